@@ -1,0 +1,15 @@
+//! Balance: what the eye judges, as numbers linear in the coat lengths (handbook 4).
+
+mod expr;
+mod point;
+mod points;
+mod reach;
+mod spot;
+mod subject;
+
+pub use expr::Expr;
+pub use point::{BalancePoint, Divisor, GIVES_UP_AT, Judged, score};
+pub use points::balance_points;
+pub use reach::{Reach, ReachOf};
+pub use spot::{Place, Spot, Width};
+pub use subject::{Skin, Subject, UNDER_KNOTS_MM, Unmet, shortest_safe_mm};

@@ -1,0 +1,275 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::expr::Expr;
+use crate::shape::Station;
+
+/// A number the eye judges (handbook 4; balance-model.md 5).
+#[derive(
+    Clone,
+    Copy,
+    Debug,
+    PartialEq,
+    Eq,
+    PartialOrd,
+    Ord,
+    Serialize,
+    Deserialize,
+    JsonSchema,
+    ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "each is described by Judged::label")]
+pub enum Judged {
+    BodyRatio,
+    GapRatio,
+    GapUnderFlank,
+    LegShare,
+    Topline,
+    Slope,
+    CroupDrop,
+    CroupFill,
+    UnderlineRise,
+    UnderlineSteady,
+    FlankFill,
+    NeckDepth,
+    CrestJoin,
+    RearAngulation,
+    RearSetIn,
+    RearDrop,
+    Rearmost,
+    Foremost,
+    FrontColumn,
+    ColumnShare,
+    Toe,
+    HindColumn,
+    ColumnPair,
+    LowerThigh,
+    KneeFullness,
+    ShoulderIntoRibs,
+    RibsNotFlat,
+    LoinNotHollow,
+}
+
+impl Judged {
+    /// All of them, in the order they are shown.
+    pub const ALL: [Self; 28] = [
+        Self::BodyRatio,
+        Self::GapRatio,
+        Self::GapUnderFlank,
+        Self::LegShare,
+        Self::Topline,
+        Self::Slope,
+        Self::CroupDrop,
+        Self::CroupFill,
+        Self::UnderlineRise,
+        Self::UnderlineSteady,
+        Self::FlankFill,
+        Self::NeckDepth,
+        Self::CrestJoin,
+        Self::RearAngulation,
+        Self::RearSetIn,
+        Self::RearDrop,
+        Self::Rearmost,
+        Self::Foremost,
+        Self::FrontColumn,
+        Self::ColumnShare,
+        Self::Toe,
+        Self::HindColumn,
+        Self::ColumnPair,
+        Self::LowerThigh,
+        Self::KneeFullness,
+        Self::ShoulderIntoRibs,
+        Self::RibsNotFlat,
+        Self::LoinNotHollow,
+    ];
+
+    /// Name on the screen.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::BodyRatio => "Body ratio",
+            Self::GapRatio => "Daylight under the dog",
+            Self::GapUnderFlank => "Daylight under the flank",
+            Self::LegShare => "Leg share",
+            Self::Topline => "Topline",
+            Self::Slope => "Slope of the back",
+            Self::CroupDrop => "Drop to the tail set",
+            Self::CroupFill => "Croup line",
+            Self::UnderlineRise => "Rise of the underline",
+            Self::UnderlineSteady => "Steady underline",
+            Self::FlankFill => "Fall into the flank",
+            Self::NeckDepth => "Depth of neck",
+            Self::CrestJoin => "Crest into the back",
+            Self::RearAngulation => "Bend behind",
+            Self::RearSetIn => "Set-in under the pin bone",
+            Self::RearDrop => "Rear drop",
+            Self::Rearmost => "Rearmost point",
+            Self::Foremost => "Foremost point",
+            Self::FrontColumn => "Front column",
+            Self::ColumnShare => "Fullness of the legs",
+            Self::Toe => "Column over the toe",
+            Self::HindColumn => "Hock to pastern",
+            Self::ColumnPair => "Hind legs match front",
+            Self::LowerThigh => "Lower thigh",
+            Self::KneeFullness => "Fullness at the knee",
+            Self::ShoulderIntoRibs => "Shoulder into ribs",
+            Self::RibsNotFlat => "Roundness of the ribs",
+            Self::LoinNotHollow => "Loin",
+        }
+    }
+
+    /// Tolerance, share of the height (balance-model.md 5).
+    pub const fn tolerance_share(self) -> f64 {
+        match self {
+            Self::BodyRatio => 0.025,
+            Self::GapRatio | Self::GapUnderFlank | Self::ColumnShare => 0.02,
+            Self::LegShare => 0.015,
+            Self::Topline | Self::FrontColumn | Self::ShoulderIntoRibs | Self::RibsNotFlat => {
+                0.0065
+            }
+            Self::Slope
+            | Self::CroupFill
+            | Self::UnderlineSteady
+            | Self::Rearmost
+            | Self::Foremost => 0.005,
+            Self::NeckDepth | Self::ColumnPair => 0.03,
+            Self::CrestJoin => 0.008,
+            Self::CroupDrop
+            | Self::UnderlineRise
+            | Self::FlankFill
+            | Self::RearAngulation
+            | Self::RearSetIn
+            | Self::RearDrop
+            | Self::Toe
+            | Self::HindColumn
+            | Self::LowerThigh
+            | Self::KneeFullness
+            | Self::LoinNotHollow => 0.01,
+        }
+    }
+
+    /// Weight (balance-model.md 5): length first, then topline, then columns.
+    pub const fn weight(self) -> f64 {
+        match self {
+            Self::BodyRatio => 1.2,
+            Self::GapRatio => 1.5,
+            Self::Topline => 2.5,
+            Self::RibsNotFlat => 2.0,
+            Self::GapUnderFlank
+            | Self::CroupFill
+            | Self::RearDrop
+            | Self::HindColumn
+            | Self::LowerThigh
+            | Self::KneeFullness
+            | Self::LoinNotHollow => 0.5,
+            Self::FlankFill | Self::CrestJoin | Self::ColumnShare => 0.7,
+            Self::FrontColumn => 0.4,
+            Self::Toe | Self::ColumnPair => 0.3,
+            Self::LegShare
+            | Self::Slope
+            | Self::CroupDrop
+            | Self::UnderlineRise
+            | Self::UnderlineSteady
+            | Self::NeckDepth
+            | Self::RearAngulation
+            | Self::RearSetIn
+            | Self::Rearmost
+            | Self::Foremost
+            | Self::ShoulderIntoRibs => 1.0,
+        }
+    }
+
+    /// Whether the price stops rising beyond two tolerances, so that a point that cannot be
+    /// reached does not drag the others along (balance-model.md 4, marked H).
+    pub const fn gives_up(self) -> bool {
+        matches!(
+            self,
+            Self::BodyRatio
+                | Self::GapRatio
+                | Self::GapUnderFlank
+                | Self::LegShare
+                | Self::Slope
+                | Self::CroupDrop
+                | Self::UnderlineRise
+                | Self::FlankFill
+                | Self::NeckDepth
+                | Self::RearAngulation
+                | Self::RearSetIn
+                | Self::ColumnShare
+        )
+    }
+}
+
+/// What a value is divided by before it is shown.
+#[derive(Clone, Debug, PartialEq)]
+pub enum Divisor {
+    /// Shown in millimetres.
+    Millimetres,
+    /// A ratio to another number.
+    By(Expr),
+}
+
+/// One row of the judgement: a value, its range, and by how much it may miss.
+#[derive(Clone, Debug, PartialEq)]
+pub struct BalancePoint {
+    /// Which number.
+    pub judged: Judged,
+    /// Expressions in mm that are over zero by as much as the value leaves its range.
+    pub over: Vec<Expr>,
+    /// Tolerance, mm.
+    pub tolerance_mm: f64,
+    /// Weight in the balance.
+    pub weight: f64,
+    /// The value.
+    pub value: Expr,
+    /// What the value is divided by.
+    pub divisor: Divisor,
+    /// Its range, in the unit it is shown in.
+    pub range: (Option<f64>, Option<f64>),
+    /// Where on the dog it shows.
+    pub at: Station,
+}
+
+impl BalancePoint {
+    /// The value at these lengths, in the unit it is shown in.
+    pub fn value_at(&self, lengths: &[f64]) -> f64 {
+        let value = self.value.at(lengths);
+        match &self.divisor {
+            Divisor::Millimetres => value,
+            Divisor::By(expr) => value / expr.at(lengths),
+        }
+    }
+
+    /// Millimetres outside the range; zero inside.
+    pub fn off_mm(&self, lengths: &[f64]) -> f64 {
+        self.over
+            .iter()
+            .map(|e| e.at(lengths))
+            .fold(0.0, f64::max)
+    }
+
+    /// Tolerances outside the range; zero inside.
+    pub fn off(&self, lengths: &[f64]) -> f64 {
+        self.off_mm(lengths) / self.tolerance_mm
+    }
+}
+
+/// Beyond this many tolerances a point that gives up costs in a straight line (Huber's knee).
+pub const GIVES_UP_AT: f64 = 2.0;
+
+/// Balance cost of lengths: Σ weight × squared tolerances, straight beyond the knee.
+pub fn score(points: &[BalancePoint], lengths: &[f64]) -> f64 {
+    points
+        .iter()
+        .map(|p| {
+            let off = p.off(lengths);
+            let cost = if p.judged.gives_up() && off > GIVES_UP_AT {
+                2.0 * GIVES_UP_AT * off - GIVES_UP_AT * GIVES_UP_AT
+            } else {
+                off * off
+            };
+            p.weight * cost
+        })
+        .sum()
+}

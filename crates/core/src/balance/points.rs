@@ -1,0 +1,496 @@
+use kurbo::Vec2;
+
+use super::expr::Expr;
+use super::point::{BalancePoint, Divisor, Judged};
+use super::reach::{Reach, reach};
+use super::spot::{Place, Width};
+use super::subject::Subject;
+use crate::shape::Station;
+
+/// Free band of points that have one target value, in tolerances (balance-model.md 5: b).
+const BAND: f64 = 0.33;
+/// The same for the topline.
+const TOPLINE_BAND: f64 = 0.15;
+/// How much smaller the daylight under the flank must be than the look's upper end.
+const UNDER_FLANK: f64 = 0.03;
+
+/// The balance points of the side view and the body's widths (balance-model.md 5).
+///
+/// Where the drawn dog has more stations than the study, all of them are judged and share the
+/// study's weight, so that the line between is held too.
+pub fn balance_points(subject: &Subject) -> (Vec<BalancePoint>, Reach) {
+    let reach = reach(subject);
+    let mut list = Builder {
+        subject,
+        points: Vec::with_capacity(56),
+    };
+    list.length_and_height(&reach);
+    list.topline();
+    list.underline();
+    list.neck();
+    list.rear();
+    list.columns();
+    list.widths();
+    (list.points, reach)
+}
+
+struct Builder<'a> {
+    subject: &'a Subject,
+    points: Vec<BalancePoint>,
+}
+
+use Station as S;
+
+/// Stations of the front column, behind and in front, from the elbow down.
+const COLUMN_BACK: [S; 5] = [
+    S::ElbowLow,
+    S::ForearmBackHigh,
+    S::ForearmBack,
+    S::ForearmBackLow,
+    S::WristBack,
+];
+const COLUMN_FRONT: [S; 4] = [
+    S::ForearmFrontHigh,
+    S::ForearmFront,
+    S::ForearmFrontLow,
+    S::WristFront,
+];
+/// How many stations the study judged on each side of the column.
+const COLUMN_STUDY: f64 = 4.0;
+
+impl Builder<'_> {
+    fn x(&self, station: S) -> Expr {
+        self.subject.x(station)
+    }
+
+    fn y(&self, station: S) -> Expr {
+        self.subject.y(station)
+    }
+
+    fn skin_y(&self, station: S) -> f64 {
+        self.subject.shape.skin(station).y
+    }
+
+    fn tolerance(&self, judged: Judged) -> f64 {
+        judged.tolerance_share() * self.subject.height()
+    }
+
+    /// A value in mm held between two bounds, both optional.
+    fn between(&mut self, judged: Judged, at: S, value: Expr, low: Option<f64>, high: Option<f64>) {
+        self.weighted(judged, at, value, (low, high), 1.0, 1.0);
+    }
+
+    fn weighted(
+        &mut self,
+        judged: Judged,
+        at: S,
+        value: Expr,
+        (low, high): (Option<f64>, Option<f64>),
+        share: f64,
+        slack: f64,
+    ) {
+        let mut over = Vec::with_capacity(2);
+        if let Some(high) = high {
+            over.push(value.clone() + -high);
+        }
+        if let Some(low) = low {
+            over.push(value.clone() * -1.0 + low);
+        }
+        self.points.push(BalancePoint {
+            judged,
+            over,
+            tolerance_mm: slack * self.tolerance(judged),
+            weight: share * judged.weight(),
+            value,
+            divisor: Divisor::Millimetres,
+            range: (low, high),
+            at,
+        });
+    }
+
+    /// A ratio to the coat height at the withers, its upper end also held against the height with
+    /// nominal hair: extra hair on the withers earns nothing (balance-model.md 7).
+    fn ratio(&mut self, judged: Judged, at: S, value: Expr, low: f64, high: f64) {
+        let top = self.y(S::Withers);
+        let nominal_top = top.at(&self.subject.nominal());
+        let over = vec![
+            value.clone() - &(top.clone() * high),
+            value.clone() + -(high * nominal_top),
+            (top.clone() * low) - &value,
+        ];
+        self.points.push(BalancePoint {
+            judged,
+            over,
+            tolerance_mm: self.tolerance(judged),
+            weight: judged.weight(),
+            value,
+            divisor: Divisor::By(top),
+            range: (Some(low), Some(high)),
+            at,
+        });
+    }
+
+    /// The straight line between two coat edges, read at a share of the way.
+    fn chord(from: Expr, to: Expr, t: f64) -> Expr {
+        from * (1.0 - t) + &(to * t)
+    }
+
+    fn length_and_height(&mut self, reach: &Reach) {
+        let length = self.x(S::Breastbone) - &self.x(S::PinBone);
+        let (low, high) = reach.body_ratio.target;
+        self.ratio(Judged::BodyRatio, S::PinBone, length, low, high);
+        let gap = self.x(S::ForearmBack) - &self.x(S::Stifle);
+        let (low, high) = reach.gap_ratio.target;
+        self.ratio(Judged::GapRatio, S::Stifle, gap, low, high);
+        // The thigh just under the fold: hair on the fold itself hangs down and shortens nothing.
+        let under = self.x(S::ElbowLow) - &self.x(S::ThighFront);
+        self.ratio(
+            Judged::GapUnderFlank,
+            S::ThighFront,
+            under,
+            0.0,
+            high - UNDER_FLANK,
+        );
+        let (low, high) = reach.leg_share.target;
+        let brisket = self.y(S::Brisket);
+        self.ratio(Judged::LegShare, S::Brisket, brisket, low, high);
+    }
+
+    fn topline(&mut self) {
+        let h = self.subject.height();
+        let targets = self.subject.look.targets;
+        let skin_x = |s: S| self.subject.shape.skin(s).x;
+        let (xw, xh, xt) = (skin_x(S::Withers), skin_x(S::HipCrest), skin_x(S::TailSet));
+        let stations = [
+            S::BehindWithers,
+            S::BackFront,
+            S::BackMid,
+            S::LoinFront,
+            S::Loin,
+        ];
+        let band = TOPLINE_BAND * self.tolerance(Judged::Topline);
+        for station in stations {
+            let t = (xw - self.subject.shape.skin(station).x) / (xw - xh);
+            let line = Self::chord(self.y(S::Withers), self.y(S::HipCrest), t);
+            let value = self.y(station) - &line;
+            // The study judged three stations along the back.
+            self.weighted(
+                Judged::Topline,
+                station,
+                value,
+                (Some(-band), Some(band)),
+                3.0 / 5.0,
+                1.0,
+            );
+        }
+        let (flat, steep) = targets.slope_deg;
+        let rise = |deg: f64| deg.to_radians().tan() * (xw - xh);
+        let slope = self.y(S::Withers) - &self.y(S::HipCrest);
+        self.between(
+            Judged::Slope,
+            S::HipCrest,
+            slope,
+            Some(rise(flat)),
+            Some(rise(steep)),
+        );
+        let drop = self.y(S::HipCrest) - &self.y(S::TailSet);
+        self.between(
+            Judged::CroupDrop,
+            S::TailSet,
+            drop,
+            Some(targets.croup.0 * h),
+            Some(targets.croup.1 * h),
+        );
+        let t = (xh - self.subject.shape.skin(S::Croup).x) / (xh - xt);
+        let line = Self::chord(self.y(S::HipCrest), self.y(S::TailSet), t);
+        let fill = self.y(S::Croup) - &line;
+        self.between(
+            Judged::CroupFill,
+            S::Croup,
+            fill,
+            Some(0.0),
+            Some(0.025 * h),
+        );
+    }
+
+    fn underline(&mut self) {
+        let h = self.subject.height();
+        let targets = self.subject.look.targets;
+        let rise = self.y(S::LastRib) - &self.y(S::Brisket);
+        self.between(
+            Judged::UnderlineRise,
+            S::LastRib,
+            rise,
+            Some(targets.rise.0 * h),
+            Some(targets.rise.1 * h),
+        );
+        let line = [S::Brisket, S::Belly, S::BellyRear, S::LastRib];
+        for two in line.windows(2) {
+            let step = self.y(two[1]) - &self.y(two[0]);
+            // The study judged two steps.
+            self.weighted(
+                Judged::UnderlineSteady,
+                two[1],
+                step,
+                (Some(0.0), None),
+                2.0 / 3.0,
+                1.0,
+            );
+        }
+        let fill = targets.fill * h;
+        let behind = self.y(S::LastRib) - &self.y(S::TuckUp);
+        self.between(Judged::FlankFill, S::TuckUp, behind, Some(-0.4 * fill), None);
+        let into = self.y(S::TuckUp) - &self.y(S::FlankFold);
+        self.between(
+            Judged::FlankFill,
+            S::FlankFold,
+            into,
+            Some(-0.6 * fill),
+            None,
+        );
+    }
+
+    fn neck(&mut self) {
+        let subject = self.subject;
+        let h = subject.height();
+        let axis = Vec2::from_angle(subject.build.neck_angle_deg.to_radians());
+        let across = Vec2::new(-axis.y, axis.x);
+        let throat = Expr::mean(&[
+            subject.along(S::ThroatLow, across),
+            subject.along(S::ThroatHigh, across),
+        ]);
+        let depth = subject.along(S::CrestMid, across) - &throat;
+        let occiput = subject.shape.skin(S::Occiput).to_vec2();
+        let hair = subject.shape.hair(S::Occiput);
+        let stands =
+            occiput_hair_mm(subject) * crate::shape::visible_share(hair, subject.stand);
+        let top = occiput + hair * stands;
+        let length = (subject.along(S::Withers, axis) * -1.0) + top.dot(axis);
+        let limit = subject.look.targets.neck_depth;
+        self.points.push(BalancePoint {
+            judged: Judged::NeckDepth,
+            over: vec![depth.clone() - &(length.clone() * limit)],
+            tolerance_mm: self.tolerance(Judged::NeckDepth),
+            weight: Judged::NeckDepth.weight(),
+            value: depth,
+            divisor: Divisor::By(length),
+            range: (None, Some(limit)),
+            at: S::ThroatMid,
+        });
+
+        let along = |s: S| subject.shape.skin(s).to_vec2().dot(axis);
+        let t = (along(S::CrestMid) - along(S::Withers)) / (occiput.dot(axis) - along(S::Withers));
+        let end = Expr::constant(subject.len(), top.dot(across));
+        let line = Self::chord(subject.along(S::Withers, across), end, t);
+        let join = subject.along(S::CrestMid, across) - &line;
+        self.between(
+            Judged::CrestJoin,
+            S::CrestMid,
+            join,
+            Some(0.0),
+            Some(0.05 * h),
+        );
+    }
+
+    fn rear(&mut self) {
+        let h = self.subject.height();
+        let targets = self.subject.look.targets;
+        let (yb, yp, yk) = (
+            self.skin_y(S::Bend),
+            self.skin_y(S::PinBone),
+            self.skin_y(S::HockPoint),
+        );
+        let line = Self::chord(
+            self.x(S::HockPoint),
+            self.x(S::PinBone),
+            (yb - yk) / (yp - yk),
+        );
+        let bend = self.x(S::Bend) - &line;
+        self.between(
+            Judged::RearAngulation,
+            S::Bend,
+            bend,
+            Some(targets.angulation.0 * h),
+            Some(targets.angulation.1 * h),
+        );
+        let set_in = self.x(S::Bend) - &self.x(S::PinBone);
+        self.between(
+            Judged::RearSetIn,
+            S::PinBone,
+            set_in,
+            Some(targets.set_in.0 * h),
+            Some(targets.set_in.1 * h),
+        );
+        for station in [S::Buttock, S::ThighBack] {
+            let t = (self.skin_y(station) - yb) / (yp - yb);
+            let line = Self::chord(self.x(S::Bend), self.x(S::PinBone), t);
+            let value = self.x(station) - &line;
+            self.weighted(
+                Judged::RearDrop,
+                station,
+                value,
+                (Some(-0.03 * h), Some(0.005 * h)),
+                0.5,
+                1.0,
+            );
+        }
+        for (station, low) in [
+            (S::Buttock, -0.003 * h),
+            (S::ThighBack, -0.003 * h),
+            (S::UnderTail, 0.0),
+        ] {
+            let behind = self.x(station) - &self.x(S::PinBone);
+            // The study judged two of them.
+            self.weighted(
+                Judged::Rearmost,
+                station,
+                behind,
+                (Some(low), None),
+                2.0 / 3.0,
+                1.0,
+            );
+        }
+        for station in [S::Forechest, S::ThroatLow] {
+            let before = self.x(S::Breastbone) - &self.x(station);
+            self.between(Judged::Foremost, station, before, Some(0.0), None);
+        }
+    }
+
+    fn columns(&mut self) {
+        let h = self.subject.height();
+        let targets = self.subject.look.targets;
+        let slack = self.subject.look.comb_factor;
+        let mean = |stations: &[S]| {
+            Expr::mean(
+                &stations
+                    .iter()
+                    .map(|s| self.subject.x(*s))
+                    .collect::<Vec<_>>(),
+            )
+        };
+        let (back, front) = (mean(&COLUMN_BACK), mean(&COLUMN_FRONT));
+        let band = slack * BAND * self.tolerance(Judged::FrontColumn);
+        for (stations, middle) in [(&COLUMN_BACK[..], &back), (&COLUMN_FRONT[..], &front)] {
+            let share = COLUMN_STUDY / stations.len() as f64;
+            for station in stations {
+                let value = self.x(*station) - middle;
+                self.weighted(
+                    Judged::FrontColumn,
+                    *station,
+                    value,
+                    (Some(-band), Some(band)),
+                    share,
+                    slack,
+                );
+            }
+        }
+        let width = front - &back;
+        let depth = self.y(S::Withers) - &self.y(S::Brisket);
+        let (low, high) = targets.column_share;
+        self.points.push(BalancePoint {
+            judged: Judged::ColumnShare,
+            over: vec![
+                width.clone() - &(depth.clone() * high),
+                (depth.clone() * low) - &width,
+            ],
+            tolerance_mm: self.tolerance(Judged::ColumnShare),
+            weight: Judged::ColumnShare.weight(),
+            value: width.clone(),
+            divisor: Divisor::By(depth),
+            range: (Some(low), Some(high)),
+            at: S::ForearmBack,
+        });
+        let toe = self.x(S::ForearmFront) - &self.x(S::ForeToe);
+        self.between(Judged::Toe, S::ForearmFront, toe, None, Some(0.01 * h));
+        for station in [S::RearPastern, S::RearPasternHigh] {
+            let value = self.x(S::HockPoint) - &self.x(station);
+            self.weighted(
+                Judged::HindColumn,
+                station,
+                value,
+                (Some(-0.01 * h), Some(0.005 * h)),
+                0.5,
+                1.0,
+            );
+        }
+        let hind = Expr::mean(&[self.x(S::RearPasternFront), self.x(S::HockFront)])
+            - &Expr::mean(&[self.x(S::HockPoint), self.x(S::RearPastern)]);
+        let pair = hind - &width;
+        self.between(
+            Judged::ColumnPair,
+            S::HockFront,
+            pair,
+            Some(-0.03 * h),
+            Some(0.03 * h),
+        );
+        let (yh, yk, yf) = (
+            self.skin_y(S::HockFront),
+            self.skin_y(S::Stifle),
+            self.skin_y(S::FlankFold),
+        );
+        for station in [S::GaskinFront, S::GaskinLow] {
+            let t = (self.skin_y(station) - yh) / (yk - yh);
+            let line = Self::chord(self.x(S::HockFront), self.x(S::Stifle), t);
+            let value = self.x(station) - &line;
+            self.weighted(
+                Judged::LowerThigh,
+                station,
+                value,
+                (Some(-0.02 * h), Some(0.03 * h)),
+                0.5,
+                1.0,
+            );
+        }
+        let yg = self.skin_y(S::GaskinFront);
+        let t = (yk - yg) / (yf - yg);
+        let line = Self::chord(self.x(S::GaskinFront), self.x(S::FlankFold), t);
+        let value = self.x(S::Stifle) - &line;
+        self.between(
+            Judged::KneeFullness,
+            S::Stifle,
+            value,
+            Some(0.0),
+            Some(0.055 * h),
+        );
+    }
+
+    fn widths(&mut self) {
+        let h = self.subject.height();
+        let z = |w: Width| self.subject.half_width(w);
+        let shoulder = z(Width::Shoulder) - &z(Width::RibFront);
+        let ribs = z(Width::LastRib) - &Expr::mean(&[z(Width::Shoulder), z(Width::Hip)]);
+        let loin = z(Width::Loin) - &Expr::mean(&[z(Width::LastRib), z(Width::Hip)]);
+        let at = S::BackMid;
+        self.between(
+            Judged::ShoulderIntoRibs,
+            S::BackFront,
+            shoulder,
+            Some(-0.02 * h),
+            Some(0.004 * h),
+        );
+        self.between(
+            Judged::RibsNotFlat,
+            at,
+            ribs,
+            Some(0.015 * h),
+            Some(0.05 * h),
+        );
+        self.between(
+            Judged::LoinNotHollow,
+            S::LoinFront,
+            loin,
+            Some(-0.03 * h),
+            Some(0.01 * h),
+        );
+    }
+}
+
+/// Hair at the occiput, a constant of the look: else the topknot would be cut to make the crest
+/// join (balance-model.md 5 and 7). mm.
+fn occiput_hair_mm(subject: &Subject) -> f64 {
+    let nominal = |place| subject.find(place).map_or(0.0, |i| subject.spots[i].nominal);
+    subject
+        .look
+        .occiput_mm(subject.height())
+        .min(1.15 * nominal(Place::Side(S::CrestMid)))
+}

@@ -1,0 +1,331 @@
+use kurbo::{Point, Vec2};
+
+use super::expr::Expr;
+use super::spot::{Place, Spot, Width};
+use crate::coat::{CoatNow, Knots, Zone};
+use crate::frame::Build;
+use crate::look::{Cut, Look};
+use crate::shape::{SideShape, Station, side_shape, visible_share};
+use crate::units::Length;
+
+/// A dog under a look: every place whose length is chosen, with its bounds.
+#[derive(Clone, Debug)]
+pub struct Subject {
+    /// The frame.
+    pub build: Build,
+    /// Its geometry.
+    pub shape: SideShape,
+    /// The look.
+    pub look: Look,
+    /// Stand σ.
+    pub stand: f64,
+    /// The unknowns.
+    pub spots: Vec<Spot>,
+    /// Limits that could not be met, by zone.
+    pub unmet: Vec<Unmet>,
+}
+
+/// A wish that today's coat, or safety, cannot meet.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Unmet {
+    /// Where.
+    pub zone: Zone,
+    /// The wish, mm.
+    pub wish_mm: f64,
+    /// What can be had, mm.
+    pub given_mm: f64,
+    /// Whether the wish was for longer hair than there is.
+    pub is_too_long: bool,
+}
+
+/// Skin that needs one blade longer than usual (handbook 3, *Shortest safe*: old, sore or scaly).
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq)]
+pub enum Skin {
+    /// Nothing known against the usual lengths.
+    #[default]
+    Ordinary,
+    /// One blade longer.
+    Delicate,
+}
+
+/// A comb cannot pass tight knots; the blade that goes under them leaves about this, mm
+/// (a 7, from memory; modelling choice).
+pub const UNDER_KNOTS_MM: f64 = 3.2;
+
+/// Shortest safe length of a zone, mm (handbook 3, modelling choice: ordinary coat).
+pub fn shortest_safe_mm(zone: Zone, skin: Skin) -> f64 {
+    let (ordinary, delicate) = match zone {
+        _ if zone.is_leg() => (3.0, 4.8),
+        Zone::Cheek | Zone::Muzzle | Zone::Beard => (0.5, 1.5),
+        Zone::Ear => (1.2, 1.5),
+        Zone::Foot => (0.5, 1.2),
+        _ => (2.0, 2.8),
+    };
+    match skin {
+        Skin::Ordinary => ordinary,
+        Skin::Delicate => delicate,
+    }
+}
+
+/// Floor of the look against its nominal: clipped zones (balance-model.md 3).
+const FLOOR_CLIPPED: f64 = 0.4;
+/// The same for scissored tuck-up, underline, flank and knee.
+const FLOOR_LINES: f64 = 0.5;
+/// The same for other scissored zones.
+const FLOOR_SCISSORED: f64 = 0.25;
+
+impl Subject {
+    /// Lays out the unknowns of a dog under a look.
+    ///
+    /// `safe` gives the shortest safe length of a zone, mm.
+    pub fn new(build: &Build, coat: &CoatNow, look: &Look, safe: &dyn Fn(Zone) -> f64) -> Self {
+        let shape = side_shape(build);
+        let mut subject = Self {
+            build: build.clone(),
+            shape,
+            look: look.clone(),
+            stand: coat.stand,
+            spots: Vec::new(),
+            unmet: Vec::new(),
+        };
+        subject.lay_out(coat, safe);
+        subject.note_unmet(coat, safe);
+        subject
+    }
+
+    /// How many unknowns.
+    pub fn len(&self) -> usize {
+        self.spots.len()
+    }
+
+    /// Whether there are none.
+    pub fn is_empty(&self) -> bool {
+        self.spots.is_empty()
+    }
+
+    /// Height at withers, mm.
+    pub fn height(&self) -> f64 {
+        self.build.height
+    }
+
+    /// Where a place stands in the list of unknowns.
+    pub fn find(&self, place: Place) -> Option<usize> {
+        self.spots.iter().position(|s| s.place == place)
+    }
+
+    /// The look's nominal lengths, mm.
+    pub fn nominal(&self) -> Vec<f64> {
+        self.spots.iter().map(|s| s.nominal).collect()
+    }
+
+    /// The nominal lengths as far as the coat and the limits allow: a uniform clip.
+    pub fn uniform(&self) -> Vec<f64> {
+        self.spots
+            .iter()
+            .map(|s| s.nominal.min(s.high).max(s.low))
+            .collect()
+    }
+
+    /// The coat as it is today, mm per unknown.
+    pub fn now(&self, coat: &CoatNow) -> Vec<f64> {
+        self.spots.iter().map(|s| coat.length_mm(s.zone)).collect()
+    }
+
+    /// x of the coat edge at a station; a station without a chosen length gives its skin.
+    pub fn x(&self, station: Station) -> Expr {
+        self.coordinate(station, |v| v.x, |p| p.x)
+    }
+
+    /// y of the coat edge at a station.
+    pub fn y(&self, station: Station) -> Expr {
+        self.coordinate(station, |v| v.y, |p| p.y)
+    }
+
+    /// Coat edge along direction (dx, dy) at a station.
+    pub fn along(&self, station: Station, direction: Vec2) -> Expr {
+        self.x(station) * direction.x + &(self.y(station) * direction.y)
+    }
+
+    /// Half width of the coat edge at a place on the body's width.
+    ///
+    /// # Panics
+    /// Never: every width is laid out.
+    pub fn half_width(&self, width: Width) -> Expr {
+        let i = self
+            .find(Place::Width(width))
+            .expect("every width is laid out");
+        let spot = &self.spots[i];
+        Expr::of(self.len(), i, spot.shows, spot.skin.x)
+    }
+
+    fn coordinate(
+        &self,
+        station: Station,
+        of_hair: fn(Vec2) -> f64,
+        of_skin: fn(Point) -> f64,
+    ) -> Expr {
+        let skin = of_skin(self.shape.skin(station));
+        match self.find(Place::Side(station)) {
+            Some(i) => {
+                let spot = &self.spots[i];
+                Expr::of(self.len(), i, of_hair(spot.hair) * spot.shows, skin)
+            }
+            None => Expr::constant(self.len(), skin),
+        }
+    }
+
+    fn lay_out(&mut self, coat: &CoatNow, safe: &dyn Fn(Zone) -> f64) {
+        let h = self.build.height;
+        for station in CHOSEN.iter().flat_map(|(a, b)| {
+            Station::ALL[a.index()..=b.index()].iter().copied()
+        }) {
+            let Some(zone) = station.zone() else { continue };
+            let hair = self.shape.hair(station);
+            let nominal = match station {
+                // Half way between the rump's clip and the leg's own length.
+                Station::ThighBack => {
+                    0.5 * (self.look.nominal_mm(Zone::Rump, h)
+                        + self.look.nominal_mm(Zone::HindBack, h))
+                }
+                _ => self.look.nominal_mm(zone, h),
+            };
+            let shows = visible_share(hair, self.stand);
+            let skin = self.shape.skin(station);
+            let spot = self.spot(Place::Side(station), zone, (skin, hair), shows, nominal);
+            self.spots.push(bounded(spot, coat, safe));
+        }
+        for width in Width::ALL {
+            let zone = zone_of(width);
+            let half = half_width(&self.build, width);
+            let nominal = self.look.nominal_mm(zone, h);
+            let at = (Point::new(half, 0.0), Vec2::new(1.0, 0.0));
+            let spot = self.spot(Place::Width(width), zone, at, self.stand, nominal);
+            self.spots.push(bounded(spot, coat, safe));
+        }
+    }
+
+    fn spot(
+        &self,
+        place: Place,
+        zone: Zone,
+        (skin, hair): (Point, Vec2),
+        shows: f64,
+        nominal: f64,
+    ) -> Spot {
+        Spot {
+            place,
+            zone,
+            skin,
+            hair,
+            shows,
+            nominal,
+            cut: self.look.cut(zone),
+            low: 0.0,
+            high: f64::INFINITY,
+            floor: 0.0,
+            is_free_of_floor: false,
+        }
+    }
+
+    fn note_unmet(&mut self, coat: &CoatNow, safe: &dyn Fn(Zone) -> f64) {
+        for (zone, limit) in &coat.limits {
+            let (low, high) = bounds(coat, *zone, safe(*zone));
+            if let Some(wish) = limit.not_shorter_mm.map(Length::as_mm)
+                && wish > high + 1e-9
+            {
+                self.unmet.push(Unmet {
+                    zone: *zone,
+                    wish_mm: wish,
+                    given_mm: high,
+                    is_too_long: true,
+                });
+            }
+            if let Some(wish) = limit.not_longer_mm.map(Length::as_mm)
+                && wish < low - 1e-9
+            {
+                self.unmet.push(Unmet {
+                    zone: *zone,
+                    wish_mm: wish,
+                    given_mm: low,
+                    is_too_long: false,
+                });
+            }
+        }
+    }
+}
+
+/// Stretches of stations whose length is chosen; feet, head and what hangs below the hem are not.
+const CHOSEN: [(Station, Station); 6] = [
+    (Station::CrestHigh, Station::RearPastern),
+    (Station::RearPasternFront, Station::ThighFront),
+    (Station::FlankFold, Station::ThroatHigh),
+    (Station::Elbow, Station::WristBack),
+    (Station::WristFront, Station::ForearmFrontHigh),
+    (Station::ArmFront, Station::ArmFront),
+];
+
+fn zone_of(width: Width) -> Zone {
+    match width {
+        Width::Neck => Zone::NeckSide,
+        Width::Shoulder => Zone::Shoulder,
+        Width::RibFront | Width::LastRib | Width::Loin => Zone::Ribs,
+        Width::Hip | Width::Thigh => Zone::Hip,
+    }
+}
+
+fn half_width(b: &Build, width: Width) -> f64 {
+    let whole = match width {
+        Width::Neck => b.neck_width,
+        Width::Shoulder => b.chest_width,
+        // Ribs in front are a little narrower than at the last one (balance-model.md 2).
+        Width::RibFront => 0.985 * b.rib_width,
+        Width::LastRib => b.rib_width,
+        Width::Loin => b.loin_width,
+        Width::Hip => b.hip_width,
+        Width::Thigh => b.thigh_width,
+    };
+    whole / 2.0
+}
+
+/// Lowest and highest length a zone may have, mm: never longer than the coat, never under safe.
+/// Wishes that cannot be met are clipped to what can (balance-model.md 3).
+pub(crate) fn bounds(coat: &CoatNow, zone: Zone, safe_mm: f64) -> (f64, f64) {
+    let mut high = coat.length_mm(zone);
+    if coat.knots(zone) == Knots::Tight {
+        high = high.min(UNDER_KNOTS_MM);
+    }
+    let mut low = safe_mm.min(high);
+    let limit = coat.limits.get(&zone).copied().unwrap_or_default();
+    let shortest = limit.not_shorter_mm.map(Length::as_mm);
+    // Where both wishes fight, the longer hair is kept: it can still be cut tomorrow.
+    let longest = limit
+        .not_longer_mm
+        .map(Length::as_mm)
+        .filter(|longest| shortest.is_none_or(|shortest| shortest <= *longest));
+    if let Some(longest) = longest {
+        high = high.min(longest).max(low);
+    }
+    if let Some(shortest) = shortest {
+        low = low.max(shortest.min(high));
+    }
+    (low, high)
+}
+
+fn bounded(mut spot: Spot, coat: &CoatNow, safe: &dyn Fn(Zone) -> f64) -> Spot {
+    let safe_mm = safe(spot.zone);
+    (spot.low, spot.high) = bounds(coat, spot.zone, safe_mm);
+    let share = match (spot.cut, spot.zone) {
+        (Cut::Clipped, _) => FLOOR_CLIPPED,
+        (Cut::Scissored, Zone::TuckUp | Zone::Underline | Zone::Flank | Zone::Knee) => FLOOR_LINES,
+        (Cut::Scissored, _) => FLOOR_SCISSORED,
+        (Cut::Set, _) => 0.0,
+    };
+    spot.floor = safe_mm.max(share * spot.nominal);
+    let wants_less = coat
+        .limits
+        .get(&spot.zone)
+        .and_then(|l| l.not_longer_mm)
+        .is_some_and(|l| l.as_mm() < spot.floor);
+    spot.is_free_of_floor = wants_less || coat.knots(spot.zone) == Knots::Tight;
+    spot
+}

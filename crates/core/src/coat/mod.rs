@@ -1,0 +1,9 @@
+//! The coat: zones, texture and stand, lengths now, knots, limits, growth (handbook 3).
+
+mod now;
+mod texture;
+mod zone;
+
+pub use now::{CoatInput, CoatNow, Knots, Limit, resolve_coat};
+pub use texture::{Texture, days_to_grow, grown_mm};
+pub use zone::Zone;

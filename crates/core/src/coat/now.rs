@@ -1,0 +1,213 @@
+use std::collections::BTreeMap;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::{Texture, Zone};
+use crate::frame::{Problem, Severity};
+use crate::units::{Length, UnitSystem, length_text};
+
+/// Knots in a zone.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum Knots {
+    /// None.
+    #[default]
+    None,
+    /// A few that brush out.
+    Few,
+    /// Tight ones: a blade goes under them.
+    Tight,
+}
+
+/// The owner's limits on a zone.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Limit {
+    /// The owner wants it not shorter than this.
+    pub not_shorter_mm: Option<Length>,
+    /// The owner wants it not longer than this.
+    pub not_longer_mm: Option<Length>,
+}
+
+/// What was said of the coat, as the visit holds it.
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct CoatInput {
+    /// Texture; it gives the stand.
+    pub texture: Texture,
+    /// A stand measured on this dog, 0 to 1, instead of the texture's.
+    pub stand: Option<f64>,
+    /// Length all over, combed out straight from the skin.
+    pub all_over_mm: Option<Length>,
+    /// Zones that differ.
+    pub zones_mm: BTreeMap<Zone, Length>,
+    /// Knots by zone; a missing zone has none.
+    pub knots: BTreeMap<Zone, Knots>,
+    /// The owner's limits by zone.
+    pub limits: BTreeMap<Zone, Limit>,
+}
+
+/// The coat as it stands today, every zone with a length.
+#[derive(Clone, Debug, PartialEq)]
+pub struct CoatNow {
+    /// Texture.
+    pub texture: Texture,
+    /// Stand σ, 0 to 1.
+    pub stand: f64,
+    /// Length of every zone, mm, in the order of [`Zone::ALL`].
+    lengths_mm: Vec<f64>,
+    /// Knots by zone.
+    pub knots: BTreeMap<Zone, Knots>,
+    /// The owner's limits by zone.
+    pub limits: BTreeMap<Zone, Limit>,
+    /// Zones whose length nobody said.
+    pub estimated: Vec<Zone>,
+}
+
+impl CoatNow {
+    /// Length of a zone, mm.
+    pub fn length_mm(&self, zone: Zone) -> f64 {
+        self.lengths_mm[zone as usize]
+    }
+
+    /// Knots of a zone.
+    pub fn knots(&self, zone: Zone) -> Knots {
+        self.knots.get(&zone).copied().unwrap_or_default()
+    }
+
+    /// The same coat with some zones longer, as when growth is asked about.
+    #[must_use]
+    pub fn with_more(&self, zones: &[Zone], more_mm: f64) -> Self {
+        let mut coat = self.clone();
+        for zone in zones {
+            coat.lengths_mm[*zone as usize] += more_mm;
+        }
+        coat
+    }
+
+    /// A coat of one length everywhere: for tests and comparisons.
+    pub fn even(texture: Texture, stand: f64, mm: f64) -> Self {
+        Self {
+            texture,
+            stand,
+            lengths_mm: vec![mm; Zone::ALL.len()],
+            knots: BTreeMap::new(),
+            limits: BTreeMap::new(),
+            estimated: Vec::new(),
+        }
+    }
+
+    /// The same coat with one zone set.
+    #[must_use]
+    pub fn with_zone(mut self, zone: Zone, mm: f64) -> Self {
+        self.lengths_mm[zone as usize] = mm;
+        self
+    }
+}
+
+/// Longest coat that can be typed, mm: nothing longer hangs on a dog (common practice).
+const LONGEST_MM: f64 = 400.0;
+/// Stand a measured lock can have: below, hair lies flat; above, it cannot stand longer than it is.
+const STAND_RANGE: (f64, f64) = (0.05, 1.0);
+
+/// How a zone's hair compares with the rest of the coat where only "all over" was said.
+///
+/// House values: face and feet carry shorter hair (dog-shape.md 12 draws heads at .7, muzzles at
+/// .4, feet at .25 of the coat), leg faces as dog-shape.md 8 has them for a coat as it came in.
+const fn usual_share(zone: Zone) -> f64 {
+    match zone {
+        Zone::Cheek | Zone::Beard => 0.7,
+        Zone::Muzzle => 0.4,
+        Zone::Foot => 0.3,
+        Zone::Throat => 0.85,
+        Zone::ForeOut | Zone::HindOut => 0.75,
+        Zone::ForeIn | Zone::HindIn => 0.5,
+        _ => 1.0,
+    }
+}
+
+/// Turns what was said of the coat into a length for every zone, and names what cannot be.
+///
+/// # Units and shapes
+/// `height_mm` scales the usual coat where nothing was said; `units` words the sentences.
+pub fn resolve_coat(
+    input: &CoatInput,
+    height_mm: f64,
+    units: UnitSystem,
+) -> (CoatNow, Vec<Problem>) {
+    let mut problems = Vec::new();
+    let mut checked = |field: String, name: &str, length: Option<Length>| {
+        let mm = length?.as_mm();
+        if (0.0..=LONGEST_MM).contains(&mm) {
+            return Some(mm);
+        }
+        let text = |mm| length_text(Length::from_mm(mm).unwrap_or_default(), units);
+        problems.push(Problem {
+            field,
+            severity: Severity::Refused,
+            message: format!(
+                "{name} {} cannot be: a coat's length lies between 0 and {}; comb it out and measure again.",
+                text(mm),
+                text(LONGEST_MM)
+            ),
+        });
+        None
+    };
+    let all_over = checked("coat.all_over".into(), "Coat all over", input.all_over_mm);
+    let base = all_over
+        .unwrap_or(input.texture.usual_length_mm() * (height_mm / 460.0).clamp(0.5, 1.4));
+    let mut estimated = Vec::new();
+    let lengths_mm = Zone::ALL
+        .iter()
+        .map(|zone| {
+            let typed = input.zones_mm.get(zone).copied();
+            let field = format!("zone.{}", zone.label());
+            checked(field, &format!("Coat on the {}", zone.label()), typed).unwrap_or_else(|| {
+                estimated.push(*zone);
+                base * usual_share(*zone)
+            })
+        })
+        .collect();
+    let (low, high) = STAND_RANGE;
+    let stand = match input.stand {
+        Some(stand) if (low..=high).contains(&stand) => stand,
+        Some(stand) => {
+            problems.push(Problem {
+                field: "coat.stand".into(),
+                severity: Severity::Refused,
+                message: format!(
+                    "Stand {stand:.2} cannot be: it lies between {low} and {high}; draw out a lock, let it settle and compare."
+                ),
+            });
+            input.texture.stand()
+        }
+        None => input.texture.stand(),
+    };
+    for (zone, limit) in &input.limits {
+        if let (Some(low), Some(high)) = (limit.not_shorter_mm, limit.not_longer_mm)
+            && low > high
+        {
+            problems.push(Problem {
+                field: format!("limit.{}", zone.label()),
+                severity: Severity::Unusual,
+                message: format!(
+                    "The {} cannot be both not shorter than {} and not longer than {}; the longer limit is kept.",
+                    zone.label(),
+                    length_text(low, units),
+                    length_text(high, units)
+                ),
+            });
+        }
+    }
+    let coat = CoatNow {
+        texture: input.texture,
+        stand,
+        lengths_mm,
+        knots: input.knots.clone(),
+        limits: input.limits.clone(),
+        estimated,
+    };
+    (coat, problems)
+}

@@ -1,0 +1,194 @@
+use super::{Build, BuildType, EarKind, EarShape, HeadShape, TailKind, TailShape};
+
+/// The usual build of a type at a height: what stands in for all that was not given.
+///
+/// # Units and shapes
+/// `height_mm` in mm; the result in mm and degrees.
+///
+/// # References
+/// Handbook 2, *Usual proportions* (from memory of ordinary medium dogs); dog-shape.md 2 for the
+/// shape parameters and the five types of its pictures (our modelling choice).
+pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
+    let h = height_mm;
+    let mut b = ordinary(h);
+    match kind {
+        BuildType::Ordinary => {}
+        BuildType::SquareCurly => {
+            b.length = 466.0 / 460.0 * h;
+            b.neck = 0.42 * h;
+            b.neck_angle_deg = 56.0;
+            b.head = HeadShape {
+                length: 0.43 * h,
+                muzzle: 0.50,
+                muzzle_depth: 0.22,
+                stop: 0.30,
+                ..b.head
+            };
+            b.ear = ear(EarKind::Drop, 118.0 / 460.0 * h, 0.5, (0.16, -0.14));
+            b.tail = tail(TailKind::Up, 150.0 / 460.0 * h, 0.062 * h);
+        }
+        BuildType::LongLow => {
+            b.length = 360.0 / 260.0 * h;
+            b.elbow = 0.43 * h;
+            b.stifle = 0.43 * h;
+            b.flank = 0.50 * h;
+            b.hock = 0.23 * h;
+            b.wrist = 0.16 * h;
+            b.pin = 0.80 * h;
+            b.last_rib = 0.58 * b.length;
+            b.neck = 0.42 * h;
+            b.neck_angle_deg = 58.0;
+            b.hock_reach = 0.06 * h;
+            (b.fore_leg, b.hind_leg) = (0.12 * h, 0.105 * h);
+            (b.foot_length, b.foot_width) = (0.16 * h, 0.14 * h);
+            b.elbow_back = 0.28 * h;
+            (b.chest_width, b.rib_width, b.loin_width) = (0.42 * h, 0.46 * h, 0.38 * h);
+            (b.hip_width, b.thigh_width, b.neck_width) = (0.36 * h, 0.40 * h, 0.30 * h);
+            b.head = HeadShape {
+                length: 0.46 * h,
+                angle_deg: -14.0,
+                muzzle: 0.32,
+                skull_depth: 0.50,
+                muzzle_depth: 0.28,
+                stop: 0.9,
+                dome: 0.10,
+                ..b.head
+            };
+            b.ear = ear(EarKind::Drop, 62.0 / 260.0 * h, 0.62, (0.20, -0.08));
+            b.tail = tail(TailKind::Curl, 165.0 / 260.0 * h, 0.062 * h);
+        }
+        BuildType::Leggy => {
+            b.length = h;
+            b.elbow = 0.53 * h;
+            b.neck_angle_deg = 60.0;
+            b.hock = 0.26 * h;
+            b.hock_reach = 0.09 * h;
+            b.layback_deg = 31.0;
+            (b.fore_leg, b.hind_leg) = (0.075 * h, 0.072 * h);
+            (b.chest_width, b.rib_width) = (0.26 * h, 0.28 * h);
+            b.head = HeadShape {
+                length: 0.42 * h,
+                angle_deg: -13.0,
+                muzzle: 0.52,
+                skull_depth: 0.38,
+                muzzle_depth: 0.24,
+                stop: 0.12,
+                dome: 0.03,
+                flews: 0.1,
+            };
+            b.ear = ear(EarKind::Folded, 100.0 / 620.0 * h, 0.80, (0.20, -0.03));
+            b.tail = tail(TailKind::Up, 185.0 / 620.0 * h, 0.06 * h);
+        }
+        BuildType::Toy => {
+            b.length = 232.0 / 230.0 * h;
+            b.neck = 0.36 * h;
+            b.neck_angle_deg = 62.0;
+            (b.fore_leg, b.hind_leg) = (0.075 * h, 0.07 * h);
+            b.foot_length = 0.13 * h;
+            b.head = HeadShape {
+                length: 0.46 * h,
+                angle_deg: -11.0,
+                muzzle: 0.34,
+                skull_depth: 0.48,
+                muzzle_depth: 0.24,
+                stop: 0.85,
+                dome: 0.12,
+                ..b.head
+            };
+            b.ear = ear(EarKind::Drop, 56.0 / 230.0 * h, 0.6, (0.18, -0.12));
+            b.tail = tail(TailKind::Curl, 95.0 / 230.0 * h, 0.062 * h);
+        }
+        BuildType::Spaniel => {
+            b.length = 385.0 / 370.0 * h;
+            b.hip = 0.985 * h;
+            b.tail_set = 0.93 * h;
+            b.pin = 0.79 * h;
+            b.neck = 0.42 * h;
+            b.neck_angle_deg = 55.0;
+            (b.fore_leg, b.hind_leg) = (0.10 * h, 0.09 * h);
+            (b.foot_length, b.foot_width) = (0.15 * h, 0.13 * h);
+            b.chest_width = 0.34 * h;
+            b.head = HeadShape {
+                length: 0.46 * h,
+                angle_deg: -16.0,
+                muzzle: 0.44,
+                skull_depth: 0.50,
+                muzzle_depth: 0.30,
+                stop: 0.95,
+                dome: 0.09,
+                flews: 1.0,
+            };
+            b.ear = ear(EarKind::Drop, 112.0 / 370.0 * h, 0.66, (0.22, -0.24));
+            b.tail = tail(TailKind::Stub, 62.0 / 370.0 * h, 0.075 * h);
+        }
+    }
+    if kind != BuildType::LongLow {
+        b.last_rib = 0.60 * b.length;
+    }
+    b
+}
+
+fn ordinary(h: f64) -> Build {
+    let head = 0.40 * h;
+    Build {
+        height: h,
+        length: 1.05 * h,
+        elbow: 0.52 * h,
+        hip: h,
+        tail_set: 0.95 * h,
+        pin: 0.82 * h,
+        flank: 0.60 * h,
+        stifle: 0.50 * h,
+        hock: 0.27 * h,
+        wrist: 0.19 * h,
+        hock_reach: 0.07 * h,
+        bend_x: 0.03 * h,
+        back_drop: 0.0,
+        last_rib: 0.63 * h,
+        neck: 0.40 * h,
+        neck_angle_deg: 52.0,
+        crest_arch: 0.05,
+        layback_deg: 30.0,
+        elbow_back: 0.27 * h,
+        stifle_forward: 0.215 * h,
+        fore_leg: 0.085 * h,
+        hind_leg: 0.085 * h,
+        foot_length: 0.12 * h,
+        foot_width: 0.10 * h,
+        chest_width: 0.30 * h,
+        rib_width: 0.32 * h,
+        loin_width: 0.24 * h,
+        hip_width: 0.24 * h,
+        thigh_width: 0.27 * h,
+        neck_width: 0.17 * h,
+        head: HeadShape {
+            length: head,
+            angle_deg: -18.0,
+            muzzle: 0.46,
+            skull_depth: 0.44,
+            muzzle_depth: 0.25,
+            stop: 0.45,
+            dome: 0.05,
+            flews: 0.3,
+        },
+        ear: ear(EarKind::Drop, 0.55 * head, 0.5, (0.17, -0.09)),
+        tail: tail(TailKind::Level, 0.40 * h, 0.062 * h),
+    }
+}
+
+const fn ear(kind: EarKind, length: f64, width: f64, base: (f64, f64)) -> EarShape {
+    EarShape {
+        kind,
+        length,
+        width,
+        base,
+    }
+}
+
+const fn tail(kind: TailKind, length: f64, thickness: f64) -> TailShape {
+    TailShape {
+        kind,
+        length,
+        thickness,
+    }
+}

@@ -1,0 +1,7 @@
+//! The kit: what this salon owns, and what each tool really leaves (handbook 3).
+
+mod strokes;
+mod tool;
+
+pub use strokes::{Direction, full_leaves_mm, skim_leaves_mm};
+pub use tool::{Tool, ToolKind, ToolState, UnderComb, check_tool};

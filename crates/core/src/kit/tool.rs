@@ -1,0 +1,132 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::frame::{Problem, Severity};
+use crate::units::{Length, UnitSystem, length_text};
+
+/// What kind of tool.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum ToolKind {
+    /// A clipper blade, used bare.
+    Blade,
+    /// A guide comb over a blade.
+    Comb,
+}
+
+/// The state a tool is in.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum ToolState {
+    /// Fit for work.
+    #[default]
+    Fine,
+    /// Runs warm: still used, watched.
+    WarmRunning,
+    /// Dull: not planned with.
+    Dull,
+    /// A tooth is missing: not planned with.
+    ToothMissing,
+}
+
+/// One blade or comb.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Tool {
+    /// Made by the screen that entered it.
+    pub id: Uuid,
+    /// Blade or comb.
+    pub kind: ToolKind,
+    /// What is printed on it, as its owner calls it.
+    pub printed: String,
+    /// Length it leaves with the lay; a comb's is true over a 30.
+    pub leaves_mm: Length,
+    /// Its state.
+    #[serde(default)]
+    pub state: ToolState,
+    /// Out of the kit for good.
+    #[serde(default)]
+    pub retired: bool,
+}
+
+impl Tool {
+    /// Whether plans may use it: owned and fit.
+    pub const fn is_fit(&self) -> bool {
+        !self.retired && matches!(self.state, ToolState::Fine | ToolState::WarmRunning)
+    }
+}
+
+/// The blade beneath the combs (handbook 6, school; default 30).
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum UnderComb {
+    /// A 40: smoother, closer at every slip.
+    Forty,
+    /// A 30: a comb's marked length is then true.
+    #[default]
+    Thirty,
+    /// A 10: a millimetre longer, safer.
+    Ten,
+}
+
+impl UnderComb {
+    /// Length the blade leaves bare, mm (industry numbering, from memory; handbook 3).
+    pub const fn leaves_mm(self) -> f64 {
+        match self {
+            Self::Forty => 0.25,
+            Self::Thirty => 0.5,
+            Self::Ten => 1.5,
+        }
+    }
+
+    /// Its number.
+    pub const fn number(self) -> &'static str {
+        match self {
+            Self::Forty => "40",
+            Self::Thirty => "30",
+            Self::Ten => "10",
+        }
+    }
+}
+
+/// Longest comb that can be entered, mm: half as long again as the longest in use (common practice).
+const LONGEST_MM: f64 = 80.0;
+
+/// All that is wrong with a tool as typed; empty when it can be kept.
+pub fn check_tool(tool: &Tool, units: UnitSystem) -> Vec<Problem> {
+    let mut problems = Vec::new();
+    if tool.printed.trim().is_empty() {
+        problems.push(Problem {
+            field: "tool.printed".into(),
+            severity: Severity::Refused,
+            message: "The tool has no name; type what is printed on it.".into(),
+        });
+    }
+    if tool.printed.chars().count() > 40 {
+        problems.push(Problem {
+            field: "tool.printed".into(),
+            severity: Severity::Refused,
+            message: "The tool's name is over 40 letters long; shorten it.".into(),
+        });
+    }
+    let mm = tool.leaves_mm.as_mm();
+    if !(0.1..=LONGEST_MM).contains(&mm) {
+        let text = |mm| length_text(Length::constant_mm(mm), units);
+        problems.push(Problem {
+            field: "tool.leaves_mm".into(),
+            severity: Severity::Refused,
+            message: format!(
+                "Leaves {} cannot be: a blade or comb leaves between {} and {}; type the length it leaves.",
+                length_text(tool.leaves_mm, units),
+                text(0.1),
+                text(LONGEST_MM)
+            ),
+        });
+    }
+    problems
+}

@@ -1,0 +1,225 @@
+//! Looks: target sets a stylist works towards (handbook 5, balance-model.md 6).
+
+mod shipped;
+mod targets;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use crate::coat::Zone;
+use crate::shape::Finish;
+pub use shipped::{lamb, one_length};
+pub use targets::Targets;
+
+/// A look that ships with the program.
+#[derive(
+    Clone,
+    Copy,
+    Debug,
+    PartialEq,
+    Eq,
+    PartialOrd,
+    Ord,
+    Serialize,
+    Deserialize,
+    JsonSchema,
+    ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum LookId {
+    /// Body short, legs fuller and scissored into it.
+    Lamb,
+    /// One length all over, round head.
+    OneLength,
+}
+
+impl LookId {
+    /// All looks shipped.
+    pub const ALL: [Self; 2] = [Self::Lamb, Self::OneLength];
+}
+
+/// How a zone is finished.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Cut {
+    /// By clipper: few lengths.
+    Clipped,
+    /// By shears: any length, smoothly.
+    Scissored,
+    /// Not part of the balance: face, ears, tail, feet.
+    Set,
+}
+
+/// How the foot is finished.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum FootFinish {
+    /// Clipped clean to the first toe joint, with a bevelled hem over it.
+    Clean,
+    /// A round dome at leg length.
+    Round,
+}
+
+/// What an owner takes on with a look.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Upkeep {
+    /// Minutes of brushing a week.
+    pub brushing_minutes_a_week: u32,
+    /// Fewest weeks between visits.
+    pub weeks_from: u32,
+    /// Most weeks between visits.
+    pub weeks_to: u32,
+}
+
+/// A target set: nominal lengths, how zones are cut, what the eye should see.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Look {
+    /// Which.
+    pub id: LookId,
+    /// The trade's name.
+    pub name: &'static str,
+    /// One sentence for the owner.
+    pub summary: &'static str,
+    /// Nominal length by zone in the order of [`Zone::ALL`], mm on a dog of 450 mm.
+    nominal_mm: Vec<f64>,
+    /// How each zone is cut.
+    cuts: Vec<Cut>,
+    /// What the eye should see.
+    pub targets: Targets,
+    /// Whether lengths follow the dog's size; looks named after one comb do not.
+    pub scales: bool,
+    /// Share of an over-long nominal that the target accepts (balance-model.md 6).
+    pub accept: f64,
+    /// Factor on column tolerances where legs are cut by comb only.
+    pub comb_factor: f64,
+    /// How head and tail are drawn.
+    pub finish: Finish,
+    /// How the foot is finished.
+    pub foot: FootFinish,
+    /// Length of the body as named, mm on this look's own scale.
+    pub body_mm: f64,
+    /// Body lengths offered.
+    pub body_choices_mm: &'static [f64],
+    /// Brushing minutes a week on a medium dog (handbook 5, modelling choice).
+    brushing: f64,
+}
+
+/// Height the nominal lengths are given for, mm (balance-model.md 1).
+pub const LOOK_HEIGHT_MM: f64 = 450.0;
+/// Hair at the occiput on the look's own scale, mm.
+const OCCIPUT_MM: f64 = 22.0;
+
+impl Look {
+    /// A look as it ships.
+    pub fn shipped(id: LookId) -> Self {
+        match id {
+            LookId::Lamb => lamb(),
+            LookId::OneLength => one_length(),
+        }
+    }
+
+    /// A look with another body length than it ships with.
+    ///
+    /// # Units and shapes
+    /// `body_mm` on this look's own scale; zones of the body move by the difference, in a look of
+    /// one length all of them by the ratio.
+    #[must_use]
+    pub fn with_body(mut self, body_mm: f64) -> Self {
+        let (was, now) = (self.body_mm, body_mm);
+        for zone in Zone::ALL {
+            let length = &mut self.nominal_mm[zone as usize];
+            match self.id {
+                LookId::OneLength => *length *= now / was,
+                LookId::Lamb if BODY.contains(&zone) => *length = (*length + now - was).max(1.0),
+                LookId::Lamb => {}
+            }
+        }
+        self.body_mm = body_mm;
+        self
+    }
+
+    /// Nominal length of a zone on a dog of this height, mm.
+    pub fn nominal_mm(&self, zone: Zone, height_mm: f64) -> f64 {
+        self.nominal_mm[zone as usize] * self.scale(height_mm)
+    }
+
+    /// Hair at the occiput where the crest joins, mm (balance-model.md 6: 22 in both looks).
+    pub fn occiput_mm(&self, height_mm: f64) -> f64 {
+        OCCIPUT_MM * self.scale(height_mm)
+    }
+
+    /// Scissored lengths follow the dog between half and 1.7 of the look's own size
+    /// (balance-model.md 1).
+    fn scale(&self, height_mm: f64) -> f64 {
+        if self.scales {
+            (height_mm / LOOK_HEIGHT_MM).clamp(0.5, 1.7)
+        } else {
+            1.0
+        }
+    }
+
+    /// How a zone is cut.
+    pub fn cut(&self, zone: Zone) -> Cut {
+        self.cuts[zone as usize]
+    }
+
+    /// What the owner takes on, for a dog of this height (handbook 5: × .6 toy, × 1.6 large).
+    pub fn upkeep(&self, height_mm: f64) -> Upkeep {
+        let factor = if height_mm < 280.0 {
+            0.6
+        } else if height_mm > 550.0 {
+            1.6
+        } else {
+            1.0
+        };
+        #[expect(
+            clippy::cast_possible_truncation,
+            clippy::cast_sign_loss,
+            reason = "a few dozen minutes"
+        )]
+        let minutes = (self.brushing * factor).round() as u32;
+        Upkeep {
+            brushing_minutes_a_week: minutes,
+            weeks_from: 4,
+            weeks_to: 6,
+        }
+    }
+}
+
+/// Zones that share the body's length (balance-model.md 6).
+const BODY: [Zone; 10] = [
+    Zone::Back,
+    Zone::Croup,
+    Zone::Shoulder,
+    Zone::Hip,
+    Zone::NeckSide,
+    Zone::Ribs,
+    Zone::Rump,
+    Zone::Chest,
+    Zone::Underline,
+    Zone::TuckUp,
+];
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    /// Handbook 5 and balance-model.md 1: lamb lengths follow the dog, one length does not.
+    #[test]
+    fn scissored_looks_follow_the_size_of_the_dog_and_comb_looks_do_not() {
+        let twice = |look: &Look| {
+            look.nominal_mm(Zone::Knee, 600.0) / look.nominal_mm(Zone::Knee, 300.0)
+        };
+        assert!((twice(&lamb()) - 2.0).abs() < 1e-12);
+        assert!((twice(&one_length()) - 1.0).abs() < 1e-12);
+    }
+
+    #[test]
+    fn another_body_length_leaves_the_legs_of_a_lamb_alone() {
+        let longer = lamb().with_body(16.0);
+        assert!((longer.nominal_mm(Zone::Back, 450.0) - 16.0).abs() < 1e-12);
+        assert!((longer.nominal_mm(Zone::Chest, 450.0) - 14.0).abs() < 1e-12);
+        assert!((longer.nominal_mm(Zone::Knee, 450.0) - 34.0).abs() < 1e-12);
+        let shorter = one_length().with_body(13.0);
+        assert!((shorter.nominal_mm(Zone::Knee, 450.0) - 13.0).abs() < 1e-12);
+    }
+}

@@ -1,0 +1,29 @@
+/// What the eye should see: ranges of the judged numbers (handbook 4; balance-model.md 6 holds).
+///
+/// Ratios are plain numbers; shares are of the height at withers; the slope is in degrees down to
+/// the rear.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Targets {
+    /// Body length against coat height at the withers.
+    pub body_ratio: (f64, f64),
+    /// Daylight under the dog against the same height.
+    pub gap_ratio: (f64, f64),
+    /// Height of the coat edge at the brisket against the same height.
+    pub leg_share: (f64, f64),
+    /// Slope of the topline, degrees.
+    pub slope_deg: (f64, f64),
+    /// Hip crest over tail set.
+    pub croup: (f64, f64),
+    /// Rise of the underline.
+    pub rise: (f64, f64),
+    /// Hair the look accepts missing between waist and flank.
+    pub fill: f64,
+    /// Depth of neck against its length, at most.
+    pub neck_depth: f64,
+    /// Bend before the line pin bone to hock.
+    pub angulation: (f64, f64),
+    /// Bend before the pin bone.
+    pub set_in: (f64, f64),
+    /// Width of the front column against the depth of body.
+    pub column_share: (f64, f64),
+}

@@ -1,0 +1,222 @@
+use super::edge::{Beard, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot};
+use super::station::{Cover, STATIONS, Station, stretch};
+use crate::coat::{CoatNow, Texture, Zone};
+use crate::frame::{Build, EarKind, TailKind};
+
+/// Whether the coat is drawn as it came in or as it leaves the table.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Finish {
+    /// Untrimmed.
+    AsItCame,
+    /// Trimmed, with a pointed or pillar look to the head.
+    Trimmed,
+    /// Trimmed, with a round head.
+    TrimmedRound,
+    /// Trimmed, with a ball on a raised tail.
+    TrimmedBall,
+}
+
+impl Finish {
+    const fn is_trimmed(self) -> bool {
+        !matches!(self, Self::AsItCame)
+    }
+}
+
+/// Runs along which zone lengths are eased over a joint (dog-shape.md 8).
+const EASED: [(Station, Station); 3] = [
+    (Station::JawAngle, Station::ThighFront),
+    (Station::FlankFold, Station::ThroatHigh),
+    (Station::Elbow, Station::ArmFront),
+];
+
+/// Topknot hair at the stations of the skull against the topknot's own length, where it is drawn
+/// as a piece (dog-shape.md 13, dog 1: 40 of 66 mm).
+pub const TOPKNOT_AT_SKULL: f64 = 0.6;
+
+/// Dresses the frame in a coat given by zones: lengths at every station, and the hanging pieces.
+///
+/// # Units and shapes
+/// mm; `at_zone` gives a zone's length.
+pub fn dress_by_zone(
+    build: &Build,
+    texture: Texture,
+    stand: f64,
+    finish: Finish,
+    at_zone: &dyn Fn(Zone) -> f64,
+) -> Dressing {
+    let topknot = topknot(build, finish, at_zone);
+    let flat = std::array::from_fn(|i| match Station::ALL[i].cover() {
+        Cover::Coat(Zone::Topknot) if topknot.is_some() => {
+            at_zone(Zone::Topknot) * TOPKNOT_AT_SKULL
+        }
+        Cover::Coat(zone) => at_zone(zone),
+        Cover::Bare | Cover::Hidden => 0.0,
+    });
+    Dressing {
+        stand,
+        lengths: eased(&flat),
+        hem: Some(hem(build, stand, finish)),
+        topknot,
+        beard: beard(build, texture, finish, at_zone(Zone::Beard)),
+        ear: ear(build, at_zone(Zone::Ear)),
+        tail: tail(build, stand, finish, at_zone(Zone::Tail)),
+        skirt: skirt(build, stand, finish, at_zone(Zone::Ribs)),
+    }
+}
+
+/// Dresses the frame in the coat as it stands today.
+pub fn dress_now(build: &Build, coat: &CoatNow) -> Dressing {
+    dress_by_zone(
+        build,
+        coat.texture,
+        coat.stand,
+        Finish::AsItCame,
+        &|zone| coat.length_mm(zone),
+    )
+}
+
+/// The bare frame.
+pub fn bare(stand: f64) -> Dressing {
+    Dressing {
+        stand,
+        lengths: [0.0; STATIONS],
+        hem: None,
+        topknot: None,
+        beard: None,
+        ear: EarCoat::default(),
+        tail: TailCoat::default(),
+        skirt: None,
+    }
+}
+
+/// One pass ¼, ½, ¼ along each run, not into pads, nose or hidden stations.
+pub fn eased(lengths: &[f64; STATIONS]) -> [f64; STATIONS] {
+    let mut out = *lengths;
+    for (from, to) in EASED {
+        for three in stretch(from, to).windows(3) {
+            let grows = |s: Station| matches!(s.cover(), Cover::Coat(_));
+            if !grows(three[1]) {
+                continue;
+            }
+            let here = lengths[three[1].index()];
+            let or_here = |s: Station| if grows(s) { lengths[s.index()] } else { here };
+            out[three[1].index()] = 0.25 * or_here(three[0]) + 0.5 * here + 0.25 * or_here(three[2]);
+        }
+    }
+    out
+}
+
+fn hem(build: &Build, stand: f64, finish: Finish) -> Hem {
+    let h = build.height;
+    // An untrimmed drop coat spreads over the foot (dog-shape.md 13, dogs 2 and 5).
+    let flare = if finish.is_trimmed() || stand >= 0.5 {
+        0.0
+    } else {
+        0.04 * h
+    };
+    Hem {
+        height: 0.012 * h,
+        bevel: if finish.is_trimmed() { 0.07 * h } else { 0.03 * h },
+        flare_back: flare,
+        flare_front: 0.5 * flare,
+        round: if finish == Finish::TrimmedRound { 0.5 } else { 0.4 },
+    }
+}
+
+/// Shortest topknot drawn as a piece of its own, share of the height (modelling choice).
+const TOPKNOT_PIECE: f64 = 0.045;
+
+fn topknot(build: &Build, finish: Finish, at_zone: &dyn Fn(Zone) -> f64) -> Option<Topknot> {
+    let t = at_zone(Zone::Topknot);
+    if t < TOPKNOT_PIECE * build.height {
+        return None;
+    }
+    // Shares of the crown read off dog-shape.md 13: as it came, lamb, teddy.
+    let (visor, front, back, nape) = match finish {
+        Finish::AsItCame => (0.66, 0.94, 0.91, 0.76),
+        Finish::Trimmed | Finish::TrimmedBall => (0.50, 0.88, 0.92, 0.73),
+        Finish::TrimmedRound => (0.40, 0.87, 1.08, 0.84),
+    };
+    Some(Topknot {
+        visor: visor * t,
+        front: front * t,
+        crown: t,
+        back: back * t,
+        nape: nape * t,
+        cheek: (finish == Finish::TrimmedRound).then(|| at_zone(Zone::Cheek)),
+    })
+}
+
+/// Shortest beard drawn as a piece of its own, share of the height (modelling choice).
+const BEARD_PIECE: f64 = 0.05;
+
+fn beard(build: &Build, texture: Texture, finish: Finish, length: f64) -> Option<Beard> {
+    let is_puff = finish == Finish::TrimmedRound && length >= 0.03 * build.height;
+    let hangs = matches!(texture, Texture::Harsh | Texture::Silky)
+        && length >= BEARD_PIECE * build.height;
+    if !is_puff && !hangs {
+        return None;
+    }
+    // The nose stays the longest point of the muzzle (handbook 4).
+    let front = (0.3 * length).min(0.06 * build.head.length);
+    let (side, tilt_deg, spread) = match (is_puff, texture) {
+        (true, _) => (length, 4.0, 1.2),
+        (false, Texture::Harsh) => (0.65 * length, 16.0, 1.0),
+        (false, _) => (length, -4.0, 0.6),
+    };
+    Some(Beard {
+        side,
+        chin: length,
+        front,
+        tilt_deg,
+        spread,
+    })
+}
+
+fn ear(build: &Build, length: f64) -> EarCoat {
+    match build.ear.kind {
+        EarKind::Drop => EarCoat {
+            edge: 0.45 * length,
+            fringe: length,
+        },
+        EarKind::Folded | EarKind::Prick => EarCoat {
+            edge: 0.3 * length,
+            fringe: 0.4 * length,
+        },
+    }
+}
+
+fn tail(build: &Build, stand: f64, finish: Finish, length: f64) -> TailCoat {
+    let is_up = build.tail.kind == TailKind::Up;
+    let ball = match finish {
+        Finish::AsItCame if is_up && stand >= 0.8 => Some((0.72, 1.2 * length)),
+        Finish::TrimmedBall if is_up && stand >= 0.8 => Some((0.78, length)),
+        _ => None,
+    };
+    let shaft = if finish == Finish::TrimmedBall && ball.is_some() {
+        // A short shaft under the ball (dog-shape.md 13, lamb).
+        0.012 * build.height
+    } else {
+        length
+    };
+    TailCoat {
+        root: 0.7 * shaft,
+        middle: shaft,
+        tip: 0.9 * shaft,
+        hang: if stand < 0.5 { 0.5 } else { 0.2 },
+        is_fan: build.tail.kind == TailKind::Curl,
+        ball,
+    }
+}
+
+fn skirt(build: &Build, stand: f64, finish: Finish, ribs: f64) -> Option<SkirtCoat> {
+    if finish.is_trimmed() || stand >= 0.5 || ribs < 0.12 * build.height {
+        return None;
+    }
+    let root_height = build.elbow + 0.16 * build.height;
+    Some(SkirtCoat {
+        root_height,
+        length: ribs,
+        covers_legs: root_height - ribs < 0.6 * build.elbow,
+    })
+}

@@ -1,0 +1,49 @@
+use kurbo::{Point, Vec2};
+
+use crate::frame::HeadShape;
+
+/// The head's own axes: p along the skull, q up, both in shares of the head's length.
+#[derive(Clone, Copy, Debug)]
+pub struct HeadAxes {
+    /// The occiput.
+    pub occiput: Point,
+    /// Head length, mm.
+    pub length: f64,
+    /// Direction of the skull above level, radians.
+    pub angle_rad: f64,
+    /// The stop's step `s`.
+    pub step: f64,
+    /// p and q of the nose tip, so that occiput to nose tip is the head's length exactly.
+    pub nose: (f64, f64),
+}
+
+impl HeadAxes {
+    pub(super) fn new(occiput: Point, head: &HeadShape) -> Self {
+        let step = 0.02 + 0.11 * head.stop;
+        let q = -(step + 0.055);
+        let p = (1.0 - q * q).sqrt();
+        Self {
+            occiput,
+            length: head.length,
+            angle_rad: head.angle_deg.to_radians() + (-q).asin(),
+            step,
+            nose: (p, q),
+        }
+    }
+
+    /// The point at (p, q) of the head axes.
+    pub fn at(&self, p: f64, q: f64) -> Point {
+        self.occiput + self.vector(p, q)
+    }
+
+    /// The vector (p, q) of the head axes, mm.
+    pub fn vector(&self, p: f64, q: f64) -> Vec2 {
+        turn(Vec2::new(p, q) * self.length, self.angle_rad)
+    }
+}
+
+/// Turns a vector anticlockwise.
+fn turn(v: Vec2, angle_rad: f64) -> Vec2 {
+    let (sin, cos) = angle_rad.sin_cos();
+    Vec2::new(cos * v.x - sin * v.y, sin * v.x + cos * v.y)
+}

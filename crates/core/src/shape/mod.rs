@@ -1,0 +1,25 @@
+//! The dog's geometry: stations, curves, hair directions, coat edge and pieces (dog-shape.md).
+
+/// Curves through stations.
+pub mod curve;
+mod dog;
+mod dress;
+mod edge;
+mod hair;
+mod head;
+mod head_pieces;
+mod legs;
+mod piece;
+mod side;
+mod station;
+mod tail;
+
+pub use dog::side_pieces;
+pub use dress::{Finish, TOPKNOT_AT_SKULL, bare, dress_by_zone, dress_now, eased};
+pub use edge::{
+    Beard, CoatEdge, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, visible_share,
+};
+pub use head::HeadAxes;
+pub use piece::{Piece, PieceKind, Stroke};
+pub use side::{SideShape, side_shape};
+pub use station::{Cover, STATIONS, Station};

@@ -1,0 +1,367 @@
+use kurbo::{Point, Vec2};
+
+use super::hair::{RunStation, hair_directions};
+use super::head::HeadAxes;
+use super::station::{Cover, STATIONS, Station, stretch};
+use crate::coat::Zone;
+use crate::frame::Build;
+
+/// The side view of a frame: every station with its skin point and hair direction.
+#[derive(Clone, Debug)]
+pub struct SideShape {
+    skin: [Point; STATIONS],
+    hair: [Vec2; STATIONS],
+    /// The head's axes.
+    pub head: HeadAxes,
+    /// Point of shoulder, inside the edge.
+    pub point_of_shoulder: Point,
+    /// Whether the last rib lies where it was measured (dog-shape.md 5 holds it to a range).
+    pub last_rib_is_held: bool,
+}
+
+impl SideShape {
+    /// Skin point of a station, mm.
+    pub fn skin(&self, station: Station) -> Point {
+        self.skin[station.index()]
+    }
+
+    /// Outward hair direction at a station, unit length.
+    pub fn hair(&self, station: Station) -> Vec2 {
+        self.hair[station.index()]
+    }
+}
+
+
+/// Places the stations of the side view.
+///
+/// Measured points are exact; everything else is a house value of dog-shape.md 5, so is the rule
+/// that turns hair apart in hollows (section 7).
+///
+/// # Units and shapes
+/// mm; x forward from the pin bone's plumb line, y up from the table. Every closed piece runs
+/// anticlockwise.
+pub fn side_shape(b: &Build) -> SideShape {
+    let Placed {
+        skin,
+        head,
+        point_of_shoulder,
+        last_rib_is_held,
+    } = place(b);
+    let mut hair = [Vec2::ZERO; STATIONS];
+    for run in RUNS {
+        let stations = stretch(run.0, run.1);
+        let described: Vec<RunStation> = stations
+            .iter()
+            .map(|s| RunStation {
+                position: skin[s.index()],
+                reach_mm: s.reach() * b.height,
+                firmness: s.firmness(),
+                looks_ahead: *s == Station::Withers,
+            })
+            .collect();
+        for (station, direction) in stations.iter().zip(hair_directions(&described)) {
+            hair[station.index()] = on_the_table(*station, direction);
+        }
+    }
+    SideShape {
+        skin,
+        hair,
+        head,
+        point_of_shoulder,
+        last_rib_is_held,
+    }
+}
+
+/// The three runs along which hair directions are found: top, under, front leg.
+const RUNS: [(Station, Station); 3] = [
+    (Station::JawIn, Station::FlankIn2),
+    (Station::ThighIn, Station::ThroatIn),
+    (Station::ForeInTop, Station::ForeInFront),
+];
+
+/// Foot hair never points below level: at the table it can only go sideways.
+fn on_the_table(station: Station, direction: Vec2) -> Vec2 {
+    match station.cover() {
+        Cover::Coat(Zone::Foot) if direction.y < 0.0 => {
+            Vec2::new(if direction.x < 0.0 { -1.0 } else { 1.0 }, 0.0)
+        }
+        _ => direction,
+    }
+}
+
+struct Placed {
+    skin: [Point; STATIONS],
+    head: HeadAxes,
+    point_of_shoulder: Point,
+    last_rib_is_held: bool,
+}
+
+/// The station table of dog-shape.md 5, in its letters: H height, L length, el elbow, hk hock, …
+fn place(b: &Build) -> Placed {
+    let (h, l, el) = (b.height, b.length, b.elbow);
+    let mut skin = [Point::ZERO; STATIONS];
+    let mut set = |station: Station, point: Point| skin[station.index()] = point;
+    let p = Point::new;
+    let lerp = |a: f64, b: f64, t: f64| a + (b - a) * t;
+
+    let shoulder = p(l - 0.015 * h, el + 0.07 * h);
+    let withers = p(
+        shoulder.x - (h - shoulder.y) * b.layback_deg.to_radians().tan(),
+        h,
+    );
+    let u = Vec2::from_angle(b.neck_angle_deg.to_radians());
+    let v = Vec2::new(-u.y, u.x);
+    let n = b.neck;
+    let occiput = withers + n * u;
+    let head = HeadAxes::new(occiput, &b.head);
+
+    // Head, from the jaw round the nose to the occiput.
+    let (mu, ds, dm) = (b.head.muzzle, b.head.skull_depth, b.head.muzzle_depth);
+    let (s, dome, flews) = (head.step, b.head.dome, b.head.flews);
+    let (pn, qn) = head.nose;
+    let hd = |a: f64, c: f64| head.at(a, c);
+    let jaw_angle = hd(0.23, -0.93 * ds);
+    set(Station::JawAngle, jaw_angle);
+    set(Station::JawMid, hd(0.90 - mu, -s - 1.13 * dm));
+    set(
+        Station::Lip,
+        hd(1.0 - 0.62 * mu, -s - dm * (1.02 + 0.22 * flews)),
+    );
+    set(
+        Station::ChinBack,
+        hd(1.0 - 0.30 * mu, -s - dm * (0.98 + 0.06 * flews)),
+    );
+    set(Station::Chin, hd(pn - 0.075, -s - 0.86 * dm));
+    set(Station::LipFront, hd(pn - 0.03, -s - 0.50 * dm));
+    set(Station::NoseTip, hd(pn, qn));
+    set(Station::NoseTop, hd(pn - 0.035, -s - 0.005));
+    set(Station::Bridge, hd(1.0 - 0.52 * mu, -s + 0.005));
+    set(Station::Stop, hd(1.025 - mu, -s + 0.01));
+    set(Station::Brow, hd(0.935 - mu, 0.55 * dome - 0.10 * s));
+    set(Station::Crown, hd(0.31, dome));
+    set(Station::SkullBack, hd(0.12, 0.8 * dome));
+    set(Station::Occiput, occiput);
+
+    // Neck and back.
+    let arch = b.crest_arch;
+    let crest_mid = occiput - 0.55 * n * u + n * (0.55 * arch - 0.02) * v;
+    let crest_low = occiput - 0.80 * n * u - 0.04 * n * v;
+    set(
+        Station::CrestHigh,
+        occiput - 0.26 * n * u + n * (0.8 * arch - 0.01) * v,
+    );
+    set(Station::CrestMid, crest_mid);
+    set(Station::CrestLow, crest_low);
+    set(
+        Station::NeckBase,
+        withers.lerp(crest_low, 0.46) + Vec2::new(0.004 * h, -0.013 * h),
+    );
+    set(
+        Station::NapeIn,
+        crest_mid.lerp(jaw_angle, 0.33) + 0.02 * n * u,
+    );
+    set(
+        Station::JawIn,
+        crest_mid.lerp(jaw_angle, 0.70) + 0.03 * n * u,
+    );
+    set(Station::Withers, withers);
+    let hip = p(0.21 * h, b.hip);
+    let tail_set = p(0.06 * h, b.tail_set);
+    let pin = p(0.0, b.pin);
+    let along = hip - withers;
+    let up = Vec2::new(along.y, -along.x) / along.hypot().max(1e-9);
+    for (station, t) in [
+        (Station::BehindWithers, 0.16),
+        (Station::BackFront, 0.33),
+        (Station::BackMid, 0.50),
+        (Station::LoinFront, 0.68),
+        (Station::Loin, 0.85),
+    ] {
+        let sag = b.back_drop * (std::f64::consts::PI * t).sin().powf(1.35);
+        set(station, withers.lerp(hip, t) - sag * up);
+    }
+    set(Station::HipCrest, hip);
+    set(
+        Station::Croup,
+        hip.lerp(tail_set, 0.52) + Vec2::new(0.004 * h, 0.010 * h),
+    );
+    set(Station::TailSet, tail_set);
+    set(Station::UnderTail, tail_set.lerp(pin, 0.55));
+    set(Station::PinBone, pin);
+
+    // Hind leg, back edge.
+    let (hk, st, th, fl) = (b.hock, b.stifle, b.hind_leg, b.foot_length);
+    let xh = -b.hock_reach;
+    let hock = p(xh, hk);
+    let yb = hk + 0.36 * (st - hk) + 0.06 * h;
+    let bend = p(b.bend_x, yb);
+    // Between pin and bend the table's .002 and .008 H follow a bend that was felt, in proportion.
+    let follow = (b.bend_x - 0.03 * h).min(0.0);
+    set(
+        Station::Buttock,
+        p(0.002 * h + 0.16 * follow, b.pin - 0.16 * (b.pin - yb)),
+    );
+    set(
+        Station::ThighBack,
+        p(0.008 * h + 0.58 * follow, b.pin - 0.58 * (b.pin - yb)),
+    );
+    set(Station::Bend, bend);
+    set(
+        Station::AboveHock,
+        p(
+            hock.lerp(bend, 0.46).x + 0.012 * h,
+            hock.lerp(bend, 0.47).y,
+        ),
+    );
+    set(Station::HockPoint, hock);
+    set(Station::RearPasternHigh, p(xh + 0.012 * h, 0.78 * hk));
+    set(Station::RearPastern, p(xh + 0.016 * h, 0.50 * hk));
+    let fh = (0.088 * h).min(0.36 * hk);
+    let xt = xh + 0.012 * h + fl;
+    set(Station::HindHeel, p(xh + 0.014 * h, 0.62 * fh));
+    set(Station::HindPad, p(xh + 0.024 * h, 0.12 * fh));
+    set(Station::HindSole, p(xh + 0.055 * h, 0.0));
+    set(Station::HindToeLow, p(xt - 0.02 * h, 0.0));
+    set(Station::HindToe, p(xt, 0.24 * fh));
+    set(Station::HindToeTop, p(xt - 0.16 * fl, 0.60 * fh));
+    set(Station::HindToeJoint, p(xt - 0.38 * fl, 0.86 * fh));
+    set(
+        Station::HindInstep,
+        p(xh + 0.014 * h + 0.80 * th, 1.20 * fh),
+    );
+    set(
+        Station::RearPasternFront,
+        p(xh + 0.016 * h + 0.70 * th, 0.50 * hk),
+    );
+    let hock_front = p(xh + th, 0.93 * hk);
+    set(Station::HockFront, hock_front);
+    let knee = p(b.stifle_forward, st);
+    let fold = p(b.stifle_forward + 0.03 * h, b.flank);
+    set(
+        Station::GaskinLow,
+        hock_front.lerp(knee, 0.36) + Vec2::new(-0.006, 0.004) * h,
+    );
+    set(
+        Station::GaskinFront,
+        hock_front.lerp(knee, 0.70) + Vec2::new(0.012, -0.004) * h,
+    );
+    set(Station::Stifle, knee);
+    set(
+        Station::ThighFront,
+        knee.lerp(fold, 0.55) + Vec2::new(0.005 * h, 0.0),
+    );
+    set(Station::FlankIn, fold + Vec2::new(0.008, 0.05) * h);
+    set(Station::FlankIn2, fold + Vec2::new(-0.03, 0.15) * h);
+    set(Station::HaunchIn, p(0.13 * h, fold.lerp(hip, 0.72).y));
+    set(Station::TailIn, p(0.055 * h, tail_set.lerp(pin, 0.30).y));
+
+    // Underline, chest, throat.
+    let xe = l - b.elbow_back;
+    let brisket = p(xe - 0.035 * h, el);
+    let arc = |t: f64| {
+        p(
+            lerp(brisket.x, fold.x, t),
+            el + (b.flank - el) * t.clamp(0.0, 1.0).powf(2.2),
+        )
+    };
+    let wanted = (brisket.x - (l - b.last_rib)) / (brisket.x - fold.x);
+    let rib = wanted.clamp(0.15, 0.96);
+    set(
+        Station::ThighIn,
+        p(0.075 * h, b.pin - 0.62 * (b.pin - yb)),
+    );
+    set(
+        Station::FoldIn,
+        p(b.stifle_forward - 0.03 * h, b.flank + 0.004 * h),
+    );
+    set(Station::FlankFold, fold);
+    set(Station::TuckUp, arc(lerp(rib, 1.0, 0.5)));
+    set(Station::LastRib, arc(rib));
+    set(Station::BellyRear, arc(0.68 * rib));
+    set(Station::Belly, arc(0.34 * rib));
+    set(Station::Brisket, brisket);
+    set(Station::ChestUnder, p(xe + 0.07 * h, el + 0.008 * h));
+    set(Station::ForechestLow, p(l - 0.078 * h, el + 0.032 * h));
+    set(Station::Forechest, p(l - 0.016 * h, el + 0.075 * h));
+    let breastbone = p(l, el + 0.13 * h);
+    set(Station::Breastbone, breastbone);
+    set(
+        Station::ThroatLow,
+        breastbone.lerp(jaw_angle, 0.25) - Vec2::new(0.032 * h, 0.0),
+    );
+    set(
+        Station::ThroatMid,
+        breastbone.lerp(jaw_angle, 0.60) - Vec2::new(0.04 * h, 0.0),
+    );
+    set(Station::ThroatHigh, hd(0.20, -0.90 * ds));
+    set(Station::ThroatIn, hd(0.22, -0.60 * ds));
+
+    // Front leg.
+    let (tf, w) = (b.fore_leg, b.wrist);
+    let xc = xe - 0.002 * h;
+    let fg = (0.085 * h).min(0.48 * w);
+    set(
+        Station::ForeInTop,
+        p(withers.x + 0.06 * h, el + 0.55 * (h - el)),
+    );
+    set(Station::ForeInBack, p(xe - 0.055 * h, el + 0.16 * h));
+    set(Station::Elbow, p(xc - 0.06 * h, el));
+    set(
+        Station::ElbowLow,
+        p(xc - 0.052 * h, el - 0.13 * (el - w)),
+    );
+    set(
+        Station::ForearmBackHigh,
+        p(xc - 0.56 * tf, el - 0.34 * (el - w)),
+    );
+    set(Station::ForearmBack, p(xc - 0.50 * tf, 0.5 * (el + w)));
+    set(
+        Station::ForearmBackLow,
+        p(xc - 0.43 * tf, w + 0.20 * (el - w)),
+    );
+    set(Station::WristBack, p(xc - 0.47 * tf, w - 0.015 * h));
+    set(
+        Station::PasternBack,
+        p(xc - 0.28 * tf, lerp(fg, w, 0.40)),
+    );
+    let xq = xc - 0.16 * tf;
+    let xs = xq - 0.012 * h + fl;
+    set(Station::ForeHeel, p(xq - 0.012 * h, 0.52 * fg));
+    set(Station::ForePad, p(xq - 0.002 * h, 0.10 * fg));
+    set(Station::ForeSole, p(xq + 0.03 * h, 0.0));
+    set(Station::ForeToeLow, p(xs - 0.02 * h, 0.0));
+    set(Station::ForeToe, p(xs, 0.26 * fg));
+    set(Station::ForeToeTop, p(xs - 0.16 * fl, 0.64 * fg));
+    set(Station::ForeToeJoint, p(xs - 0.38 * fl, 0.92 * fg));
+    set(Station::ForeInstep, p(xc + 0.50 * tf, 1.26 * fg));
+    set(
+        Station::PasternFront,
+        p(xc + 0.44 * tf, lerp(fg, w, 0.62)),
+    );
+    set(Station::WristFront, p(xc + 0.44 * tf, w));
+    set(
+        Station::ForearmFrontLow,
+        p(xc + 0.42 * tf, w + 0.22 * (el - w)),
+    );
+    set(Station::ForearmFront, p(xc + 0.50 * tf, 0.5 * (el + w)));
+    set(
+        Station::ForearmFrontHigh,
+        p(xc + 0.60 * tf, el - 0.26 * (el - w)),
+    );
+    set(Station::ArmFront, p(xc + 0.78 * tf, el - 0.015 * h));
+    set(
+        Station::ArmIn,
+        p(lerp(xc, shoulder.x, 0.52), el + 0.055 * h),
+    );
+    set(
+        Station::ForeInFront,
+        p(shoulder.x - 0.075 * h, shoulder.y + 0.06 * h),
+    );
+
+    Placed {
+        skin,
+        head,
+        point_of_shoulder: shoulder,
+        last_rib_is_held: (wanted - rib).abs() > 1e-9,
+    }
+}

@@ -1,0 +1,127 @@
+//! The drawn dog against dog-shape.md 11: evaluated there by a separate program.
+
+use approx::assert_abs_diff_eq;
+use veliform_core::coat::Zone;
+use veliform_core::frame::{FrameInput, Measure, Method, TakenMeasure, resolve};
+use veliform_core::shape::curve::{SAMPLES, closed, signed_area};
+use veliform_core::shape::{
+    CoatEdge, Cover, Dressing, STATIONS, SideShape, Station, side_shape,
+};
+use veliform_core::units::{Length, UnitSystem};
+
+/// The default dog of dog-shape.md 11: all defaults, H = 460 mm.
+fn default_dog() -> SideShape {
+    let mut input = FrameInput::default();
+    input.measures.insert(
+        Measure::HeightAtWithers,
+        TakenMeasure {
+            value_mm: Length::constant_mm(460.0),
+            method: Method::Tape,
+        },
+    );
+    side_shape(&resolve(&input, UnitSystem::Millimetres).build)
+}
+
+fn even_coat(mm: f64, stand: f64) -> Dressing {
+    let lengths = std::array::from_fn(|i| match Station::ALL[i].cover() {
+        Cover::Coat(Zone::Foot) | Cover::Bare | Cover::Hidden => 0.0,
+        Cover::Coat(_) => mm,
+    });
+    Dressing {
+        lengths,
+        ..bare(stand)
+    }
+}
+
+fn bare(stand: f64) -> Dressing {
+    Dressing {
+        stand,
+        lengths: [0.0; STATIONS],
+        hem: None,
+        topknot: None,
+        beard: None,
+        ear: Default::default(),
+        tail: Default::default(),
+        skirt: None,
+    }
+}
+
+#[test]
+fn every_station_and_hair_direction_is_where_the_design_says() {
+    let dog = default_dog();
+    let table = include_str!("data/default_dog.txt");
+    let mut seen = 0;
+    for row in table.split([';', '\n']).map(str::trim).filter(|r| !r.is_empty()) {
+        let cells: Vec<&str> = row.split_whitespace().collect();
+        let number: usize = cells[0].parse().expect("a number");
+        let station = Station::ALL[number - 1];
+        assert_eq!(station.name(), cells[1]);
+        let at = dog.skin(station);
+        let value = |i: usize| cells[i].parse::<f64>().expect("a value");
+        assert_abs_diff_eq!(at.x, value(2), epsilon = 0.051);
+        assert_abs_diff_eq!(at.y, value(3), epsilon = 0.051);
+        if cells.len() > 4 {
+            let angle = dog.hair(station).atan2().to_degrees();
+            let off = (angle - value(4) + 540.0).rem_euclid(360.0) - 180.0;
+            assert_abs_diff_eq!(off, 0.0, epsilon = 0.051);
+        }
+        seen += 1;
+    }
+    assert_eq!(seen, STATIONS);
+}
+
+/// dog-shape.md 11, *Uniform coat 30 mm, σ .85*.
+#[test]
+fn an_even_coat_of_30_mm_has_its_edge_where_the_design_says() {
+    let dog = default_dog();
+    let edge = CoatEdge::new(&dog, &even_coat(30.0, 0.85));
+    for (station, x, y) in [
+        (Station::Withers, 366.1, 485.5),
+        (Station::HipCrest, 93.9, 485.4),
+        (Station::PinBone, -25.0, 382.3),
+        (Station::Bend, -11.2, 194.8),
+        (Station::HockPoint, -56.9, 130.7),
+        (Station::Stifle, 123.5, 217.8),
+        (Station::LastRib, 187.1, 224.2),
+        (Station::Brisket, 343.4, 209.2),
+        (Station::Breastbone, 508.7, 297.3),
+    ] {
+        let at = edge.at(station);
+        assert_abs_diff_eq!(at.x, x, epsilon = 0.06);
+        assert_abs_diff_eq!(at.y, y, epsilon = 0.06);
+    }
+}
+
+/// dog-shape.md 11, *Skin areas (12 samples a span)*, in mm².
+#[test]
+fn the_pieces_of_the_bare_dog_have_the_areas_the_design_says() {
+    let dog = default_dog();
+    let area = |parts: &[(Station, Station)], extra: &[Station]| {
+        let ring: Vec<_> = extra
+            .iter()
+            .copied()
+            .chain(
+                parts
+                    .iter()
+                    .flat_map(|(a, b)| Station::ALL[a.index()..=b.index()].to_vec()),
+            )
+            .map(|s| dog.skin(s))
+            .collect();
+        signed_area(&closed(&ring, SAMPLES))
+    };
+    let body = area(
+        &[
+            (Station::SkullBack, Station::Buttock),
+            (Station::ThighIn, Station::ThroatIn),
+        ],
+        &[],
+    );
+    let hind = area(
+        &[(Station::UnderTail, Station::FlankIn2)],
+        &[Station::HaunchIn, Station::TailIn],
+    );
+    let fore = area(&[(Station::ForeInTop, Station::ForeInFront)], &[]);
+    assert_abs_diff_eq!(body, 106_811.0, epsilon = 1.0);
+    assert_abs_diff_eq!(hind, 27_856.0, epsilon = 1.0);
+    assert_abs_diff_eq!(fore, 19_934.0, epsilon = 1.0);
+}

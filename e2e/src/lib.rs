@@ -1,0 +1,1 @@
+//! Browser tests live in tests/.
