@@ -3,9 +3,13 @@
 
 pub mod balance;
 pub mod coat;
+pub mod dog;
 pub mod frame;
 pub mod kit;
+pub mod lines;
 pub mod look;
+pub mod plan;
 pub mod shape;
+pub mod sheet;
 pub mod solve;
 pub mod units;

@@ -12,4 +12,5 @@ pub use point::{BalancePoint, Divisor, GIVES_UP_AT, Judged, score};
 pub use points::balance_points;
 pub use reach::{Reach, ReachOf};
 pub use spot::{Place, Spot, Width};
+pub(crate) use subject::bounds;
 pub use subject::{Skin, Subject, UNDER_KNOTS_MM, Unmet, shortest_safe_mm};

@@ -1,0 +1,134 @@
+//! The dog as the salon knows it, and the salon's own settings.
+
+mod house;
+
+pub use house::House;
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::balance::Skin;
+use crate::coat::Texture;
+use crate::frame::{BuildType, DogSize, EarKind, Problem, Severity, TailKind};
+
+/// The dog's sex.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum Sex {
+    /// Not said.
+    #[default]
+    Unknown,
+    /// Female.
+    Female,
+    /// Male.
+    Male,
+}
+
+/// A dog of the salon.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Dog {
+    /// Made by the screen that entered it.
+    pub id: Uuid,
+    /// Its name; the only thing that must be given.
+    pub name: String,
+    /// Whose it is.
+    #[serde(default)]
+    pub owner: String,
+    /// Its sex.
+    #[serde(default)]
+    pub sex: Sex,
+    /// Its age in whole months when entered.
+    #[serde(default)]
+    pub age_months: Option<u16>,
+    /// One tap on size.
+    #[serde(default)]
+    pub size: DogSize,
+    /// Coat texture.
+    #[serde(default)]
+    pub texture: Texture,
+    /// The family of builds it estimates from.
+    #[serde(default)]
+    pub build: BuildType,
+    /// Ear carriage where it differs from the build's.
+    #[serde(default)]
+    pub ear: Option<EarKind>,
+    /// Tail carriage where it differs from the build's.
+    #[serde(default)]
+    pub tail: Option<TailKind>,
+    /// What a colleague must know: ticklish feet, hates spray.
+    #[serde(default)]
+    pub handling: String,
+}
+
+/// Longest name and note, in letters: what fits on the sheet and in a caution.
+const NAME_LETTERS: usize = 60;
+const NOTE_LETTERS: usize = 400;
+/// Age from which skin and joints are treated as an old dog's, months (modelling choice: 9 years).
+const OLD_MONTHS: u16 = 108;
+/// Age under which it is a puppy, months (common practice).
+const PUPPY_MONTHS: u16 = 8;
+/// No dog is older (published records end near 30 years, from memory).
+const OLDEST_MONTHS: u16 = 372;
+
+impl Dog {
+    /// Whether it is treated as an old dog.
+    pub fn is_old(&self) -> bool {
+        self.age_months.is_some_and(|m| m >= OLD_MONTHS)
+    }
+
+    /// Whether it is a puppy.
+    pub fn is_puppy(&self) -> bool {
+        self.age_months.is_some_and(|m| m < PUPPY_MONTHS)
+    }
+
+    /// How delicate its skin is taken to be.
+    pub fn skin(&self) -> Skin {
+        if self.is_old() {
+            Skin::Delicate
+        } else {
+            Skin::Ordinary
+        }
+    }
+
+    /// All that is wrong with it as typed; empty when it can be kept.
+    pub fn check(&self) -> Vec<Problem> {
+        let mut problems = Vec::new();
+        let mut refuse = |field: &str, message: String| {
+            problems.push(Problem {
+                field: field.into(),
+                severity: Severity::Refused,
+                message,
+            });
+        };
+        if self.name.trim().is_empty() {
+            refuse("dog.name", "The dog has no name; type one.".into());
+        }
+        for (field, what, text, most) in [
+            ("dog.name", "name", &self.name, NAME_LETTERS),
+            ("dog.owner", "owner's name", &self.owner, NAME_LETTERS),
+            ("dog.handling", "handling note", &self.handling, NOTE_LETTERS),
+        ] {
+            let letters = text.chars().count();
+            if letters > most {
+                refuse(
+                    field,
+                    format!("The {what} has {letters} letters; shorten it to {most}."),
+                );
+            }
+        }
+        if let Some(months) = self.age_months.filter(|m| *m > OLDEST_MONTHS) {
+            refuse(
+                "dog.age_months",
+                format!(
+                    "Age {} years cannot be: a dog's lies between 0 and {}; check it.",
+                    months / 12,
+                    OLDEST_MONTHS / 12
+                ),
+            );
+        }
+        problems
+    }
+}

@@ -1,0 +1,77 @@
+use super::make::Plan;
+use crate::balance::Place;
+use crate::coat::{CoatNow, Zone};
+use crate::look::FootFinish;
+use crate::shape::{Dressing, dress_by_zone, eased};
+use crate::solve::{Unit, UnitCut};
+
+/// Which of the plan's coats to draw.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum PlanCoat {
+    /// The exact lengths.
+    Ideal,
+    /// What the tools leave, joints blended.
+    Tools,
+    /// The same an hour later: stand × 0.9 (handbook 3, editable).
+    Settled,
+}
+
+/// Coat settles by this factor after the dog has shaken and walked (handbook 3).
+const SETTLES: f64 = 0.9;
+
+/// Dresses the frame in the plan.
+pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
+    let build = &plan.subject.build;
+    let of_unit = |unit: Unit| -> Option<f64> {
+        let cut: &UnitCut = plan.cuts.iter().find(|c| c.unit == unit)?;
+        let lengths = match which {
+            PlanCoat::Ideal => &cut.wanted_mm,
+            PlanCoat::Tools | PlanCoat::Settled => &cut.leaves_mm,
+        };
+        Some(lengths.iter().sum::<f64>() / lengths.len().max(1) as f64)
+    };
+    let at_zone = |zone: Zone| {
+        let unit = match zone {
+            Zone::Topknot => Unit::Topknot,
+            Zone::Cheek | Zone::Muzzle => Unit::Face,
+            Zone::Beard => Unit::Beard,
+            Zone::Ear => Unit::Ears,
+            Zone::Foot => Unit::Feet,
+            Zone::Tail => Unit::Tail,
+            Zone::ForeFront => Unit::ForeFront,
+            Zone::ForeBack => Unit::ForeBack,
+            Zone::HindFront => Unit::HindFront,
+            _ => return 0.0,
+        };
+        of_unit(unit).unwrap_or_else(|| coat.length_mm(zone))
+    };
+    let mut dressing = dress_by_zone(
+        build,
+        coat.texture,
+        plan.subject.stand,
+        plan.subject.look.finish,
+        &at_zone,
+    );
+    let lengths = match which {
+        PlanCoat::Ideal => &plan.solution.lengths_mm,
+        PlanCoat::Tools | PlanCoat::Settled => &plan.lengths_mm,
+    };
+    for (spot, length) in plan.subject.spots.iter().zip(lengths) {
+        if let Place::Side(station) = spot.place {
+            dressing.lengths[station.index()] = *length;
+        }
+    }
+    if which != PlanCoat::Ideal {
+        // A step is joined over the next stations, as it is at the table.
+        dressing.lengths = eased(&dressing.lengths);
+    }
+    if which == PlanCoat::Settled {
+        dressing.stand *= SETTLES;
+    }
+    if plan.subject.look.foot == FootFinish::Clean
+        && let Some(hem) = &mut dressing.hem
+    {
+        hem.bevel = 0.07 * build.height;
+    }
+    dressing
+}

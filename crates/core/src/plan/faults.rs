@@ -1,0 +1,82 @@
+use super::words::Words;
+use crate::balance::{BalancePoint, Divisor, Judged};
+
+/// What is wrong, as a stylist would say it: one sentence with the millimetres.
+///
+/// # Units and shapes
+/// `lengths` in mm per spot, as everywhere in the balance.
+pub(super) fn fault_sentence(point: &BalancePoint, lengths: &[f64], words: &Words<'_>) -> String {
+    let by = words.bare(point.off_mm(lengths));
+    let value = point.value_at(lengths);
+    let is_high = point.range.1.is_some_and(|high| value > high)
+        || (point.range.0.is_none_or(|low| value >= low));
+    match (point.judged, is_high) {
+        (Judged::BodyRatio, true) => format!("The body is still {by} too long."),
+        (Judged::BodyRatio, false) => format!("The body is {by} too short."),
+        (Judged::GapRatio, true) => format!("Daylight under the dog is still {by} too wide."),
+        (Judged::GapRatio, false) => format!("Daylight under the dog is {by} too narrow."),
+        (Judged::GapUnderFlank, _) => format!("Daylight under the flank is {by} too wide."),
+        (Judged::LegShare, true) => format!("The legs look {by} too long."),
+        (Judged::LegShare, false) => format!("The legs look {by} too short."),
+        (Judged::Topline, true) => format!("The back stands {by} proud."),
+        (Judged::Topline, false) => format!("The back still dips by {by}."),
+        (Judged::Slope, true) => format!("The back falls {by} too much to the rear."),
+        (Judged::Slope, false) => format!("The rear is still {by} high."),
+        (Judged::CroupDrop, true) => format!("The croup drops {by} too much to the tail."),
+        (Judged::CroupDrop, false) => format!("The tail set stands {by} too high."),
+        (Judged::CroupFill, true) => format!("The croup bulges by {by}."),
+        (Judged::CroupFill, false) => format!("The croup is hollow by {by}."),
+        (Judged::UnderlineRise, true) => format!("The underline rises {by} too much."),
+        (Judged::UnderlineRise, false) => format!("The underline rises {by} too little."),
+        (Judged::UnderlineSteady, _) => format!("The underline sags by {by}."),
+        (Judged::FlankFill, _) => format!("{by} of hair is missing into the flank."),
+        (Judged::NeckDepth, _) => format!("The neck is {by} too deep for its length."),
+        (Judged::CrestJoin, true) => format!("The crest stands {by} proud."),
+        (Judged::CrestJoin, false) => format!("The crest is hollow by {by}."),
+        (Judged::RearAngulation, true) => format!("The bend behind is {by} too deep."),
+        (Judged::RearAngulation, false) => format!("The hind leg is {by} too straight."),
+        (Judged::RearSetIn, true) => format!("The leg sits {by} too far under."),
+        (Judged::RearSetIn, false) => format!("Set-in under the pin bone lacks {by}."),
+        (Judged::RearDrop, _) => format!("The rear drop is off its line by {by}."),
+        (Judged::Rearmost, _) => format!("Hair stands {by} behind the pin bone."),
+        (Judged::Foremost, _) => format!("Hair stands {by} before the breastbone."),
+        (Judged::FrontColumn, _) => format!("The front column is {by} off plumb."),
+        (Judged::ColumnShare, true) => format!("The front legs are {by} too full."),
+        (Judged::ColumnShare, false) => format!("The front legs are {by} too thin."),
+        (Judged::Toe, _) => format!("The column stands {by} past the toe."),
+        (Judged::HindColumn, _) => format!("Hock and pastern differ by {by}."),
+        (Judged::ColumnPair, true) => format!("The hind legs are {by} fuller than the front."),
+        (Judged::ColumnPair, false) => format!("The hind legs are {by} thinner than the front."),
+        (Judged::LowerThigh, _) => format!("The lower thigh is {by} off its line."),
+        (Judged::KneeFullness, true) => format!("The knee bulges by {by}."),
+        (Judged::KneeFullness, false) => format!("The knee lacks {by} of fullness."),
+        (Judged::ShoulderIntoRibs, true) => format!("The shoulder stands {by} proud."),
+        (Judged::ShoulderIntoRibs, false) => format!("The shoulder is {by} hollow."),
+        (Judged::RibsNotFlat, true) => format!("The ribs stand {by} proud."),
+        (Judged::RibsNotFlat, false) => format!("The ribs are {by} too flat."),
+        (Judged::LoinNotHollow, true) => format!("The loin stands {by} proud."),
+        (Judged::LoinNotHollow, false) => format!("The loin is {by} hollow."),
+    }
+}
+
+/// A value as it stands on the screen.
+pub(super) fn value_text(point: &BalancePoint, value: f64, words: &Words<'_>) -> String {
+    match &point.divisor {
+        Divisor::By(_) => format!("{value:.2}"),
+        Divisor::Millimetres => words.bare(value),
+    }
+}
+
+/// A range as it stands on the screen.
+pub(super) fn range_text(point: &BalancePoint, words: &Words<'_>) -> String {
+    let text = |value: f64| value_text(point, value, words);
+    match point.range {
+        (Some(low), Some(high)) if matches!(point.divisor, Divisor::By(_)) && low <= 0.0 => {
+            format!("up to {}", text(high))
+        }
+        (Some(low), Some(high)) => format!("{} to {}", text(low), text(high)),
+        (None, Some(high)) => format!("up to {}", text(high)),
+        (Some(low), None) => format!("from {}", text(low)),
+        (None, None) => "any".into(),
+    }
+}

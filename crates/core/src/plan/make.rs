@@ -1,0 +1,91 @@
+use crate::balance::{Skin, Subject, shortest_safe_mm};
+use crate::coat::{CoatNow, Zone};
+use crate::dog::House;
+use crate::frame::Build;
+use crate::kit::Tool;
+use crate::look::Look;
+use crate::solve::{Bench, Solution, SolveError, UnitCut, choose_tools, solve_lengths};
+
+/// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
+/// method would differ.
+pub const METHOD: &str = "balance 1, side view";
+
+/// Everything a plan depends on.
+#[derive(Clone, Debug)]
+pub struct Job {
+    /// The frame.
+    pub build: Build,
+    /// The coat today.
+    pub coat: CoatNow,
+    /// The look chosen.
+    pub look: Look,
+    /// The salon's blades and combs.
+    pub kit: Vec<Tool>,
+    /// The salon's settings.
+    pub house: House,
+    /// How delicate the skin is.
+    pub skin: Skin,
+}
+
+impl Job {
+    /// Shortest safe length of a zone on this dog, mm.
+    pub fn safe_mm(&self, zone: Zone) -> f64 {
+        shortest_safe_mm(zone, self.skin)
+    }
+
+    /// The dog under the look, with this job's coat.
+    pub fn subject(&self) -> Subject {
+        self.subject_with(&self.coat)
+    }
+
+    /// The same under another coat.
+    pub fn subject_with(&self, coat: &CoatNow) -> Subject {
+        Subject::new(&self.build, coat, &self.look, &|zone| self.safe_mm(zone))
+    }
+}
+
+/// A solved plan: the ideal, and what the owned tools make of it.
+#[derive(Clone, Debug)]
+pub struct Plan {
+    /// The dog under the look.
+    pub subject: Subject,
+    /// The exact solve.
+    pub solution: Solution,
+    /// One cut per unit.
+    pub cuts: Vec<UnitCut>,
+    /// Length at every spot as the tools leave it, mm.
+    pub lengths_mm: Vec<f64>,
+}
+
+/// Solves a job: exact lengths, then owned tools.
+///
+/// Deterministic. Never infeasible: a wish that cannot be met is clipped to what can and reported
+/// in [`Subject::unmet`]; with no tool in the kit the plan is shears alone.
+///
+/// # Errors
+/// If the solver gives no answer, a fault of ours.
+pub fn make_plan(job: &Job) -> Result<Plan, SolveError> {
+    let subject = job.subject();
+    let solution = solve_lengths(&subject)?;
+    let bench = Bench {
+        subject: &subject,
+        coat: &job.coat,
+        points: &solution.points,
+        kit: &job.kit,
+        under: job.house.under_comb,
+        skin: job.skin,
+    };
+    let cuts = choose_tools(&bench, &solution.lengths_mm);
+    let mut lengths_mm = solution.lengths_mm.clone();
+    for cut in &cuts {
+        for (i, l) in cut.unit.spots(&subject).into_iter().zip(&cut.leaves_mm) {
+            lengths_mm[i] = *l;
+        }
+    }
+    Ok(Plan {
+        subject,
+        solution,
+        cuts,
+        lengths_mm,
+    })
+}

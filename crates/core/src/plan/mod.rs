@@ -1,0 +1,17 @@
+//! The plan: lengths that balance this dog, with owned tools, verdicts and costs.
+
+mod dressed;
+mod faults;
+mod make;
+mod reasons;
+mod report;
+mod words;
+
+pub use dressed::{PlanCoat, dress_plan};
+pub use make::{Job, METHOD, Plan, make_plan};
+pub use reasons::{Cause, Reason, find_reasons};
+pub use report::{
+    BalanceRow, PlanReport, Scores, StrokeName, UnitRow, UnmetWish, Verdict, now_rows, report,
+};
+pub(crate) use report::span_text;
+pub use words::Words;

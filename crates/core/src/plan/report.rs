@@ -1,0 +1,373 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::faults::{fault_sentence, range_text, value_text};
+use super::make::{Job, METHOD, Plan};
+use super::reasons::Reason;
+use super::words::Words;
+use crate::balance::{BalancePoint, Judged, Reach, ReachOf, Subject, balance_points, score};
+use crate::coat::Zone;
+use crate::lines::{ClipLine, clip_lines};
+use crate::look::{LookId, Upkeep};
+use crate::sheet::{CutSheet, cut_sheet};
+use crate::shape::CoatEdge;
+use crate::solve::{Stroke, Unit, UnitCut};
+use crate::units::Length;
+
+use super::dressed::{PlanCoat, dress_plan};
+
+/// Where a value stands against its range.
+#[derive(
+    Clone,
+    Copy,
+    Debug,
+    PartialEq,
+    Eq,
+    PartialOrd,
+    Ord,
+    Serialize,
+    Deserialize,
+    JsonSchema,
+    ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum Verdict {
+    /// In the range.
+    InRange,
+    /// Outside by no more than the tolerance, or by less than 2 mm.
+    WithinTolerance,
+    /// Outside.
+    Off,
+}
+
+/// In the words of a verdict nothing counts under this, mm (handbook 4).
+const NOTHING_COUNTS_UNDER_MM: f64 = 2.0;
+
+impl Verdict {
+    fn of(point: &BalancePoint, lengths: &[f64]) -> Self {
+        let (off, mm) = (point.off(lengths), point.off_mm(lengths));
+        if off <= 1e-6 {
+            Self::InRange
+        } else if off <= 1.0 || mm < NOTHING_COUNTS_UNDER_MM {
+            Self::WithinTolerance
+        } else {
+            Self::Off
+        }
+    }
+}
+
+/// One balance point on the screen.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct BalanceRow {
+    /// Which.
+    pub judged: Judged,
+    /// Its name.
+    pub label: String,
+    /// Value with the coat as it is.
+    pub now: String,
+    /// Value under the plan; the same as now where there is no plan.
+    pub plan: String,
+    /// What is asked.
+    pub target: String,
+    /// For points of length: what the look asks, what this frame can give at best.
+    pub frame: Option<String>,
+    /// Verdict on the coat as it is.
+    pub verdict_now: Verdict,
+    /// Verdict on the plan.
+    pub verdict: Verdict,
+    /// What is wrong under the plan, where it is off.
+    pub fault: Option<String>,
+    /// Where it shows, mm on the side page.
+    pub at_mm: [f64; 2],
+}
+
+/// How a unit is cut, by name.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum StrokeName {
+    /// Nothing comes off.
+    Leave,
+    /// Pressed flat, with the lay.
+    Full,
+    /// Against the lay.
+    Against,
+    /// Without weight.
+    Skim,
+    /// By shears.
+    Scissor,
+}
+
+impl From<Stroke> for StrokeName {
+    fn from(stroke: Stroke) -> Self {
+        match stroke {
+            Stroke::Leave => Self::Leave,
+            Stroke::Full => Self::Full,
+            Stroke::Against => Self::Against,
+            Stroke::Skim => Self::Skim,
+            Stroke::Scissor => Self::Scissor,
+        }
+    }
+}
+
+/// What one unit gets.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct UnitRow {
+    /// Which.
+    pub unit: Unit,
+    /// Its zone.
+    pub zone: Zone,
+    /// Its name.
+    pub label: String,
+    /// How it is cut.
+    pub stroke: StrokeName,
+    /// With what, in words.
+    pub tool: String,
+    /// The tool, where there is one.
+    pub tool_id: Option<Uuid>,
+    /// Length now.
+    pub now_mm: Length,
+    /// Shortest length it leaves.
+    pub from_mm: Length,
+    /// Longest length it leaves.
+    pub to_mm: Length,
+    /// The length as it stands on the sheet.
+    pub text: String,
+}
+
+/// Balance cost of four coats; smaller is better.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Scores {
+    /// As it came.
+    pub now: f64,
+    /// Clipped evenly at the look's nominal lengths.
+    pub uniform: f64,
+    /// The exact solve.
+    pub ideal: f64,
+    /// What the tools leave.
+    pub plan: f64,
+}
+
+/// A wish that cannot be met, with what can be had.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct UnmetWish {
+    /// Where.
+    pub zone: Zone,
+    /// One sentence.
+    pub message: String,
+}
+
+/// The plan as it is shown, saved and exported.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct PlanReport {
+    /// Name and number of the method.
+    pub method: String,
+    /// The look.
+    pub look: LookId,
+    /// Its name.
+    pub look_name: String,
+    /// Body length it was asked for.
+    pub body_mm: Length,
+    /// Whether the solver reached its accuracy.
+    pub is_exact: bool,
+    /// What each unit gets.
+    pub units: Vec<UnitRow>,
+    /// The balance points.
+    pub balance: Vec<BalanceRow>,
+    /// How many points are right or within tolerance.
+    pub right: u32,
+    /// Balance cost.
+    pub scores: Scores,
+    /// Why points stay off; empty until asked for.
+    pub reasons: Vec<Reason>,
+    /// The clip lines.
+    pub lines: Vec<ClipLine>,
+    /// The steps.
+    pub sheet: CutSheet,
+    /// What the owner takes on.
+    pub upkeep: Upkeep,
+    /// Wishes that cannot be met.
+    pub unmet: Vec<UnmetWish>,
+}
+
+/// Balance points of the coat as it is, judged by a look, without a solve.
+pub fn now_rows(job: &Job, words: &Words<'_>) -> Vec<BalanceRow> {
+    let subject = job.subject();
+    let (points, reach) = balance_points(&subject);
+    let now = subject.now(&job.coat);
+    rows(&subject, &points, &reach, &now, &now, words)
+}
+
+/// Writes a plan out for people.
+///
+/// `dog_name` and the cautions of the sheet come from the visit.
+pub fn report(
+    plan: &Plan,
+    job: &Job,
+    facts: &crate::sheet::DogFacts<'_>,
+    reasons: Vec<Reason>,
+) -> PlanReport {
+    let words = Words {
+        house: &job.house,
+        kit: &job.kit,
+    };
+    let subject = &plan.subject;
+    let points = &plan.solution.points;
+    let now = subject.now(&job.coat);
+    let balance = rows(
+        subject,
+        points,
+        &plan.solution.reach,
+        &now,
+        &plan.lengths_mm,
+        &words,
+    );
+    let right = balance.iter().filter(|r| r.verdict != Verdict::Off).count();
+    let edge = CoatEdge::new(
+        &subject.shape,
+        &dress_plan(plan, &job.coat, PlanCoat::Tools),
+    );
+    let lines = clip_lines(subject, &edge, &words);
+    let sheet = cut_sheet(plan, job, facts, &lines, &words);
+    PlanReport {
+        method: METHOD.into(),
+        look: job.look.id,
+        look_name: job.look.name.into(),
+        body_mm: Length::from_mm(job.look.body_mm).unwrap_or_default(),
+        is_exact: plan.solution.is_exact,
+        units: plan
+            .cuts
+            .iter()
+            .map(|cut| unit_row(cut, job, &words))
+            .collect(),
+        right: u32::try_from(right).unwrap_or(u32::MAX),
+        scores: Scores {
+            now: score(points, &now),
+            uniform: score(points, &subject.uniform()),
+            ideal: score(points, &plan.solution.lengths_mm),
+            plan: score(points, &plan.lengths_mm),
+        },
+        balance,
+        reasons,
+        lines,
+        sheet,
+        upkeep: job.look.upkeep(subject.height()),
+        unmet: unmet(subject, &words),
+    }
+}
+
+fn rows(
+    subject: &Subject,
+    points: &[BalancePoint],
+    reach: &Reach,
+    now: &[f64],
+    plan: &[f64],
+    words: &Words<'_>,
+) -> Vec<BalanceRow> {
+    Judged::ALL
+        .iter()
+        .filter_map(|judged| {
+            let worst = |lengths: &[f64]| {
+                points
+                    .iter()
+                    .filter(|p| p.judged == *judged)
+                    .max_by(|a, b| a.off(lengths).total_cmp(&b.off(lengths)))
+            };
+            let (point, point_now) = (worst(plan)?, worst(now)?);
+            let verdict = Verdict::of(point, plan);
+            let at = subject.shape.skin(point.at);
+            Some(BalanceRow {
+                judged: *judged,
+                label: judged.label().into(),
+                now: value_text(point_now, point_now.value_at(now), words),
+                plan: value_text(point, point.value_at(plan), words),
+                target: range_text(point, words),
+                frame: frame_text(*judged, reach),
+                verdict_now: Verdict::of(point_now, now),
+                verdict,
+                fault: (verdict == Verdict::Off).then(|| fault_sentence(point, plan, words)),
+                at_mm: [at.x, at.y],
+            })
+        })
+        .collect()
+}
+
+fn frame_text(judged: Judged, reach: &Reach) -> Option<String> {
+    let of: &ReachOf = match judged {
+        Judged::BodyRatio => &reach.body_ratio,
+        Judged::GapRatio => &reach.gap_ratio,
+        Judged::LegShare => &reach.leg_share,
+        _ => return None,
+    };
+    Some(format!(
+        "look asks {:.2} to {:.2}, this frame gives {:.2} at best",
+        of.asked.0, of.asked.1, of.best
+    ))
+}
+
+fn unit_row(cut: &UnitCut, job: &Job, words: &Words<'_>) -> UnitRow {
+    let of = |mm: f64| Length::from_mm(mm).unwrap_or_default();
+    let from = cut.leaves_mm.iter().copied().fold(f64::INFINITY, f64::min);
+    let to = cut.leaves_mm.iter().copied().fold(0.0, f64::max);
+    let zone = cut.unit.zone();
+    UnitRow {
+        unit: cut.unit,
+        zone,
+        label: cut.unit.label().into(),
+        stroke: cut.stroke.into(),
+        tool: tool_text(cut, words),
+        tool_id: cut.tool,
+        now_mm: of(job.coat.length_mm(zone)),
+        from_mm: of(from),
+        to_mm: of(to),
+        text: span_text(from, to, words),
+    }
+}
+
+/// One length, or the span where it changes along the unit.
+pub(crate) fn span_text(from: f64, to: f64, words: &Words<'_>) -> String {
+    let (low, high) = (words.bare(from), words.bare(to));
+    if low == high || to - from < 1.5 {
+        words.bare(f64::midpoint(from, to))
+    } else {
+        format!("{low}–{high}")
+    }
+}
+
+fn tool_text(cut: &UnitCut, words: &Words<'_>) -> String {
+    match (cut.stroke, cut.tool) {
+        (Stroke::Leave, _) => "leave as it is".into(),
+        (Stroke::Full, Some(tool)) => format!("{}, with the lay", words.tool(tool)),
+        (Stroke::Against, Some(tool)) => format!("{}, against the lay", words.tool(tool)),
+        (Stroke::Skim, Some(tool)) => format!("skim, {}", words.tool(tool)),
+        (Stroke::Scissor, Some(tool)) => format!("shears after the {}", words.tool(tool)),
+        (_, None) => "shears".into(),
+    }
+}
+
+fn unmet(subject: &Subject, words: &Words<'_>) -> Vec<UnmetWish> {
+    subject
+        .unmet
+        .iter()
+        .map(|wish| {
+            let (zone, wanted, given) = (
+                wish.zone.label(),
+                words.length(wish.wish_mm),
+                words.length(wish.given_mm),
+            );
+            UnmetWish {
+                zone: wish.zone,
+                message: if wish.is_too_long {
+                    format!(
+                        "The {zone}: the owner asks for {wanted}; {given} is all there is. Let it grow."
+                    )
+                } else {
+                    format!(
+                        "The {zone}: the owner asks for {wanted}; {given} is the shortest that is safe."
+                    )
+                },
+            }
+        })
+        .collect()
+}

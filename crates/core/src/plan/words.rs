@@ -1,0 +1,71 @@
+use uuid::Uuid;
+
+use crate::dog::House;
+use crate::kit::{Tool, ToolKind, UnderComb};
+use crate::units::{Length, UnitSystem, fingers_text, length_text};
+
+/// How this salon says lengths and tools.
+#[derive(Clone, Copy, Debug)]
+pub struct Words<'a> {
+    /// The salon's settings.
+    pub house: &'a House,
+    /// Its kit.
+    pub kit: &'a [Tool],
+}
+
+impl Words<'_> {
+    /// A length without its unit.
+    pub fn bare(&self, mm: f64) -> String {
+        length_text(Length::from_mm(mm).unwrap_or_default(), self.house.units)
+    }
+
+    /// A length with its unit.
+    pub fn length(&self, mm: f64) -> String {
+        format!("{} {}", self.bare(mm), self.unit())
+    }
+
+    /// The unit's short name.
+    pub fn unit(&self) -> &'static str {
+        match self.house.units {
+            UnitSystem::Millimetres => "mm",
+            UnitSystem::Inches => "in",
+        }
+    }
+
+    /// A distance a hand can lay off: the length, and finger-breadths where a hand can tell.
+    pub fn distance(&self, mm: f64) -> String {
+        let distance = Length::from_mm(mm.abs()).unwrap_or_default();
+        match fingers_text(distance, self.house.finger_mm) {
+            Some(fingers) => format!("{} ({fingers})", self.length(mm.abs())),
+            None => self.length(mm.abs()),
+        }
+    }
+
+    /// A tool as it is called at the table.
+    pub fn tool(&self, id: Uuid) -> String {
+        let Some(tool) = self.kit.iter().find(|t| t.id == id) else {
+            return "a tool no longer in the kit".into();
+        };
+        match tool.kind {
+            ToolKind::Blade => format!("{} blade", tool.printed.trim()),
+            ToolKind::Comb => format!(
+                "{} comb over the {}",
+                tool.printed.trim(),
+                self.house.under_comb.number()
+            ),
+        }
+    }
+
+    /// The bare blade of about a comb's length, for when the comb will not go through.
+    pub fn blade_instead(&self, comb: Uuid) -> Option<&Tool> {
+        let comb = self.kit.iter().find(|t| t.id == comb)?;
+        let leaves = comb.leaves_mm.as_mm() + UnderComb::leaves_mm(self.house.under_comb) - 0.5;
+        self.kit
+            .iter()
+            .filter(|t| t.kind == ToolKind::Blade && t.is_fit())
+            .min_by(|a, b| {
+                let off = |t: &Tool| (t.leaves_mm.as_mm() - leaves).abs();
+                off(a).total_cmp(&off(b))
+            })
+    }
+}

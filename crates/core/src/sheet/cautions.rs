@@ -1,0 +1,146 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::steps::DogFacts;
+use crate::coat::{CoatNow, Knots, Zone};
+use crate::dog::Sex;
+
+/// Stands on every printed sheet and on the About page (handbook 7).
+pub const STANDING_CAUTION: &str = "This is a planning aid. It does not replace training, licensed practice, local law or a veterinary surgeon. When unsure, stop.";
+
+/// A caution at the step it belongs to.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Caution {
+    /// The sentence.
+    pub text: String,
+    /// Whether it comes from this dog's record; those are shown first.
+    pub is_this_dogs: bool,
+}
+
+/// What a step touches, as cautions see it.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub(super) enum Hazard {
+    Start,
+    Hygiene,
+    NailsAndPads,
+    EarCanal,
+    CombOut,
+    Dryer,
+    BareBlade,
+    Comb,
+    Flank,
+    Legs,
+    Feet,
+    Face,
+    Ears,
+    Tail,
+    Shears,
+    Floor,
+}
+
+/// The usual cautions of handbook 7 (common practice), in its words.
+fn usual(hazard: Hazard) -> &'static [&'static str] {
+    match hazard {
+        Hazard::Start => &[
+            "Look under the collar, in ears and mouth. Wound, lump or smell: have a vet look at this.",
+            "Never leave a dog on a table or in a loop; a hand on the dog always.",
+        ],
+        Hazard::Hygiene => &[
+            "Cool blade only, flat and light; stretch folds, cover what must not be cut.",
+        ],
+        Hazard::NailsAndPads => &[
+            "Do not dig between the toes; hold the dewclaw down, feel behind too.",
+        ],
+        Hazard::EarCanal => &["No solution into an ear that is sore or smells: vet."],
+        Hazard::CombOut => &[
+            "Do not brush for longer than the dog bears; never scissor a knot against the skin.",
+        ],
+        Hazard::Dryer => &["Warm, not hot; nozzle off the face; a pause if it pants."],
+        Hazard::BareBlade => &["Feel the blade on your wrist; cool, swap, oil. Never its edge into a fold."],
+        Hazard::Comb => &["Comb on with the clipper off, seated; it falls off in a knot."],
+        Hazard::Flank => &["Draw the flank fold flat; lift the blade away going down."],
+        Hazard::Legs => &["Legs only as high as they go; mind tendon, dewclaw and armpit."],
+        Hazard::Feet => &["Point the foot ahead; cut with the nails as guide, never across the pad."],
+        Hazard::Face => &["Closed tips, points away from the eye; spray on the comb."],
+        Hazard::Ears => &["Ear flat, a finger behind edge and tip: cut beyond the finger."],
+        Hazard::Tail => &["Feel the end of the bone first; cut beyond it. A little stays beside the anus."],
+        Hazard::Shears => &["Eye at the height of the cut; hold the tips, the cut moves with the dog."],
+        Hazard::Floor => &["Lead off the table; floor not wet."],
+    }
+}
+
+/// Cautions of a step: this dog's own first.
+pub(super) fn cautions(hazards: &[Hazard], facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<Caution> {
+    let mut list: Vec<Caution> = Vec::new();
+    for hazard in hazards {
+        for text in own(*hazard, facts, coat) {
+            list.push(Caution {
+                text,
+                is_this_dogs: true,
+            });
+        }
+    }
+    for hazard in hazards {
+        for text in usual(*hazard) {
+            list.push(Caution {
+                text: (*text).into(),
+                is_this_dogs: false,
+            });
+        }
+    }
+    list
+}
+
+fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
+    let dog = facts.dog;
+    let tight = |zones: &[Zone]| -> Vec<&str> {
+        coat.knots
+            .iter()
+            .filter(|(z, k)| **k == Knots::Tight && (zones.is_empty() || zones.contains(z)))
+            .map(|(z, _)| z.label())
+            .collect()
+    };
+    let mut own = Vec::new();
+    match hazard {
+        Hazard::Start => {
+            if !dog.handling.trim().is_empty() {
+                own.push(dog.handling.trim().to_owned());
+            }
+            if dog.is_old() {
+                own.push("Old dog: breaks, low table, support under the chest; stop on distress.".into());
+            }
+            if dog.is_puppy() {
+                own.push("Puppy: short and calm; hygiene, feet and eyes first.".into());
+            }
+        }
+        Hazard::CombOut => {
+            let zones = tight(&[]);
+            if !zones.is_empty() {
+                own.push(format!(
+                    "Tight knots: {}. The owner consents to the short clip in writing first; skin below may be sore.",
+                    zones.join(", ")
+                ));
+            }
+        }
+        Hazard::Hygiene => {
+            if dog.sex == Sex::Male {
+                own.push("Male: cover sheath and testicles; leave a little at the sheath.".into());
+            }
+            if dog.sex == Sex::Female {
+                own.push("Female: cover vulva and nipples; strokes towards it from both sides, no pressure.".into());
+            }
+        }
+        Hazard::Flank if !tight(&[Zone::TuckUp, Zone::Flank]).is_empty() => {
+            own.push("Knots here: blade flat beneath them, skin stretched.".into());
+        }
+        Hazard::Legs if dog.is_old() => {
+            own.push("Stiff joints: low lifts, short holds.".into());
+        }
+        Hazard::BareBlade if dog.is_old() => {
+            own.push("Old skin: one blade longer; patch first.".into());
+        }
+        _ => {}
+    }
+    own
+}

@@ -1,0 +1,426 @@
+use uuid::Uuid;
+
+use super::units::Unit;
+use crate::balance::{BalancePoint, Skin, Subject, bounds, score, shortest_safe_mm};
+use crate::coat::{CoatNow, Knots, Zone};
+use crate::kit::{Direction, Tool, ToolKind, UnderComb, full_leaves_mm, skim_leaves_mm};
+
+/// How a unit is cut (handbook 3, *Strokes*).
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Stroke {
+    /// Nothing comes off.
+    Leave,
+    /// Pressed flat, with the lay.
+    Full,
+    /// Against the lay.
+    Against,
+    /// The clipper's weight taken off it; only the tips go.
+    Skim,
+    /// By shears, roughed out by the tool if there is one.
+    Scissor,
+}
+
+/// What one unit gets.
+#[derive(Clone, Debug, PartialEq)]
+pub struct UnitCut {
+    /// Which unit.
+    pub unit: Unit,
+    /// How.
+    pub stroke: Stroke,
+    /// With which tool; none for shears alone and for what is left.
+    pub tool: Option<Uuid>,
+    /// Length wanted at each of its spots, mm.
+    pub wanted_mm: Vec<f64>,
+    /// Length the cut leaves at each of its spots, mm.
+    pub leaves_mm: Vec<f64>,
+    /// Minutes of shears, medium dog; zero for the clipper.
+    pub scissor_minutes: f64,
+    /// Cost in mm² (balance-model.md 11).
+    cost: f64,
+}
+
+// Costs in mm² on a dog of 450 mm (balance-model.md 11, found by experiment).
+
+/// Taking up one more tool: one blade does all it can before it is changed.
+const TOOL: f64 = 8.0;
+/// Scatter of the hand in a skim.
+const SKIM_SCATTER: f64 = 2.0;
+/// Scatter of shears.
+const SCISSOR_SCATTER: f64 = 1.0;
+/// One minute of shears.
+const MINUTE: f64 = 3.0;
+/// Too short counts double: hair cannot be added.
+const TOO_SHORT: f64 = 2.0;
+/// Shears without a rough-out take this many times the minutes.
+const WITHOUT_ROUGHING: f64 = 4.0;
+/// Each so many millimetres roughed too long add the minutes once more.
+const ROUGH_MM: f64 = 20.0;
+/// How far a roughing tool may be shorter than the longest length wanted, mm.
+const ROUGH_SLACK: f64 = 0.5;
+/// A tool may miss a limit or a safe length by so little, mm: less than a hand can hold.
+const HAIRSBREADTH: f64 = 0.05;
+/// At most this many tools are weighed as a set, the best somewhere.
+const MOST_TOOLS: usize = 12;
+/// Balance cost in mm² when single swaps are judged, and the share of the miss that then counts.
+const SWAP_BALANCE: f64 = 5.0;
+const SWAP_MISS: f64 = 0.25;
+/// Rounds of single swaps; a third changes nothing more (tried).
+const SWAP_ROUNDS: usize = 2;
+
+/// What the choice of tools depends on.
+#[derive(Clone, Copy, Debug)]
+pub struct Bench<'a> {
+    /// The dog under the look.
+    pub subject: &'a Subject,
+    /// Its coat.
+    pub coat: &'a CoatNow,
+    /// The judged points.
+    pub points: &'a [BalancePoint],
+    /// The kit.
+    pub kit: &'a [Tool],
+    /// Blade beneath the combs.
+    pub under: UnderComb,
+    /// How delicate the skin is.
+    pub skin: Skin,
+}
+
+/// Turns the lengths wanted into owned tools: the set of tools that costs least, exactly, then
+/// single swaps judged by what they do to the balance.
+///
+/// # Units and shapes
+/// `ideal_mm` holds one length per spot of the subject. Returns one cut per unit in the order of
+/// [`Unit::ALL`].
+///
+/// # References
+/// balance-model.md 11.
+pub fn choose_tools(bench: &Bench<'_>, ideal_mm: &[f64]) -> Vec<UnitCut> {
+    let options: Vec<Vec<UnitCut>> = Unit::ALL
+        .iter()
+        .map(|unit| bench.options(*unit, ideal_mm))
+        .collect();
+    let chosen = best_set(&options);
+    bench.swap(&options, chosen, ideal_mm)
+}
+
+/// The cheapest choice of one option a unit, each tool counted once: exact over the subsets of
+/// the tools that are best somewhere.
+pub fn best_set(options: &[Vec<UnitCut>]) -> Vec<usize> {
+    let tools = leading_tools(options);
+    let cheapest = |unit: &[UnitCut], allowed: &dyn Fn(Uuid) -> bool| {
+        unit.iter()
+            .enumerate()
+            .filter(|(_, o)| o.tool.is_none_or(allowed))
+            .min_by(|a, b| a.1.cost.total_cmp(&b.1.cost))
+            .map(|(i, o)| (i, o.cost))
+    };
+    // Table: cost of each unit with each tool, and without any.
+    let none = |_: Uuid| false;
+    let free: Vec<f64> = options
+        .iter()
+        .map(|unit| cheapest(unit, &none).map_or(f64::INFINITY, |(_, c)| c))
+        .collect();
+    let with: Vec<Vec<f64>> = options
+        .iter()
+        .map(|unit| {
+            tools
+                .iter()
+                .map(|tool| {
+                    unit.iter()
+                        .filter(|o| o.tool == Some(*tool))
+                        .map(|o| o.cost)
+                        .fold(f64::INFINITY, f64::min)
+                })
+                .collect()
+        })
+        .collect();
+    let mut best = (f64::INFINITY, 0_u32);
+    for set in 0_u32..1 << tools.len() {
+        let mut cost = TOOL * f64::from(set.count_ones());
+        for (unit, free) in with.iter().zip(&free) {
+            let mut least = *free;
+            let mut rest = set;
+            while rest != 0 {
+                least = least.min(unit[rest.trailing_zeros() as usize]);
+                rest &= rest - 1;
+            }
+            cost += least;
+            if cost >= best.0 {
+                break;
+            }
+        }
+        if cost < best.0 {
+            best = (cost, set);
+        }
+    }
+    let allowed = |tool: Uuid| {
+        tools
+            .iter()
+            .position(|t| *t == tool)
+            .is_some_and(|i| best.1 >> i & 1 == 1)
+    };
+    options
+        .iter()
+        .map(|unit| cheapest(unit, &allowed).map_or(0, |(i, _)| i))
+        .collect()
+}
+
+/// Cost of a choice: its options and each tool once.
+pub fn cost_of(options: &[Vec<UnitCut>], chosen: &[usize]) -> f64 {
+    let cuts: Vec<&UnitCut> = options.iter().zip(chosen).map(|(o, i)| &o[*i]).collect();
+    let mut tools: Vec<Uuid> = cuts.iter().filter_map(|c| c.tool).collect();
+    tools.sort_unstable();
+    tools.dedup();
+    cuts.iter().map(|c| c.cost).sum::<f64>() + TOOL * tools.len() as f64
+}
+
+/// Tools that are best for some unit, at most [`MOST_TOOLS`], the often best first.
+fn leading_tools(options: &[Vec<UnitCut>]) -> Vec<Uuid> {
+    let mut wins: Vec<(Uuid, usize)> = Vec::new();
+    for unit in options {
+        let mut ranked: Vec<&UnitCut> = unit.iter().filter(|o| o.tool.is_some()).collect();
+        ranked.sort_by(|a, b| a.cost.total_cmp(&b.cost));
+        for (place, option) in ranked.iter().take(3).enumerate() {
+            let Some(tool) = option.tool else { continue };
+            match wins.iter_mut().find(|(t, _)| *t == tool) {
+                Some(win) => win.1 += 3 - place,
+                None => wins.push((tool, 3 - place)),
+            }
+        }
+    }
+    wins.sort_by(|a, b| b.1.cmp(&a.1).then(a.0.cmp(&b.0)));
+    wins.truncate(MOST_TOOLS);
+    wins.into_iter().map(|(tool, _)| tool).collect()
+}
+
+impl Bench<'_> {
+    /// Lengths wanted, lowest and highest allowed, and coat there now, per spot of a unit.
+    fn spots(&self, unit: Unit, ideal_mm: &[f64]) -> Vec<Wanted> {
+        let spots = unit.spots(self.subject);
+        if spots.is_empty() {
+            return vec![self.set_length(unit.zone())];
+        }
+        spots
+            .into_iter()
+            .map(|i| {
+                let spot = &self.subject.spots[i];
+                Wanted {
+                    ideal: ideal_mm[i],
+                    low: spot.low,
+                    high: spot.high,
+                    now: self.coat.length_mm(spot.zone),
+                }
+            })
+            .collect()
+    }
+
+    /// A zone that the balance does not judge: the look's length as far as it can be had.
+    fn set_length(&self, zone: Zone) -> Wanted {
+        let (low, high) = bounds(self.coat, zone, shortest_safe_mm(zone, self.skin));
+        let nominal = self
+            .subject
+            .look
+            .nominal_mm(zone, self.subject.height());
+        Wanted {
+            ideal: nominal.min(high).max(low),
+            low,
+            high,
+            now: self.coat.length_mm(zone),
+        }
+    }
+
+    fn options(&self, unit: Unit, ideal_mm: &[f64]) -> Vec<UnitCut> {
+        let wanted = self.spots(unit, ideal_mm);
+        let scale = (450.0 / self.subject.height()).powi(2);
+        let zone = unit.zone();
+        let knots = self.coat.knots(zone);
+        let mut options = Vec::new();
+        let mut offer = |stroke, tool: Option<Uuid>, leaves: &dyn Fn(&Wanted) -> f64, extra: f64, minutes: f64| {
+            let leaves_mm: Vec<f64> = wanted.iter().map(|w| leaves(w).min(w.now)).collect();
+            let is_allowed = wanted.iter().zip(&leaves_mm).all(|(w, l)| {
+                *l >= w.low - HAIRSBREADTH && *l <= w.high + HAIRSBREADTH
+            });
+            if !is_allowed {
+                return;
+            }
+            let miss = wanted
+                .iter()
+                .zip(&leaves_mm)
+                .map(|(w, l)| {
+                    let off = l - w.ideal;
+                    off * off * if off < 0.0 { TOO_SHORT } else { 1.0 }
+                })
+                .sum::<f64>()
+                / wanted.len() as f64;
+            options.push(UnitCut {
+                unit,
+                stroke,
+                tool,
+                wanted_mm: wanted.iter().map(|w| w.ideal).collect(),
+                leaves_mm,
+                scissor_minutes: minutes,
+                cost: miss * scale + extra,
+            });
+        };
+        offer(Stroke::Leave, None, &|w| w.now, 0.0, 0.0);
+        let longest = wanted.iter().map(|w| w.ideal).fold(0.0, f64::max);
+        let mean = wanted.iter().map(|w| w.ideal).sum::<f64>() / wanted.len() as f64;
+        let minutes = unit.scissor_minutes();
+        for tool in self.kit.iter().filter(|t| t.is_fit()) {
+            if tool.kind == ToolKind::Comb && knots == Knots::Tight {
+                continue; // A comb attachment that meets a knot falls off or leaves a hole.
+            }
+            let full = full_leaves_mm(tool, self.under, Direction::WithTheLay, self.coat.stand);
+            offer(Stroke::Full, Some(tool.id), &|_| full, 0.0, 0.0);
+            match tool.kind {
+                ToolKind::Blade => {
+                    if self.coat.texture.bears_against() && knots == Knots::None {
+                        let against = full_leaves_mm(
+                            tool,
+                            self.under,
+                            Direction::AgainstTheLay,
+                            self.coat.stand,
+                        );
+                        offer(Stroke::Against, Some(tool.id), &|_| against, 0.0, 0.0);
+                    }
+                }
+                ToolKind::Comb => {
+                    let skim = skim_leaves_mm(tool, self.under);
+                    offer(Stroke::Skim, Some(tool.id), &|_| skim, SKIM_SCATTER, 0.0);
+                }
+            }
+            if full >= longest - ROUGH_SLACK {
+                let more = minutes * (1.0 + (full - mean).max(0.0) / ROUGH_MM);
+                let extra = SCISSOR_SCATTER + MINUTE * more;
+                offer(Stroke::Scissor, Some(tool.id), &|w| w.ideal, extra, more);
+            }
+        }
+        let more = minutes * WITHOUT_ROUGHING;
+        let extra = SCISSOR_SCATTER + MINUTE * more;
+        offer(Stroke::Scissor, None, &|w| w.ideal, extra, more);
+        options
+    }
+
+    /// Single swaps judged by the balance they give: fewer minutes at the same score.
+    fn swap(
+        &self,
+        options: &[Vec<UnitCut>],
+        mut chosen: Vec<usize>,
+        ideal_mm: &[f64],
+    ) -> Vec<UnitCut> {
+        let places: Vec<Vec<usize>> = Unit::ALL.iter().map(|u| u.spots(self.subject)).collect();
+        let mut lengths = ideal_mm.to_vec();
+        let put = |lengths: &mut [f64], u: usize, option: &UnitCut| {
+            for (i, l) in places[u].iter().zip(&option.leaves_mm) {
+                lengths[*i] = *l;
+            }
+        };
+        for (u, i) in chosen.iter().enumerate() {
+            put(&mut lengths, u, &options[u][*i]);
+        }
+        let mut used: Vec<(Uuid, usize)> = Vec::new();
+        for (unit, i) in options.iter().zip(&chosen) {
+            count(&mut used, unit[*i].tool, 1);
+        }
+        for _ in 0..SWAP_ROUNDS {
+            for u in 0..options.len() {
+                if places[u].is_empty() {
+                    continue;
+                }
+                let was = chosen[u];
+                count(&mut used, options[u][was].tool, -1);
+                let mut best = (f64::INFINITY, was);
+                for (i, option) in options[u].iter().enumerate() {
+                    let is_new = option
+                        .tool
+                        .is_some_and(|t| !used.iter().any(|(u, n)| *u == t && *n > 0));
+                    let cost = SWAP_MISS * option.cost + if is_new { TOOL } else { 0.0 };
+                    if cost >= best.0 {
+                        continue;
+                    }
+                    put(&mut lengths, u, option);
+                    let cost = cost + SWAP_BALANCE * score(self.points, &lengths);
+                    if cost < best.0 - 1e-9 {
+                        best = (cost, i);
+                    }
+                }
+                chosen[u] = best.1;
+                put(&mut lengths, u, &options[u][best.1]);
+                count(&mut used, options[u][best.1].tool, 1);
+            }
+        }
+        options
+            .iter()
+            .zip(chosen)
+            .map(|(unit, i)| unit[i].clone())
+            .collect()
+    }
+}
+
+fn count(used: &mut Vec<(Uuid, usize)>, tool: Option<Uuid>, by: isize) {
+    let Some(tool) = tool else { return };
+    match used.iter_mut().find(|(t, _)| *t == tool) {
+        Some((_, n)) => *n = n.saturating_add_signed(by),
+        None => used.push((tool, usize::from(by > 0))),
+    }
+}
+
+/// What is wanted at one spot, mm.
+#[derive(Clone, Copy, Debug)]
+struct Wanted {
+    ideal: f64,
+    low: f64,
+    high: f64,
+    now: f64,
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use proptest::prelude::*;
+
+    fn option(tool: Option<u128>, cost: f64) -> UnitCut {
+        UnitCut {
+            unit: Unit::BackFront,
+            stroke: Stroke::Full,
+            tool: tool.map(Uuid::from_u128),
+            wanted_mm: vec![],
+            leaves_mm: vec![],
+            scissor_minutes: 0.0,
+            cost,
+        }
+    }
+
+    /// Every combination of options, tool costs counted once a tool.
+    fn exhaustive(options: &[Vec<UnitCut>]) -> f64 {
+        let mut best = f64::INFINITY;
+        let mut chosen = vec![0; options.len()];
+        loop {
+            best = best.min(cost_of(options, &chosen));
+            let Some(u) = (0..chosen.len()).find(|u| chosen[*u] + 1 < options[*u].len()) else {
+                return best;
+            };
+            chosen[..u].fill(0);
+            chosen[u] += 1;
+        }
+    }
+
+    proptest! {
+        /// Tool assignment against exhaustive search on small cases (handbook 8).
+        #[test]
+        fn the_chosen_set_of_tools_is_the_cheapest_of_all(
+            costs in prop::collection::vec(prop::collection::vec(0.0_f64..40.0, 4), 5)
+        ) {
+            let options: Vec<Vec<UnitCut>> = costs
+                .iter()
+                .map(|unit| {
+                    unit.iter()
+                        .enumerate()
+                        .map(|(i, c)| option((i > 0).then_some(i as u128), *c))
+                        .collect()
+                })
+                .collect();
+            let ours = cost_of(&options, &best_set(&options));
+            prop_assert!((ours - exhaustive(&options)).abs() < 1e-9);
+        }
+    }
+}

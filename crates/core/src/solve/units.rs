@@ -1,0 +1,261 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use crate::balance::{Place, Subject, Width};
+use crate::coat::Zone;
+use crate::look::Cut;
+use crate::shape::Station;
+
+/// A part of the dog that is cut alike (balance-model.md 11).
+#[derive(
+    Clone,
+    Copy,
+    Debug,
+    PartialEq,
+    Eq,
+    PartialOrd,
+    Ord,
+    Hash,
+    Serialize,
+    Deserialize,
+    JsonSchema,
+    ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "each is named by Unit::label")]
+pub enum Unit {
+    Throat,
+    Crest,
+    BackFront,
+    BackRear,
+    Croup,
+    Rump,
+    Shoulder,
+    Ribs,
+    Hip,
+    Chest,
+    Underline,
+    TuckUp,
+    FlankAndKnee,
+    HindBack,
+    Hock,
+    HindFront,
+    HindOut,
+    HindIn,
+    ForeBack,
+    ForeFront,
+    ForeOut,
+    ForeIn,
+    Face,
+    Beard,
+    Topknot,
+    Ears,
+    Feet,
+    Tail,
+}
+
+use Station as S;
+
+impl Unit {
+    /// All units, body first, then legs, then head and tail.
+    pub const ALL: [Self; 28] = [
+        Self::Throat,
+        Self::Crest,
+        Self::BackFront,
+        Self::BackRear,
+        Self::Croup,
+        Self::Rump,
+        Self::Shoulder,
+        Self::Ribs,
+        Self::Hip,
+        Self::Chest,
+        Self::Underline,
+        Self::TuckUp,
+        Self::FlankAndKnee,
+        Self::HindBack,
+        Self::Hock,
+        Self::HindFront,
+        Self::HindOut,
+        Self::HindIn,
+        Self::ForeBack,
+        Self::ForeFront,
+        Self::ForeOut,
+        Self::ForeIn,
+        Self::Face,
+        Self::Beard,
+        Self::Topknot,
+        Self::Ears,
+        Self::Feet,
+        Self::Tail,
+    ];
+
+    /// Name in a sentence.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Throat => "throat",
+            Self::Crest => "crest",
+            Self::BackFront => "back, front half",
+            Self::BackRear => "back, rear half",
+            Self::Croup => "croup",
+            Self::Rump => "rump",
+            Self::Shoulder => "neck side and shoulder",
+            Self::Ribs => "ribs",
+            Self::Hip => "hip and upper thigh",
+            Self::Chest => "chest",
+            Self::Underline => "underline",
+            Self::TuckUp => "tuck-up",
+            Self::FlankAndKnee => "flank and front of the knee",
+            Self::HindBack => "back of the hind leg",
+            Self::Hock => "hock",
+            Self::HindFront => "front of the hind leg",
+            Self::HindOut => "outside of the hind leg",
+            Self::HindIn => "inside of the hind leg",
+            Self::ForeBack => "back of the front leg",
+            Self::ForeFront => "front of the front leg",
+            Self::ForeOut => "outside of the front leg",
+            Self::ForeIn => "inside of the front leg",
+            Self::Face => "face",
+            Self::Beard => "beard",
+            Self::Topknot => "topknot",
+            Self::Ears => "ears",
+            Self::Feet => "feet",
+            Self::Tail => "tail",
+        }
+    }
+
+    /// The coat zone whose record speaks for the unit.
+    pub const fn zone(self) -> Zone {
+        match self {
+            Self::Throat => Zone::Throat,
+            Self::Crest => Zone::Crest,
+            Self::BackFront | Self::BackRear => Zone::Back,
+            Self::Croup => Zone::Croup,
+            Self::Rump => Zone::Rump,
+            Self::Shoulder => Zone::Shoulder,
+            Self::Ribs => Zone::Ribs,
+            Self::Hip => Zone::Hip,
+            Self::Chest => Zone::Chest,
+            Self::Underline => Zone::Underline,
+            Self::TuckUp => Zone::TuckUp,
+            Self::FlankAndKnee => Zone::Knee,
+            Self::HindBack => Zone::HindBack,
+            Self::Hock => Zone::Hock,
+            Self::HindFront => Zone::HindFront,
+            Self::HindOut => Zone::HindOut,
+            Self::HindIn => Zone::HindIn,
+            Self::ForeBack => Zone::ForeBack,
+            Self::ForeFront => Zone::ForeFront,
+            Self::ForeOut => Zone::ForeOut,
+            Self::ForeIn => Zone::ForeIn,
+            Self::Face => Zone::Cheek,
+            Self::Beard => Zone::Beard,
+            Self::Topknot => Zone::Topknot,
+            Self::Ears => Zone::Ear,
+            Self::Feet => Zone::Foot,
+            Self::Tail => Zone::Tail,
+        }
+    }
+
+    /// Minutes of shears after roughing out, medium dog (balance-model.md 11; head and tail after
+    /// handbook 6).
+    pub const fn scissor_minutes(self) -> f64 {
+        match self {
+            Self::Throat | Self::Crest | Self::TuckUp | Self::FlankAndKnee | Self::HindBack => 1.5,
+            Self::Croup | Self::Hock => 1.0,
+            Self::Ribs => 3.0,
+            Self::HindOut | Self::HindIn => 2.5,
+            Self::ForeBack | Self::ForeFront | Self::ForeOut | Self::ForeIn => 2.5,
+            Self::Tail | Self::Ears => 4.0,
+            Self::Topknot => 6.0,
+            Self::Beard => 3.0,
+            Self::BackFront
+            | Self::BackRear
+            | Self::Rump
+            | Self::Shoulder
+            | Self::Hip
+            | Self::Chest
+            | Self::Underline
+            | Self::HindFront
+            | Self::Face
+            | Self::Feet => 2.0,
+        }
+    }
+
+    /// Whether the unit stands twice on the dog (legs, ears, sides of the body).
+    pub const fn is_of_a_leg(self) -> bool {
+        matches!(
+            self,
+            Self::FlankAndKnee
+                | Self::HindBack
+                | Self::Hock
+                | Self::HindFront
+                | Self::HindOut
+                | Self::HindIn
+                | Self::ForeBack
+                | Self::ForeFront
+                | Self::ForeOut
+                | Self::ForeIn
+        )
+    }
+
+    /// The unknowns of the balance it covers; none for what the side view does not judge.
+    pub fn spots(self, subject: &Subject) -> Vec<usize> {
+        let stretch = |from: S, to: S| -> Vec<Place> {
+            S::ALL[from.index()..=to.index()]
+                .iter()
+                .map(|s| Place::Side(*s))
+                .collect()
+        };
+        let widths = |list: &[Width]| -> Vec<Place> {
+            list.iter().map(|w| Place::Width(*w)).collect()
+        };
+        let places = match self {
+            Self::Throat => stretch(S::ThroatLow, S::ThroatHigh),
+            Self::Crest => stretch(S::CrestHigh, S::NeckBase),
+            Self::BackFront => stretch(S::Withers, S::BackMid),
+            Self::BackRear => stretch(S::LoinFront, S::HipCrest),
+            Self::Croup => stretch(S::Croup, S::TailSet),
+            Self::Rump => stretch(S::UnderTail, S::Buttock),
+            Self::Shoulder => widths(&[Width::Neck, Width::Shoulder]),
+            Self::Ribs => widths(&[Width::RibFront, Width::LastRib, Width::Loin]),
+            Self::Hip => widths(&[Width::Hip, Width::Thigh]),
+            Self::Chest => {
+                let mut chest = stretch(S::ChestUnder, S::Breastbone);
+                chest.push(Place::Side(S::ArmFront));
+                chest
+            }
+            Self::Underline => stretch(S::BellyRear, S::Brisket),
+            Self::TuckUp => stretch(S::TuckUp, S::LastRib),
+            Self::FlankAndKnee => {
+                let mut knee = stretch(S::Stifle, S::ThighFront);
+                knee.push(Place::Side(S::FlankFold));
+                knee
+            }
+            Self::HindBack => stretch(S::ThighBack, S::AboveHock),
+            Self::Hock => stretch(S::HockPoint, S::RearPastern),
+            Self::HindFront => stretch(S::RearPasternFront, S::GaskinFront),
+            Self::ForeBack => stretch(S::Elbow, S::WristBack),
+            Self::ForeFront => stretch(S::WristFront, S::ForearmFrontHigh),
+            Self::HindOut
+            | Self::HindIn
+            | Self::ForeOut
+            | Self::ForeIn
+            | Self::Face
+            | Self::Beard
+            | Self::Topknot
+            | Self::Ears
+            | Self::Feet
+            | Self::Tail => Vec::new(),
+        };
+        places
+            .into_iter()
+            .filter_map(|p| subject.find(p))
+            .collect()
+    }
+
+    /// How the look cuts the unit.
+    pub fn cut(self, subject: &Subject) -> Cut {
+        subject.look.cut(self.zone())
+    }
+}
