@@ -3,7 +3,9 @@
 
 pub mod balance;
 pub mod coat;
+pub mod desk;
 pub mod dog;
+pub mod drawing;
 pub mod frame;
 pub mod kit;
 pub mod lines;
@@ -13,3 +15,4 @@ pub mod shape;
 pub mod sheet;
 pub mod solve;
 pub mod units;
+pub mod visit;

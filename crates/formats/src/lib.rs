@@ -1,1 +1,20 @@
-//! stub
+//! Bytes and text to core values and back: dog file, SVG, PDF, PNG.
+#![warn(missing_docs)]
+
+mod dog_file;
+mod fonts;
+mod page;
+mod paper;
+mod raster;
+mod svg;
+mod text;
+
+pub use dog_file::{
+    DOG_FILE_FORMAT, DOG_FILE_VERSION, DogFile, DogFileError, MOST_BYTES, VisitRecord,
+    read_dog_file, schema, write_dog_file,
+};
+pub use page::{PageError, pdf};
+pub use paper::{Sheet, sheet_svg};
+pub use raster::{RasterError, png};
+pub use svg::{Theme, drawing_svg};
+pub use text::plan_text;

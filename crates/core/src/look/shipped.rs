@@ -28,7 +28,8 @@ pub fn lamb() -> Look {
             Z::ForeFront => 30.0,
             Z::ForeOut => 34.0,
             Z::ForeIn | Z::HindIn => 20.0,
-            Z::Foot => 3.0,
+            // Clean feet: as the face (handbook 5).
+            Z::Foot => 1.0,
             Z::NeckSide | Z::Shoulder | Z::Back | Z::Ribs | Z::Hip | Z::Croup => 13.0,
         }),
         cuts: by_zone(|zone| match zone {

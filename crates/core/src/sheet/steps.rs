@@ -249,11 +249,8 @@ impl Writer<'_> {
         let plan = self.plan;
         let mut groups: Vec<(Uuid, Stroke, Vec<&UnitCut>)> = Vec::new();
         for cut in &plan.cuts {
-            let (Some(tool), Stroke::Full | Stroke::Against | Stroke::Skim) = (cut.tool, cut.stroke)
-            else {
-                continue;
-            };
-            if matches!(cut.unit, Unit::Feet | Unit::Ears) {
+            let Some(tool) = cut.tool else { continue };
+            if matches!(cut.unit, Unit::Feet | Unit::Ears | Unit::Topknot | Unit::Tail) {
                 continue;
             }
             match groups
@@ -274,7 +271,7 @@ impl Writer<'_> {
         groups.sort_by(|a, b| {
             longest(b.0)
                 .total_cmp(&longest(a.0))
-                .then((a.1 == Stroke::Skim).cmp(&(b.1 == Stroke::Skim)))
+                .then(order_of(a.1).cmp(&order_of(b.1)))
         });
         let body_units = groups
             .iter()
@@ -323,11 +320,16 @@ impl Writer<'_> {
                     stroke: match stroke {
                         Stroke::Against => "full, against the lay",
                         Stroke::Skim => "skim, weight off, with the lay",
+                        Stroke::Scissor => "rough out only: skim to the shape, leave the rest to shears",
                         _ => "full, with the lay, three overlapping passes",
                     },
                     from,
                     to,
-                    leaves: self.leaves(&cuts),
+                    leaves: if stroke == Stroke::Scissor {
+                        String::new()
+                    } else {
+                        self.leaves(&cuts)
+                    },
                     minutes,
                     zones: cuts.iter().map(|c| c.unit.zone()).collect(),
                     instead,
@@ -490,14 +492,20 @@ impl Writer<'_> {
                 .filter_map(|u| plan.cuts.iter().find(|c| c.unit == *u))
                 .filter(|c| {
                     c.stroke == Stroke::Scissor
-                        || (matches!(c.unit, Unit::Ears) && c.stroke != Stroke::Leave)
+                        || (matches!(c.unit, Unit::Ears | Unit::Topknot | Unit::Tail)
+                            && c.stroke != Stroke::Leave)
                 })
                 .collect();
             if cuts.is_empty() {
                 continue;
             }
+            // Legs and body were roughed out by the clipper before; head and tail are now.
             let rough: Vec<Uuid> = {
-                let mut tools: Vec<Uuid> = cuts.iter().filter_map(|c| c.tool).collect();
+                let mut tools: Vec<Uuid> = cuts
+                    .iter()
+                    .filter(|c| matches!(c.unit, Unit::Ears | Unit::Topknot | Unit::Tail))
+                    .filter_map(|c| c.tool)
+                    .collect();
                 tools.sort_unstable();
                 tools.dedup();
                 tools
@@ -507,8 +515,7 @@ impl Writer<'_> {
                 // Two legs; what was roughed out first takes a quarter of the shears' time.
                 let roughed = cuts.iter().filter(|c| c.tool.is_some()).count() as f64;
                 let share = roughed / cuts.len() as f64;
-                let each = share * (m::LEG_SKIMMED + m::LEG_AFTER_SKIMMING)
-                    + (1.0 - share) * m::LEG_SCISSORED;
+                let each = share * m::LEG_AFTER_SKIMMING + (1.0 - share) * m::LEG_SCISSORED;
                 2.0 * each * cuts.len() as f64 / units.len() as f64
             } else {
                 minutes
@@ -522,7 +529,7 @@ impl Writer<'_> {
                     tool: if tools.is_empty() {
                         "shears".into()
                     } else {
-                        format!("shears; rough out with the {}", tools.join(" and the "))
+                        format!("shears after the {}", tools.join(" and the "))
                     },
                     stroke: "",
                     from: scissor_from(units[0]).into(),
@@ -557,6 +564,16 @@ impl Writer<'_> {
                 ..Draft::default()
             },
         );
+    }
+}
+
+/// With one tool in hand: full passes, then skims, then rough-outs.
+const fn order_of(stroke: Stroke) -> u8 {
+    match stroke {
+        Stroke::Full => 0,
+        Stroke::Against => 1,
+        Stroke::Skim => 2,
+        Stroke::Scissor | Stroke::Leave => 3,
     }
 }
 

@@ -1,0 +1,305 @@
+//! The desk: from a dog, its visit and the salon to everything a screen or sheet shows.
+//!
+//! One function per arrow of the data flow, called alike by server, command line and tests.
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use crate::balance::Judged;
+use crate::coat::{CoatNow, Zone, resolve_coat};
+use crate::dog::{Dog, House};
+use crate::drawing::{DrawOptions, Drawing, Scene, draw_side};
+use crate::frame::{Frame, FrameValue, Problem, resolve};
+use crate::kit::Tool;
+use crate::look::{Look, LookId};
+use crate::plan::{BalanceRow, Job, Plan, PlanReport, Words, find_reasons, make_plan, now_rows, report};
+use crate::sheet::DogFacts;
+use crate::solve::SolveError;
+use crate::units::Length;
+use crate::visit::{LookChoice, Visit};
+
+/// A dog on the desk: everything resolved, nothing solved yet.
+#[derive(Clone, Debug)]
+pub struct Desk<'a> {
+    dog: &'a Dog,
+    visit: &'a Visit,
+    house: &'a House,
+    kit: &'a [Tool],
+    /// The frame.
+    pub frame: Frame,
+    /// The coat today.
+    pub coat: CoatNow,
+    /// Sentences beside the fields.
+    pub problems: Vec<Problem>,
+}
+
+/// One zone's coat as the screen shows it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ZoneValue {
+    /// Which.
+    pub zone: Zone,
+    /// Its name.
+    pub label: String,
+    /// Length now.
+    pub length_mm: Length,
+    /// Whether nobody said it.
+    pub is_estimated: bool,
+}
+
+/// What a screen needs without a plan.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Evaluation {
+    /// The visit as it stands.
+    pub visit: Visit,
+    /// The frame, each number with its source and doubt.
+    pub frame: Vec<FrameValue>,
+    /// The coat, zone by zone.
+    pub zones: Vec<ZoneValue>,
+    /// Stand in use, 0 to 1.
+    pub stand: f64,
+    /// Balance of the coat as it is, judged by the look chosen, or the first.
+    pub balance: Vec<BalanceRow>,
+    /// Sentences beside the fields.
+    pub problems: Vec<Problem>,
+    /// The drawing.
+    pub drawing: Drawing,
+}
+
+/// What a screen needs with a plan.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct PlanView {
+    /// Everything but the plan.
+    pub evaluation: Evaluation,
+    /// The plan.
+    pub plan: PlanReport,
+}
+
+/// A plan with what it was made of, for drawing it in other ways.
+#[derive(Clone, Debug)]
+pub struct Solved {
+    /// The plan.
+    pub plan: Plan,
+    /// The plan, written out.
+    pub report: PlanReport,
+}
+
+/// Whether reasons are looked for; they take further solves.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Reasons {
+    /// Look for them.
+    Find,
+    /// Leave them out, as while a knob is turned.
+    Skip,
+}
+
+impl<'a> Desk<'a> {
+    /// Puts a dog on the desk.
+    pub fn new(dog: &'a Dog, visit: &'a Visit, house: &'a House, kit: &'a [Tool]) -> Self {
+        let frame = resolve(&visit.frame, house.units);
+        let (coat, more) = resolve_coat(&visit.coat, frame.build.height, house.units);
+        let mut problems = frame.problems.clone();
+        problems.extend(more);
+        Self {
+            dog,
+            visit,
+            house,
+            kit,
+            frame,
+            coat,
+            problems,
+        }
+    }
+
+    fn job(&self, choice: LookChoice) -> Job {
+        let mut look = Look::shipped(choice.look);
+        if let Some(body) = choice.body_mm.map(Length::as_mm)
+            && LOOK_BODY_MM.contains(&body)
+        {
+            look = look.with_body(body);
+        }
+        Job {
+            build: self.frame.build.clone(),
+            coat: self.coat.clone(),
+            look,
+            kit: self.kit.to_vec(),
+            house: self.house.clone(),
+            skin: self.dog.skin(),
+        }
+    }
+
+    fn choice(&self) -> LookChoice {
+        self.visit.look.unwrap_or(LookChoice {
+            look: LookId::OneLength,
+            body_mm: None,
+        })
+    }
+
+    /// Evaluates without solving: frame, outline, balance of the coat as it is.
+    pub fn evaluate(&self, options: &DrawOptions) -> Evaluation {
+        let words = Words {
+            house: self.house,
+            kit: self.kit,
+        };
+        let balance = now_rows(&self.job(self.choice()), &words);
+        self.evaluation(balance, self.draw(None, options))
+    }
+
+    /// Solves the look chosen, or the first where none is.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn plan(&self, reasons: Reasons) -> Result<Solved, SolveError> {
+        let job = self.job(self.choice());
+        let plan = make_plan(&job)?;
+        let found = match reasons {
+            Reasons::Find => find_reasons(&plan, &job)?,
+            Reasons::Skip => Vec::new(),
+        };
+        let facts = DogFacts {
+            dog: self.dog,
+            notes: &self.visit.notes,
+        };
+        let report = report(&plan, &job, &facts, found);
+        Ok(Solved { plan, report })
+    }
+
+    /// Solves and draws.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn plan_view(
+        &self,
+        reasons: Reasons,
+        options: &DrawOptions,
+    ) -> Result<PlanView, SolveError> {
+        let solved = self.plan(reasons)?;
+        let drawing = self.draw(Some(&solved), options);
+        Ok(PlanView {
+            evaluation: self.evaluation(solved.report.balance.clone(), drawing),
+            plan: solved.report,
+        })
+    }
+
+    /// Draws the dog from the side, with a plan or without.
+    pub fn draw(&self, solved: Option<&Solved>, options: &DrawOptions) -> Drawing {
+        draw_side(
+            &Scene {
+                frame: &self.frame,
+                coat: &self.coat,
+                plan: solved.map(|s| &s.plan),
+                report: solved.map(|s| &s.report),
+                house: self.house,
+                name: &self.dog.name,
+            },
+            options,
+        )
+    }
+
+    /// *What if*: takes a zone's hair off, or leaves it all on, and says what that does to the dog.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn what_if(&self, zone: Zone, wish: Wish, options: &DrawOptions) -> Result<WhatIf, SolveError> {
+        let solved = self.plan(Reasons::Skip)?;
+        let mut visit = self.visit.clone();
+        let job = self.job(self.choice());
+        let limit = visit.coat.limits.entry(zone).or_default();
+        match wish {
+            Wish::TakeOff => {
+                limit.not_shorter_mm = None;
+                limit.not_longer_mm = Length::from_mm(job.safe_mm(zone)).ok();
+            }
+            Wish::Leave => {
+                limit.not_longer_mm = None;
+                limit.not_shorter_mm = Length::from_mm(self.coat.length_mm(zone)).ok();
+            }
+        }
+        let desk = Desk::new(self.dog, &visit, self.house, self.kit);
+        let other = desk.plan(Reasons::Skip)?;
+        Ok(WhatIf {
+            sentence: what_if_sentence(zone, wish, &solved.report, &other.report),
+            drawing: desk.draw(Some(&other), options),
+            balance: other.report.balance,
+        })
+    }
+
+    fn evaluation(&self, balance: Vec<BalanceRow>, drawing: Drawing) -> Evaluation {
+        Evaluation {
+            visit: self.visit.clone(),
+            frame: self.frame.values.clone(),
+            zones: Zone::ALL
+                .iter()
+                .map(|zone| ZoneValue {
+                    zone: *zone,
+                    label: zone.label().into(),
+                    length_mm: Length::from_mm(self.coat.length_mm(*zone)).unwrap_or_default(),
+                    is_estimated: self.coat.estimated.contains(zone),
+                })
+                .collect(),
+            stand: self.coat.stand,
+            balance,
+            problems: self.problems.clone(),
+            drawing,
+        }
+    }
+}
+
+/// Body lengths a look may be asked for, mm: from a close clip to the longest comb (common practice).
+const LOOK_BODY_MM: std::ops::RangeInclusive<f64> = 2.0..=60.0;
+
+/// One touch on a zone, before anything is decided.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum Wish {
+    /// As short as is safe.
+    TakeOff,
+    /// All the hair there is.
+    Leave,
+}
+
+/// What one touch would do.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct WhatIf {
+    /// In one sentence.
+    pub sentence: String,
+    /// The dog then.
+    pub drawing: Drawing,
+    /// The balance then.
+    pub balance: Vec<BalanceRow>,
+}
+
+/// How the eye reads a change of a point, up or down.
+fn reads_as(judged: Judged) -> Option<(&'static str, &'static str)> {
+    match judged {
+        Judged::BodyRatio | Judged::GapRatio => Some(("longer", "shorter")),
+        Judged::LegShare => Some(("longer on the leg", "shorter on the leg")),
+        Judged::ColumnShare => Some(("heavier", "lighter")),
+        _ => None,
+    }
+}
+
+fn what_if_sentence(zone: Zone, wish: Wish, before: &PlanReport, after: &PlanReport) -> String {
+    let mut changes: Vec<String> = Vec::new();
+    for (was, is) in before.balance.iter().zip(&after.balance) {
+        let Some((up, down)) = reads_as(was.judged) else {
+            continue;
+        };
+        let value = |row: &BalanceRow| row.plan.parse::<f64>().unwrap_or(0.0);
+        let change = value(is) - value(was);
+        if change.abs() >= 0.005 {
+            let word = if change > 0.0 { up } else { down };
+            let label = was.label.to_lowercase();
+            changes.push(format!("{word} ({label} {} to {})", was.plan, is.plan));
+        }
+    }
+    let done = match wish {
+        Wish::TakeOff => "off",
+        Wish::Leave => "left on",
+    };
+    let name = zone.label();
+    match changes.as_slice() {
+        [] => format!("With the {name} {done} the outline reads the same."),
+        list => format!("With the {name} {done} the dog looks {}.", list.join(", ")),
+    }
+}

@@ -1,0 +1,607 @@
+use kurbo::{Point, Vec2};
+
+use super::compose::{Layers, Painter, Scene};
+use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
+use super::simplify::tenth;
+use super::table::to_page;
+use crate::coat::{Knots, Zone};
+use crate::frame::{FrameValue, Measure, Origin};
+use crate::plan::{PlanReport, StrokeName, UnitRow, Words};
+use crate::shape::{SideShape, Station as S};
+use crate::solve::Unit;
+
+/// Writes marks on the drawing: measures, landmarks, lengths, chalk, pins.
+pub(super) struct Annotator<'a> {
+    pub(super) painter: &'a mut Painter,
+    pub(super) scene: &'a Scene<'a>,
+    pub(super) shape: &'a SideShape,
+    pub(super) layers: Layers,
+    pub(super) stick_x: f64,
+}
+
+/// Where a dimension runs.
+enum Run {
+    /// Upwards from the table at this x.
+    Upright { x: f64, from: f64, to: f64 },
+    /// Along at this y.
+    Level { y: f64, from: f64, to: f64 },
+    /// Not seen from the side: a word at a point.
+    Word { at: Point, what: &'static str },
+}
+
+impl Annotator<'_> {
+    pub(super) fn annotate(mut self) {
+        if self.layers.table {
+            self.height_carrier();
+        }
+        self.knots();
+        if let Some(report) = self.scene.report {
+            if self.layers.lines {
+                self.chalk_lines(report);
+            }
+            if self.layers.lengths {
+                self.lengths(report);
+            }
+            if self.layers.pins {
+                self.pins(report);
+            }
+            if self.layers.lines {
+                self.chalk_words(report);
+            }
+        } else if self.layers.lengths {
+            self.lengths_now();
+        }
+        if self.layers.measures {
+            self.measures();
+        }
+        if self.layers.landmarks {
+            self.landmarks();
+        }
+    }
+
+    fn words(&self) -> Words<'_> {
+        Words {
+            house: self.scene.house,
+            kit: &[],
+        }
+    }
+
+    fn h(&self) -> f64 {
+        self.painter.height
+    }
+
+    fn skin(&self, station: S) -> Point {
+        self.shape.skin(station)
+    }
+
+    fn push(&mut self, role: Role, geometry: Geometry, tag: Option<Tag>) {
+        self.painter.shapes.push(Shape {
+            role,
+            geometry,
+            tag,
+        });
+    }
+
+    fn line(&mut self, role: Role, points: &[Point], width: f64, tag: Option<Tag>) {
+        let points_mm = points
+            .iter()
+            .map(|p| to_page(*p))
+            .flat_map(|p| [tenth(p.x), tenth(p.y)])
+            .collect();
+        let width_mm = width * self.h();
+        self.push(
+            role,
+            Geometry::Line {
+                points_mm,
+                width_mm,
+            },
+            tag,
+        );
+    }
+
+    /// A word at a page point, where it must stand.
+    fn text(&mut self, role: Role, at: Point, anchor: Anchor, text: &str, share: f64, tag: Option<Tag>) {
+        let size_mm = share * self.painter.text_mm;
+        self.painter.labels.occupy(at, anchor, text, size_mm);
+        self.push(
+            role,
+            Geometry::Text {
+                at_mm: [tenth(at.x), tenth(at.y)],
+                text: text.into(),
+                size_mm,
+                anchor,
+            },
+            tag,
+        );
+    }
+
+    /// A word at the first free of some page points; says whether it found one.
+    fn place(
+        &mut self,
+        role: Role,
+        candidates: &[(Point, Anchor)],
+        text: &str,
+        share: f64,
+        tag: Option<Tag>,
+        clear: bool,
+    ) -> Option<Point> {
+        let size_mm = share * self.painter.text_mm;
+        let page = self.painter.page;
+        let (at, anchor) = self
+            .painter
+            .labels
+            .place(candidates, text, size_mm, page, clear)?;
+        self.push(
+            role,
+            Geometry::Text {
+                at_mm: [tenth(at.x), tenth(at.y)],
+                text: text.into(),
+                size_mm,
+                anchor,
+            },
+            tag,
+        );
+        Some(at)
+    }
+
+    fn value(&self, measure: Measure) -> Option<FrameValue> {
+        self.scene
+            .frame
+            .values
+            .iter()
+            .find(|v| v.measure == measure)
+            .copied()
+    }
+
+    fn value_text(&self, value: &FrameValue) -> String {
+        let words = self.words();
+        // Never by tone alone: an estimate carries a tilde.
+        let about = if value.origin == Origin::Estimated {
+            "~"
+        } else {
+            ""
+        };
+        format!(
+            "{about}{} ±{}",
+            words.bare(value.value_mm.as_mm()),
+            words.bare(value.doubt_mm.as_mm())
+        )
+    }
+
+    /// The carrier on the height stick stands at the withers: it is the height.
+    fn height_carrier(&mut self) {
+        let Some(value) = self.value(Measure::HeightAtWithers) else {
+            return;
+        };
+        let withers = self.skin(S::Withers);
+        let (text, y, t) = (self.value_text(&value), withers.y, self.painter.text_mm);
+        let tag = Some(Tag::Measure(Measure::HeightAtWithers));
+        let x = self.stick_x;
+        let width = 0.62 * t * (text.chars().count() as f64 + 1.2);
+        let carrier = [
+            Point::new(x + 0.4 * t, y),
+            Point::new(x + 1.1 * t, y + 0.85 * t),
+            Point::new(x + 1.1 * t + width, y + 0.85 * t),
+            Point::new(x + 1.1 * t + width, y - 0.85 * t),
+            Point::new(x + 1.1 * t, y - 0.85 * t),
+        ];
+        let from = Point::new(-(x + 1.1 * t + width), y);
+        self.line(Role::Leader, &[from, withers], 0.002, None);
+        self.push(
+            Role::Pin,
+            Geometry::Fill {
+                points_mm: carrier.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect(),
+            },
+            tag,
+        );
+        // The carrier keeps the tape's colour: it is a measure, not a fault.
+        if let Some(last) = self.painter.shapes.last_mut() {
+            last.role = Role::Dimension;
+        }
+        let role = number_role(&value);
+        self.text(
+            role,
+            Point::new(x + 1.1 * t + width / 2.0, y - 0.34 * t),
+            Anchor::Middle,
+            &text,
+            1.0,
+            tag,
+        );
+    }
+
+    fn measures(&mut self) {
+        for measure in Measure::ALL {
+            if measure == Measure::HeightAtWithers {
+                continue;
+            }
+            let Some(value) = self.value(measure) else { continue };
+            let Some(run) = self.run(measure) else { continue };
+            let is_quick = crate::frame::QUICK_EIGHT.contains(&measure);
+            if !is_quick && value.origin == Origin::Estimated {
+                continue;
+            }
+            self.dimension(measure, &value, run);
+        }
+    }
+
+    fn run(&self, measure: Measure) -> Option<Run> {
+        let h = self.h();
+        let upright = |station: S, x: f64| {
+            Some(Run::Upright {
+                x,
+                from: 0.0,
+                to: self.skin(station).y,
+            })
+        };
+        match measure {
+            Measure::BodyLength => Some(Run::Level {
+                y: -0.135 * h,
+                from: self.skin(S::Breastbone).x,
+                to: 0.0,
+            }),
+            Measure::ElbowHeight => upright(S::Elbow, self.skin(S::Elbow).x - 0.10 * h),
+            Measure::HipCrestHeight => upright(S::HipCrest, -0.38 * h),
+            Measure::HockHeight => upright(S::HockPoint, -0.25 * h),
+            Measure::TailSetHeight => upright(S::TailSet, -0.315 * h),
+            Measure::LastRib => Some(Run::Level {
+                y: self.skin(S::Brisket).y + 0.14 * h,
+                from: self.skin(S::Breastbone).x,
+                to: self.skin(S::LastRib).x,
+            }),
+            Measure::ChestWidth => Some(Run::Word {
+                at: self.skin(S::Breastbone) + Vec2::new(0.13, 0.02) * h,
+                what: "chest",
+            }),
+            Measure::FootWidth => Some(Run::Word {
+                at: self.skin(S::ForeToe) + Vec2::new(0.12, 0.05) * h,
+                what: "foot",
+            }),
+            Measure::BackDrop => Some(Run::Word {
+                at: self.skin(S::BackMid) + Vec2::new(0.0, 0.14) * h,
+                what: "dip",
+            }),
+            Measure::NeckLength => Some(Run::Word {
+                at: self.skin(S::CrestMid) + Vec2::new(-0.17, 0.05) * h,
+                what: "neck",
+            }),
+            _ => None,
+        }
+    }
+
+    fn dimension(&mut self, measure: Measure, value: &FrameValue, run: Run) {
+        let tag = Some(Tag::Measure(measure));
+        let role = number_role(value);
+        let text = self.value_text(value);
+        let (h, t) = (self.h(), self.painter.text_mm);
+        let arm = 0.012 * h;
+        match run {
+            Run::Upright { x, from, to } => {
+                let (a, b) = (Point::new(x, from), Point::new(x, to));
+                self.line(Role::Dimension, &[a, b], 0.003, tag);
+                for p in [a, b] {
+                    let ends = [p - Vec2::new(arm, 0.0), p + Vec2::new(arm, 0.0)];
+                    self.line(Role::Dimension, &ends, 0.003, tag);
+                }
+                let at = to_page(b) + Vec2::new(0.0, 0.5 * t);
+                self.text(role, at, Anchor::Middle, &text, 0.95, tag);
+            }
+            Run::Level { y, from, to } => {
+                let (a, b) = (Point::new(from, y), Point::new(to, y));
+                self.line(Role::Dimension, &[a, b], 0.003, tag);
+                for p in [a, b] {
+                    let ends = [p - Vec2::new(0.0, arm), p + Vec2::new(0.0, arm)];
+                    self.line(Role::Dimension, &ends, 0.003, tag);
+                }
+                let at = to_page(a.midpoint(b)) + Vec2::new(0.0, 0.45 * t);
+                self.text(role, at, Anchor::Middle, &text, 0.95, tag);
+            }
+            Run::Word { at, what } => {
+                let at = to_page(at);
+                let said = format!("{what} {text}");
+                let places: Vec<(Point, Anchor)> = [0.0, 1.5, 3.0, 4.5, 6.0, 8.0]
+                    .iter()
+                    .flat_map(|far| {
+                        [(0.0, 0.0), (0.0, 1.4), (0.0, -1.4)]
+                            .map(|(x, y)| at + Vec2::new((x - far) * t, y * t))
+                    })
+                    .map(|p| (p, Anchor::Middle))
+                    .collect();
+                self.place(role, &places, &said, 0.95, tag, true);
+            }
+        }
+    }
+
+    fn landmarks(&mut self) {
+        let p = |s: S| self.skin(s);
+        let list = [
+            ("occiput", p(S::Occiput)),
+            ("withers", p(S::Withers)),
+            ("hip crest", p(S::HipCrest)),
+            ("tail set", p(S::TailSet)),
+            ("pin bone", p(S::PinBone)),
+            ("bend", p(S::Bend)),
+            ("hock point", p(S::HockPoint)),
+            ("stifle", p(S::Stifle)),
+            ("flank fold", p(S::FlankFold)),
+            ("last rib", p(S::LastRib)),
+            ("brisket", p(S::Brisket)),
+            ("elbow", p(S::Elbow)),
+            ("wrist", p(S::WristFront)),
+            ("breastbone", p(S::Breastbone)),
+            ("point of shoulder", self.shape.point_of_shoulder),
+        ];
+        let t = self.painter.text_mm;
+        for (name, at) in list {
+            let page = to_page(at);
+            let radius_mm = 0.2 * t;
+            self.push(
+                Role::Landmark,
+                Geometry::Disc {
+                    at_mm: [tenth(page.x), tenth(page.y)],
+                    radius_mm,
+                },
+                None,
+            );
+            let near = |dx: f64, dy: f64, anchor| (page + Vec2::new(dx * t, dy * t), anchor);
+            let places = [
+                near(0.0, 1.0, Anchor::Middle),
+                near(0.6, -0.3, Anchor::Start),
+                near(-0.6, -0.3, Anchor::End),
+                near(0.0, -1.4, Anchor::Middle),
+                near(0.8, 1.2, Anchor::Start),
+                near(-0.8, 1.2, Anchor::End),
+                near(0.8, -1.6, Anchor::Start),
+                near(-0.8, -1.6, Anchor::End),
+            ];
+            self.place(Role::LandmarkName, &places, name, 0.85, None, false);
+        }
+    }
+
+    /// Where a zone's number stands, side page.
+    fn zone_anchor(&self, zone: Zone) -> Option<Point> {
+        let h = self.h();
+        let p = |s: S| self.skin(s);
+        let by = |s: S, x: f64, y: f64| p(s) + Vec2::new(x, y) * h;
+        let head = &self.shape.head;
+        let ear = &self.scene.frame.build.ear;
+        Some(match zone {
+            Zone::Topknot => head.at(0.34, 0.02),
+            Zone::Ear => head.at(ear.base.0, ear.base.1) - Vec2::new(0.0, 0.62 * ear.length),
+            Zone::Cheek => head.at(0.46, -0.30),
+            Zone::Muzzle => return None,
+            Zone::Beard => head.at(0.78, -0.26),
+            Zone::Throat => p(S::ThroatMid).lerp(p(S::CrestMid), 0.24),
+            Zone::Crest => p(S::CrestLow).lerp(p(S::ThroatLow), 0.24),
+            Zone::NeckSide => return None,
+            Zone::Chest => by(S::Breastbone, -0.075, -0.02),
+            Zone::Shoulder => by(S::Withers, 0.02, -0.22),
+            Zone::Back => by(S::BackMid, 0.02, -0.085),
+            Zone::Ribs => by(S::BackMid, 0.03, -0.24),
+            Zone::Hip => by(S::HipCrest, -0.02, -0.17),
+            Zone::Croup => by(S::Croup, 0.035, -0.075),
+            Zone::Rump => by(S::PinBone, 0.055, -0.045),
+            Zone::Underline => by(S::BellyRear, 0.02, 0.035),
+            Zone::TuckUp => by(S::TuckUp, 0.0, 0.045),
+            Zone::Flank => by(S::FlankFold, -0.055, 0.0),
+            Zone::Knee => by(S::Stifle, -0.06, -0.01),
+            Zone::HindFront => p(S::GaskinLow).lerp(p(S::AboveHock), 0.38),
+            Zone::HindBack => by(S::ThighBack, 0.06, -0.04),
+            Zone::Hock => p(S::RearPasternHigh).midpoint(p(S::RearPasternFront)),
+            Zone::ForeBack => p(S::ForearmBackHigh).lerp(p(S::ForearmFrontHigh), 0.35),
+            Zone::ForeFront => p(S::ForearmBackLow).lerp(p(S::ForearmFrontLow), 0.6),
+            Zone::Foot => by(S::ForeToe, 0.06, 0.01),
+            Zone::Tail => return self.tail_anchor(),
+            Zone::HindOut | Zone::HindIn | Zone::ForeOut | Zone::ForeIn => return None,
+        })
+    }
+
+    fn tail_anchor(&self) -> Option<Point> {
+        use crate::frame::TailKind as T;
+        let tail = &self.scene.frame.build.tail;
+        let set = self.skin(S::TailSet);
+        let l = tail.length;
+        Some(match tail.kind {
+            T::Up => set + Vec2::new(0.0, 0.78 * l),
+            T::Curl => set + Vec2::new(0.15 * l, 0.62 * l),
+            T::Sabre => set + Vec2::new(-0.5 * l, 0.55 * l),
+            T::Level => set + Vec2::new(-0.6 * l, 0.1 * l),
+            T::Low => set + Vec2::new(-0.35 * l, -0.5 * l),
+            T::Stub => return None,
+        })
+    }
+
+    fn number(&mut self, zone: Zone, number: &str, tool: Option<&str>, big: f64) {
+        let Some(at) = self.zone_anchor(zone) else { return };
+        let t = self.painter.text_mm;
+        let at = to_page(at);
+        let tag = Some(Tag::Zone(zone));
+        let places: Vec<(Point, Anchor)> = [
+            (0.0, 0.0),
+            (0.0, 0.7),
+            (0.0, -0.7),
+            (0.7, 0.0),
+            (-0.7, 0.0),
+            (1.2, 0.9),
+            (-1.2, -0.9),
+            (1.6, 0.0),
+            (-1.6, 0.0),
+            (0.0, 1.4),
+            (0.0, -1.4),
+            (1.6, -1.4),
+            (-1.6, 1.4),
+        ]
+        .iter()
+        .map(|(x, y)| {
+            (
+                at + Vec2::new(x * t, y * t - 0.34 * t),
+                Anchor::Middle,
+            )
+        })
+        .collect();
+        let placed = self
+            .place(Role::ZoneNumber, &places, number, big, tag, true)
+            .or_else(|| self.place(Role::ZoneNumber, &places, number, big, tag, false));
+        let Some(placed) = placed else { return };
+        if let Some(tool) = tool {
+            let below = [(placed - Vec2::new(0.0, 1.15 * t), Anchor::Middle)];
+            self.place(Role::ZoneTool, &below, tool, 0.85, tag, false);
+        }
+    }
+
+    fn lengths(&mut self, report: &PlanReport) {
+        let shown: [Unit; 18] = [
+            Unit::Ribs,
+            Unit::Topknot,
+            Unit::Ears,
+            Unit::Tail,
+            Unit::BackFront,
+            Unit::Rump,
+            Unit::Chest,
+            Unit::Throat,
+            Unit::Crest,
+            Unit::Underline,
+            Unit::TuckUp,
+            Unit::FlankAndKnee,
+            Unit::HindBack,
+            Unit::HindFront,
+            Unit::Hock,
+            Unit::ForeBack,
+            Unit::ForeFront,
+            Unit::Croup,
+        ];
+        for unit in shown {
+            let Some(row) = report.units.iter().find(|r| r.unit == unit) else {
+                continue;
+            };
+            let tool = matches!(unit, Unit::Ribs | Unit::Topknot).then(|| short_tool(row));
+            let big = match unit {
+                Unit::Ribs => 1.5,
+                Unit::BackFront | Unit::Topknot | Unit::Ears => 1.3,
+                _ => 1.1,
+            };
+            self.number(row.zone, &row.text, tool, big);
+        }
+    }
+
+    fn lengths_now(&mut self) {
+        for zone in Zone::ALL {
+            if matches!(zone, Zone::Shoulder | Zone::Hip | Zone::Foot) {
+                continue;
+            }
+            let mm = self.scene.coat.length_mm(zone);
+            let text = self.words().bare(mm);
+            let is_said = !self.scene.coat.estimated.contains(&zone);
+            self.number(zone, &text, None, if is_said { 1.2 } else { 0.9 });
+        }
+    }
+
+    fn knots(&mut self) {
+        let knotted: Vec<(Zone, Knots)> =
+            self.scene.coat.knots.iter().map(|(z, k)| (*z, *k)).collect();
+        for (zone, knots) in knotted {
+            let Some(at) = self.zone_anchor(zone) else { continue };
+            let (count, reach) = if knots == Knots::Tight {
+                (5, 0.035)
+            } else {
+                (3, 0.025)
+            };
+            let h = self.h();
+            for i in 0..count {
+                let x = (f64::from(i) - f64::from(count - 1) / 2.0) * 0.014 * h;
+                let (a, b) = (
+                    at + Vec2::new(x - 0.4 * reach * h, -reach * h),
+                    at + Vec2::new(x + 0.4 * reach * h, reach * h),
+                );
+                self.line(Role::Knots, &[a, b], 0.003, Some(Tag::Zone(zone)));
+            }
+        }
+    }
+
+    fn chalk_lines(&mut self, report: &PlanReport) {
+        for line in &report.lines {
+            let points: Vec<Point> = line.path_mm.iter().map(|p| Point::new(p[0], p[1])).collect();
+            let tag = Some(Tag::Line(line.line));
+            self.line(Role::ClipLine, &points, 0.006, tag);
+            let page: Vec<Point> = points.iter().map(|p| to_page(*p)).collect();
+            self.painter.labels.avoid(&page);
+        }
+    }
+
+    fn chalk_words(&mut self, report: &PlanReport) {
+        let t = self.painter.text_mm;
+        for line in &report.lines {
+            let points: Vec<Point> = line
+                .path_mm
+                .iter()
+                .map(|p| to_page(Point::new(p[0], p[1])))
+                .collect();
+            let (Some(first), Some(last)) = (points.first(), points.last()) else {
+                continue;
+            };
+            let middle = points[points.len() / 2];
+            let mut places = Vec::new();
+            for reach in [0.9, 1.8, 2.8, 4.0] {
+                for base in [middle, *first, *last] {
+                    places.extend([
+                        (base + Vec2::new(0.0, reach * t), Anchor::Middle),
+                        (base - Vec2::new(0.0, (reach + 0.6) * t), Anchor::Middle),
+                        (base + Vec2::new(reach * t, 0.3 * t), Anchor::Start),
+                        (base + Vec2::new(-reach * t, 0.3 * t), Anchor::End),
+                        (base + Vec2::new(reach * t, -1.2 * t), Anchor::Start),
+                        (base + Vec2::new(-reach * t, -1.2 * t), Anchor::End),
+                    ]);
+                }
+            }
+            let tag = Some(Tag::Line(line.line));
+            self.place(Role::ClipWords, &places, &line.mark, 0.9, tag, true);
+        }
+    }
+
+    fn pins(&mut self, report: &PlanReport) {
+        let t = self.painter.text_mm;
+        let mut taken: Vec<Point> = Vec::new();
+        for (i, reason) in report.reasons.iter().enumerate() {
+            let number = u32::try_from(i + 1).unwrap_or(u32::MAX);
+            let mut at = to_page(Point::new(reason.at_mm[0], reason.at_mm[1]));
+            while taken.iter().any(|p| p.distance(at) < 1.5 * t) {
+                at += Vec2::new(1.5 * t, 0.0);
+            }
+            taken.push(at);
+            let tag = Some(Tag::Pin(number));
+            self.push(
+                Role::Pin,
+                Geometry::Disc {
+                    at_mm: [tenth(at.x), tenth(at.y)],
+                    radius_mm: 0.75 * t,
+                },
+                tag,
+            );
+            self.text(
+                Role::PinNumber,
+                at - Vec2::new(0.0, 0.32 * t),
+                Anchor::Middle,
+                &number.to_string(),
+                0.95,
+                tag,
+            );
+        }
+    }
+}
+
+fn number_role(value: &FrameValue) -> Role {
+    if value.origin == Origin::Estimated {
+        Role::EstimatedNumber
+    } else {
+        Role::DimensionNumber
+    }
+}
+
+fn short_tool(row: &UnitRow) -> &'static str {
+    match row.stroke {
+        StrokeName::Leave => "leave",
+        StrokeName::Full => "with the lay",
+        StrokeName::Against => "against the lay",
+        StrokeName::Skim => "skim",
+        StrokeName::Scissor => "shears",
+    }
+}

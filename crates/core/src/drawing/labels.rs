@@ -1,0 +1,116 @@
+use kurbo::{Line, Point, Rect};
+
+use super::shapes::Anchor;
+
+/// Width of a letter against its em, on average, in the bundled faces.
+const LETTER: f64 = 0.56;
+/// Height of a letter above and below the baseline against the em.
+const ASCENT: f64 = 0.78;
+const DESCENT: f64 = 0.22;
+
+/// Keeps words apart from each other and from lines.
+#[derive(Debug, Default)]
+pub(super) struct Labels {
+    taken: Vec<Rect>,
+    lines: Vec<Line>,
+}
+
+/// A place where a word could stand.
+pub(super) type Candidate = (Point, Anchor);
+
+impl Labels {
+    /// Marks a polyline that no word may cross.
+    pub(super) fn avoid(&mut self, points: &[Point]) {
+        self.lines
+            .extend(points.windows(2).map(|w| Line::new(w[0], w[1])));
+    }
+
+    /// Marks a word that stands where it must.
+    pub(super) fn occupy(&mut self, at: Point, anchor: Anchor, text: &str, size: f64) {
+        self.taken.push(extent(at, anchor, text, size));
+    }
+
+    /// The first candidate where the word is free of other words, and of lines if asked.
+    pub(super) fn place(
+        &mut self,
+        candidates: &[Candidate],
+        text: &str,
+        size: f64,
+        page: Rect,
+        clear_of_lines: bool,
+    ) -> Option<Candidate> {
+        let free = candidates.iter().copied().find(|(at, anchor)| {
+            let area = extent(*at, *anchor, text, size);
+            let is_on_page = page.contains(area.origin())
+                && page.contains(Point::new(area.max_x(), area.max_y()));
+            is_on_page
+                && !self.taken.iter().any(|t| overlap(*t, area))
+                && !(clear_of_lines && self.lines.iter().any(|l| crosses(*l, area)))
+        });
+        if let Some((at, anchor)) = free {
+            self.occupy(at, anchor, text, size);
+        }
+        free
+    }
+}
+
+fn extent(at: Point, anchor: Anchor, text: &str, size: f64) -> Rect {
+    let width = LETTER * size * text.chars().count() as f64;
+    let left = match anchor {
+        Anchor::Start => at.x,
+        Anchor::Middle => at.x - width / 2.0,
+        Anchor::End => at.x - width,
+    };
+    Rect::new(
+        left,
+        at.y - DESCENT * size,
+        left + width,
+        at.y + ASCENT * size,
+    )
+}
+
+fn overlap(a: Rect, b: Rect) -> bool {
+    a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1
+}
+
+/// Whether a line passes through a rectangle.
+fn crosses(line: Line, area: Rect) -> bool {
+    if area.contains(line.p0) || area.contains(line.p1) {
+        return true;
+    }
+    let corners = [
+        Point::new(area.x0, area.y0),
+        Point::new(area.x1, area.y0),
+        Point::new(area.x1, area.y1),
+        Point::new(area.x0, area.y1),
+    ];
+    (0..4).any(|i| {
+        let side = Line::new(corners[i], corners[(i + 1) % 4]);
+        let turn = |a: Point, b: Point, c: Point| (b - a).cross(c - a);
+        let apart = |l: Line, a: Point, b: Point| {
+            turn(l.p0, l.p1, a) * turn(l.p0, l.p1, b) < 0.0
+        };
+        apart(line, side.p0, side.p1) && apart(side, line.p0, line.p1)
+    })
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn a_word_goes_where_neither_word_nor_line_is() {
+        let page = Rect::new(0.0, 0.0, 100.0, 100.0);
+        let mut labels = Labels::default();
+        labels.occupy(Point::new(10.0, 10.0), Anchor::Start, "taken", 10.0);
+        labels.avoid(&[Point::new(0.0, 50.0), Point::new(100.0, 50.0)]);
+        let places = [
+            (Point::new(12.0, 12.0), Anchor::Start), // over the word
+            (Point::new(12.0, 48.0), Anchor::Start), // over the line
+            (Point::new(90.0, 80.0), Anchor::Start), // off the page
+            (Point::new(12.0, 80.0), Anchor::Start),
+        ];
+        let place = labels.place(&places, "free", 10.0, page, true);
+        assert_eq!(place, Some(places[3]));
+    }
+}

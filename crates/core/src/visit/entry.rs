@@ -1,0 +1,174 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::coat::{Knots, Limit, Texture, Zone};
+use crate::frame::{BuildType, DogSize, EarKind, Felt, Grade, Measure, Stance, TailKind, TakenMeasure};
+use crate::look::LookId;
+use crate::units::Length;
+
+
+
+/// Something a person said about a visit: small, dated, never changed.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Entry {
+    /// Made by the screen that typed it; an entry that comes twice counts once.
+    pub id: Uuid,
+    /// When it was typed, milliseconds since 1970 in UTC, by that screen's clock.
+    pub at_ms: i64,
+    /// Who typed it; empty while there is no sign-in.
+    #[serde(default)]
+    pub author: String,
+    /// What was said.
+    pub body: EntryBody,
+}
+
+/// A look with the body length wanted.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct LookChoice {
+    /// Which look.
+    pub look: LookId,
+    /// Body length where it differs from the look's own.
+    #[serde(default)]
+    pub body_mm: Option<Length>,
+}
+
+/// What an entry says.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(tag = "kind", rename_all = "snake_case")]
+pub enum EntryBody {
+    /// A measure was taken.
+    MeasureSet {
+        /// Which.
+        measure: Measure,
+        /// Its value and how it was got.
+        taken: TakenMeasure,
+    },
+    /// A measure was taken back.
+    MeasureCleared {
+        /// Which.
+        measure: Measure,
+    },
+    /// A grade was felt.
+    FeltSet {
+        /// What.
+        felt: Felt,
+        /// How strongly.
+        grade: Grade,
+    },
+    /// How the dog stood.
+    StanceSet {
+        /// How.
+        stance: Stance,
+    },
+    /// One tap on size.
+    SizeSet {
+        /// Which.
+        size: DogSize,
+    },
+    /// The family of builds.
+    BuildSet {
+        /// Which.
+        build: BuildType,
+    },
+    /// How the ears are carried; none for the build's own.
+    EarSet {
+        /// How.
+        ear: Option<EarKind>,
+    },
+    /// How the tail is carried; none for the build's own.
+    TailSet {
+        /// How.
+        tail: Option<TailKind>,
+    },
+    /// Coat texture.
+    TextureSet {
+        /// Which.
+        texture: Texture,
+    },
+    /// Stand measured on this dog; none for the texture's.
+    StandSet {
+        /// 0 to 1.
+        stand: Option<f64>,
+    },
+    /// Coat length all over; none when not said.
+    CoatAllOver {
+        /// Combed out straight from the skin.
+        length_mm: Option<Length>,
+    },
+    /// Coat length of a zone; none for as all over.
+    ZoneSet {
+        /// Which.
+        zone: Zone,
+        /// Combed out straight from the skin.
+        length_mm: Option<Length>,
+    },
+    /// Knots of a zone.
+    KnotsSet {
+        /// Which.
+        zone: Zone,
+        /// How bad.
+        knots: Knots,
+    },
+    /// The owner's limits on a zone.
+    LimitSet {
+        /// Which.
+        zone: Zone,
+        /// The limits; both empty takes them back.
+        limit: Limit,
+    },
+    /// A look was chosen.
+    LookChosen {
+        /// Which.
+        choice: LookChoice,
+    },
+    /// A note for the sheet.
+    NoteWritten {
+        /// The note.
+        text: String,
+    },
+    /// A plan was kept as it was.
+    PlanKept {
+        /// Its id in the salon's records.
+        plan: Uuid,
+    },
+    /// An earlier entry no longer counts.
+    Undone {
+        /// Which.
+        entry: Uuid,
+    },
+    /// An undone entry counts again.
+    Redone {
+        /// Which.
+        entry: Uuid,
+    },
+}
+
+impl EntryBody {
+    /// What was done, for the undo control.
+    pub fn label(&self) -> String {
+        match self {
+            Self::MeasureSet { measure, .. } | Self::MeasureCleared { measure } => {
+                measure.label().to_lowercase()
+            }
+            Self::FeltSet { felt, .. } => felt.label().to_lowercase(),
+            Self::StanceSet { .. } => "stance".into(),
+            Self::SizeSet { .. } => "size".into(),
+            Self::BuildSet { .. } => "build".into(),
+            Self::EarSet { .. } => "ears".into(),
+            Self::TailSet { .. } => "tail".into(),
+            Self::TextureSet { .. } => "texture".into(),
+            Self::StandSet { .. } => "stand".into(),
+            Self::CoatAllOver { .. } => "coat all over".into(),
+            Self::ZoneSet { zone, .. } => format!("coat, {}", zone.label()),
+            Self::KnotsSet { zone, .. } => format!("knots, {}", zone.label()),
+            Self::LimitSet { zone, .. } => format!("limit, {}", zone.label()),
+            Self::LookChosen { .. } => "look".into(),
+            Self::NoteWritten { .. } => "note".into(),
+            Self::PlanKept { .. } => "kept plan".into(),
+            Self::Undone { .. } => "undo".into(),
+            Self::Redone { .. } => "redo".into(),
+        }
+    }
+}

@@ -1,0 +1,177 @@
+use std::collections::BTreeSet;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::entry::{Entry, EntryBody, LookChoice};
+use crate::coat::{CoatInput, Knots};
+use crate::dog::Dog;
+use crate::frame::{Felt, FrameInput, Grade};
+
+/// The visit as it stands: what all entries together say.
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Visit {
+    /// What the hands found.
+    pub frame: FrameInput,
+    /// What was said of the coat.
+    pub coat: CoatInput,
+    /// The look chosen.
+    pub look: Option<LookChoice>,
+    /// Notes, in the order they were written.
+    pub notes: Vec<String>,
+    /// Plans kept, oldest first.
+    pub plans: Vec<Uuid>,
+    /// What undo would take back.
+    pub undo: Option<UndoStep>,
+    /// What redo would bring back.
+    pub redo: Option<UndoStep>,
+    /// How many different entries there are.
+    pub entries: u32,
+}
+
+/// The entry an undo or redo would act on.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct UndoStep {
+    /// The entry.
+    pub entry: Uuid,
+    /// What it was about.
+    pub label: String,
+}
+
+/// Folds a log of entries, in any order and with repeats, into the visit's present state.
+///
+/// Entries are taken in the order of their time, then their id, so that late arrivals, retries
+/// and another screen's entries give the same visit. An undo names the entry it takes back; what
+/// it took back can be redone until something new is said.
+///
+/// # Examples
+/// ```
+/// use veliform_core::visit::fold;
+/// use veliform_core::dog::Dog;
+/// # let dog: Dog = serde_json::from_str(
+/// #   r#"{"id":"00000000-0000-0000-0000-000000000001","name":"Tappet"}"#)?;
+/// assert_eq!(fold(&dog, &[]).look, None);
+/// # Ok::<(), serde_json::Error>(())
+/// ```
+pub fn fold(dog: &Dog, entries: &[Entry]) -> Visit {
+    let mut seen = BTreeSet::new();
+    let mut ordered: Vec<&Entry> = entries.iter().filter(|e| seen.insert(e.id)).collect();
+    ordered.sort_by_key(|e| (e.at_ms, e.id));
+
+    let mut done: Vec<&Entry> = Vec::new();
+    let mut undone: Vec<&Entry> = Vec::new();
+    for entry in &ordered {
+        match &entry.body {
+            EntryBody::Undone { entry: target } => {
+                if let Some(i) = done.iter().position(|e| e.id == *target) {
+                    undone.push(done.remove(i));
+                }
+            }
+            EntryBody::Redone { entry: target } => {
+                if let Some(i) = undone.iter().position(|e| e.id == *target) {
+                    done.push(undone.remove(i));
+                }
+            }
+            _ => {
+                undone.clear();
+                done.push(entry);
+            }
+        }
+    }
+    let step = |entry: &&Entry| UndoStep {
+        entry: entry.id,
+        label: entry.body.label(),
+    };
+    let mut visit = Visit {
+        undo: done.last().map(step),
+        redo: undone.last().map(step),
+        entries: u32::try_from(ordered.len()).unwrap_or(u32::MAX),
+        ..start(dog)
+    };
+    for entry in done {
+        apply(&mut visit, &entry.body);
+    }
+    visit
+}
+
+fn start(dog: &Dog) -> Visit {
+    Visit {
+        frame: FrameInput {
+            size: dog.size,
+            build: dog.build,
+            ear: dog.ear,
+            tail: dog.tail,
+            ..FrameInput::default()
+        },
+        coat: CoatInput {
+            texture: dog.texture,
+            ..CoatInput::default()
+        },
+        ..Visit::default()
+    }
+}
+
+fn apply(visit: &mut Visit, body: &EntryBody) {
+    match body {
+        EntryBody::MeasureSet { measure, taken } => {
+            visit.frame.measures.insert(*measure, *taken);
+        }
+        EntryBody::MeasureCleared { measure } => {
+            visit.frame.measures.remove(measure);
+        }
+        EntryBody::FeltSet { felt, grade } => {
+            visit.frame.felt.insert(*felt, *grade);
+            // A leg is straight or well bent behind, never both.
+            let other = match felt {
+                Felt::StraightBehind => Some(Felt::WellBent),
+                Felt::WellBent => Some(Felt::StraightBehind),
+                _ => None,
+            };
+            if let Some(other) = other
+                && *grade != Grade::None
+            {
+                visit.frame.felt.insert(other, Grade::None);
+            }
+        }
+        EntryBody::StanceSet { stance } => visit.frame.stance = *stance,
+        EntryBody::SizeSet { size } => visit.frame.size = *size,
+        EntryBody::BuildSet { build } => visit.frame.build = *build,
+        EntryBody::EarSet { ear } => visit.frame.ear = *ear,
+        EntryBody::TailSet { tail } => visit.frame.tail = *tail,
+        EntryBody::TextureSet { texture } => visit.coat.texture = *texture,
+        EntryBody::StandSet { stand } => visit.coat.stand = *stand,
+        EntryBody::CoatAllOver { length_mm } => visit.coat.all_over_mm = *length_mm,
+        EntryBody::ZoneSet { zone, length_mm } => match length_mm {
+            Some(length) => {
+                visit.coat.zones_mm.insert(*zone, *length);
+            }
+            None => {
+                visit.coat.zones_mm.remove(zone);
+            }
+        },
+        EntryBody::KnotsSet { zone, knots } => {
+            if *knots == Knots::None {
+                visit.coat.knots.remove(zone);
+            } else {
+                visit.coat.knots.insert(*zone, *knots);
+            }
+        }
+        EntryBody::LimitSet { zone, limit } => {
+            if limit.not_shorter_mm.is_none() && limit.not_longer_mm.is_none() {
+                visit.coat.limits.remove(zone);
+            } else {
+                visit.coat.limits.insert(*zone, *limit);
+            }
+        }
+        EntryBody::LookChosen { choice } => visit.look = Some(*choice),
+        EntryBody::NoteWritten { text } => {
+            if !text.trim().is_empty() {
+                visit.notes.push(text.trim().to_owned());
+            }
+        }
+        EntryBody::PlanKept { plan } => visit.plans.push(*plan),
+        EntryBody::Undone { .. } | EntryBody::Redone { .. } => {}
+    }
+}
