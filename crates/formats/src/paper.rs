@@ -32,9 +32,9 @@ const MARGIN: f64 = 12.0;
 const DRAWING_WIDTH: f64 = 122.0;
 const DRAWING_HEIGHT: f64 = 92.0;
 /// Width of a letter against its em, on average.
-const LETTER: f64 = 0.52;
+const LETTER: f64 = 0.475;
 /// Sizes the steps are tried at, mm of em, the largest first.
-const SIZES: [f64; 6] = [3.3, 3.0, 2.75, 2.5, 2.25, 2.0];
+const SIZES: [f64; 7] = [3.3, 3.0, 2.8, 2.6, 2.4, 2.2, 2.0];
 
 /// Writes the cut sheet as one A4 page in black and white: the dog to scale with a scale bar, the
 /// steps, the cautions, the standing caution.
@@ -217,9 +217,9 @@ struct Rows {
 }
 
 /// Where the steps begin, mm from the top.
-const STEPS_FROM: f64 = 127.0;
+const STEPS_FROM: f64 = 124.0;
 /// Line spacing against the em.
-const LINE: f64 = 1.2;
+const LINE: f64 = 1.16;
 
 fn lay_out(plan: &PlanReport, size: f64) -> Rows {
     let line = size * LINE;
@@ -300,10 +300,10 @@ fn cells<'a>(step: &'a Step, size: f64, said: &mut Vec<&'a str>) -> Vec<Cell> {
         }
     }
     vec![
-        column(MARGIN + 22.0, 5.0, &step.number.to_string(), false),
-        column(MARGIN + 27.0, 44.0, &what, true),
-        column(MARGIN + 73.0, 55.0, how, false),
-        column(MARGIN + 130.0, 49.0, &cautions.join(" "), false),
+        column(MARGIN + 21.0, 5.0, &step.number.to_string(), false),
+        column(MARGIN + 25.5, 43.0, &what, true),
+        column(MARGIN + 70.5, 60.0, how, false),
+        column(MARGIN + 132.0, 48.0, &cautions.join(" "), false),
     ]
 }
 

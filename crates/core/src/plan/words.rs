@@ -4,6 +4,10 @@ use crate::dog::House;
 use crate::kit::{Tool, ToolKind, UnderComb};
 use crate::units::{Length, UnitSystem, fingers_text, length_text};
 
+/// A blade stands in for a comb if it leaves about as much, mm (handbook 3 pairs a 13 mm comb with
+/// blades of 9.5 to 13).
+const ABOUT_EQUAL_MM: f64 = 4.0;
+
 /// How this salon says lengths and tools.
 #[derive(Clone, Copy, Debug)]
 pub struct Words<'a> {
@@ -63,6 +67,7 @@ impl Words<'_> {
         self.kit
             .iter()
             .filter(|t| t.kind == ToolKind::Blade && t.is_fit())
+            .filter(|t| (t.leaves_mm.as_mm() - leaves).abs() <= ABOUT_EQUAL_MM)
             .min_by(|a, b| {
                 let off = |t: &Tool| (t.leaves_mm.as_mm() - leaves).abs();
                 off(a).total_cmp(&off(b))

@@ -319,9 +319,9 @@ impl Writer<'_> {
                     tool: self.words.tool(tool),
                     stroke: match stroke {
                         Stroke::Against => "full, against the lay",
-                        Stroke::Skim => "skim, weight off, with the lay",
-                        Stroke::Scissor => "rough out only: skim to the shape, leave the rest to shears",
-                        _ => "full, with the lay, three overlapping passes",
+                        Stroke::Skim => "skim, weight off",
+                        Stroke::Scissor => "rough out by a skim, the rest to shears",
+                        _ => "full, with the lay",
                     },
                     from,
                     to,

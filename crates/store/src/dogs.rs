@@ -1,0 +1,133 @@
+use rusqlite::{OptionalExtension, Transaction, params};
+use uuid::Uuid;
+use veliform_core::dog::Dog;
+use veliform_core::visit::{Entry, KeptPlan};
+
+use crate::error::StoreError;
+use crate::open::{Store, from_json, to_json};
+use crate::plans::insert_plan;
+use crate::visits::{insert_entry, insert_visit};
+
+/// A dog in the studio's list.
+#[derive(Clone, Debug, PartialEq)]
+pub struct DogListing {
+    /// The dog.
+    pub dog: Dog,
+    /// Its latest visit, if there was one.
+    pub last_visit: Option<(Uuid, i64)>,
+}
+
+/// A visit that comes from a dog file.
+#[derive(Clone, Debug)]
+pub struct ImportedVisit {
+    /// Its id.
+    pub id: Uuid,
+    /// When it began, milliseconds since 1970 in UTC.
+    pub began_ms: i64,
+    /// Its entries.
+    pub entries: Vec<Entry>,
+    /// Plans kept.
+    pub plans: Vec<KeptPlan>,
+}
+
+impl Store {
+    /// All dogs, by name.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn dogs(&self) -> Result<Vec<DogListing>, StoreError> {
+        let mut rows = self.read().prepare_cached(
+            "SELECT d.dog_id, d.body, v.id, v.began_ms FROM dog_version AS d
+             LEFT JOIN visit AS v ON v.id = (
+               SELECT id FROM visit WHERE dog_id = d.dog_id ORDER BY began_ms DESC, id DESC LIMIT 1)
+             WHERE d.version = (SELECT max(version) FROM dog_version WHERE dog_id = d.dog_id)",
+        )?;
+        let mut dogs = Vec::new();
+        let mapped = rows.query_map([], |row| {
+            Ok((row.get(0)?, row.get(1)?, row.get(2)?, row.get(3)?))
+        })?;
+        for row in mapped {
+            let (id, body, visit, began): (String, String, Option<String>, Option<i64>) = row?;
+            let visit = visit.and_then(|v| Uuid::parse_str(&v).ok());
+            dogs.push(DogListing {
+                dog: from_json("dog", &id, &body)?,
+                last_visit: visit.zip(began),
+            });
+        }
+        dogs.sort_by(|a, b| {
+            let key = |d: &DogListing| (d.dog.name.to_lowercase(), d.dog.id);
+            key(a).cmp(&key(b))
+        });
+        Ok(dogs)
+    }
+
+    /// A dog in its latest version.
+    ///
+    /// # Errors
+    /// If there is none by that id, or the data file cannot be read.
+    pub fn dog(&self, id: Uuid) -> Result<Dog, StoreError> {
+        let body: Option<String> = self
+            .read()
+            .query_row(
+                "SELECT body FROM dog_version WHERE dog_id = ?1 ORDER BY version DESC LIMIT 1",
+                [id.to_string()],
+                |row| row.get(0),
+            )
+            .optional()?;
+        let body = body.ok_or(StoreError::NotFound { what: "dog", id })?;
+        from_json("dog", &id.to_string(), &body)
+    }
+
+    /// Keeps a dog, or a correction of it as a new version; the same again changes nothing.
+    ///
+    /// # Errors
+    /// If the data file cannot be written.
+    pub fn put_dog(&mut self, dog: &Dog, at_ms: i64) -> Result<(), StoreError> {
+        self.write(|tx| insert_dog(tx, dog, at_ms))
+    }
+
+    /// Takes in a dog with its visits, all or nothing. What is already here counts once.
+    ///
+    /// # Errors
+    /// If an id is already here with other contents: then nothing is changed.
+    pub fn import(
+        &mut self,
+        dog: &Dog,
+        visits: &[ImportedVisit],
+        at_ms: i64,
+    ) -> Result<(), StoreError> {
+        self.write(|tx| {
+            insert_dog(tx, dog, at_ms)?;
+            for visit in visits {
+                insert_visit(tx, visit.id, dog.id, visit.began_ms)?;
+                for entry in &visit.entries {
+                    insert_entry(tx, visit.id, entry)?;
+                }
+                for plan in &visit.plans {
+                    insert_plan(tx, visit.id, plan)?;
+                }
+            }
+            Ok(())
+        })
+    }
+}
+
+fn insert_dog(tx: &Transaction<'_>, dog: &Dog, at_ms: i64) -> Result<(), StoreError> {
+    let (id, body) = (dog.id.to_string(), to_json(dog)?);
+    let latest: Option<String> = tx
+        .query_row(
+            "SELECT body FROM dog_version WHERE dog_id = ?1 ORDER BY version DESC LIMIT 1",
+            [&id],
+            |row| row.get(0),
+        )
+        .optional()?;
+    if latest.as_ref() == Some(&body) {
+        return Ok(());
+    }
+    tx.execute(
+        "INSERT INTO dog_version (dog_id, version, at_ms, body)
+         SELECT ?1, coalesce(max(version), 0) + 1, ?2, ?3 FROM dog_version WHERE dog_id = ?1",
+        params![id, at_ms, body],
+    )?;
+    Ok(())
+}

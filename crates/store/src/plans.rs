@@ -1,0 +1,87 @@
+use rusqlite::{OptionalExtension, Transaction, params};
+use uuid::Uuid;
+use veliform_core::visit::{Entry, KeptPlan};
+
+use crate::error::StoreError;
+use crate::open::{Store, from_json, to_json};
+use crate::visits::insert_entry;
+
+impl Store {
+    /// Keeps a plan with the entry that says so; the same again changes nothing.
+    ///
+    /// # Errors
+    /// If the visit is not here, or the id is here with another plan.
+    pub fn keep_plan(
+        &mut self,
+        visit: Uuid,
+        plan: &KeptPlan,
+        entry: &Entry,
+    ) -> Result<(), StoreError> {
+        self.visit_head(visit)?;
+        self.write(|tx| {
+            insert_plan(tx, visit, plan)?;
+            insert_entry(tx, visit, entry)?;
+            Ok(())
+        })
+    }
+
+    /// Plans kept at a visit, oldest first.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn plans_of(&self, visit: Uuid) -> Result<Vec<KeptPlan>, StoreError> {
+        let mut rows = self.read().prepare_cached(
+            "SELECT id, body FROM kept_plan WHERE visit_id = ?1 ORDER BY at_ms, id",
+        )?;
+        let mut plans = Vec::new();
+        for row in rows.query_map([visit.to_string()], |row| Ok((row.get(0)?, row.get(1)?)))? {
+            let (id, body): (String, String) = row?;
+            plans.push(from_json("plan", &id, &body)?);
+        }
+        Ok(plans)
+    }
+
+    /// A kept plan.
+    ///
+    /// # Errors
+    /// If there is none by that id, or the data file cannot be read.
+    pub fn plan(&self, id: Uuid) -> Result<KeptPlan, StoreError> {
+        let body: Option<String> = self
+            .read()
+            .query_row(
+                "SELECT body FROM kept_plan WHERE id = ?1",
+                [id.to_string()],
+                |row| row.get(0),
+            )
+            .optional()?;
+        let body = body.ok_or(StoreError::NotFound { what: "plan", id })?;
+        from_json("plan", &id.to_string(), &body)
+    }
+}
+
+pub(crate) fn insert_plan(
+    tx: &Transaction<'_>,
+    visit: Uuid,
+    plan: &KeptPlan,
+) -> Result<(), StoreError> {
+    let (id, body) = (plan.id.to_string(), to_json(plan)?);
+    let here: Option<String> = tx
+        .query_row("SELECT body FROM kept_plan WHERE id = ?1", [&id], |row| {
+            row.get(0)
+        })
+        .optional()?;
+    match here {
+        Some(was) if was == body => Ok(()),
+        Some(_) => Err(StoreError::Conflict {
+            what: "plan",
+            id: plan.id,
+        }),
+        None => {
+            tx.execute(
+                "INSERT INTO kept_plan (id, visit_id, at_ms, method, body) VALUES (?1, ?2, ?3, ?4, ?5)",
+                params![id, visit.to_string(), plan.at_ms, plan.method, body],
+            )?;
+            Ok(())
+        }
+    }
+}

@@ -1,0 +1,80 @@
+use rusqlite::{OptionalExtension, params};
+use veliform_core::dog::House;
+use veliform_core::kit::Tool;
+
+use crate::error::StoreError;
+use crate::open::{Store, from_json, to_json};
+
+impl Store {
+    /// The salon's settings; the usual ones where none were made yet.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn house(&self) -> Result<House, StoreError> {
+        let body: Option<String> = self
+            .read()
+            .query_row(
+                "SELECT body FROM house_version ORDER BY version DESC LIMIT 1",
+                [],
+                |row| row.get(0),
+            )
+            .optional()?;
+        body.map_or_else(|| Ok(House::default()), |b| from_json("settings", "", &b))
+    }
+
+    /// Keeps the salon's settings as a new version.
+    ///
+    /// # Errors
+    /// If the data file cannot be written.
+    pub fn put_house(&mut self, house: &House, at_ms: i64) -> Result<(), StoreError> {
+        let body = to_json(house)?;
+        self.write(|tx| {
+            tx.execute(
+                "INSERT INTO house_version (at_ms, body) VALUES (?1, ?2)",
+                params![at_ms, body],
+            )?;
+            Ok(())
+        })
+    }
+
+    /// The kit: every tool in its latest version, the shortest first, the retired last.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn kit(&self) -> Result<Vec<Tool>, StoreError> {
+        let mut rows = self.read().prepare_cached(
+            "SELECT tool_id, body FROM tool_version AS t
+             WHERE version = (SELECT max(version) FROM tool_version WHERE tool_id = t.tool_id)",
+        )?;
+        let mut kit = Vec::new();
+        for row in rows.query_map([], |row| Ok((row.get(0)?, row.get(1)?)))? {
+            let (id, body): (String, String) = row?;
+            kit.push(from_json::<Tool>("tool", &id, &body)?);
+        }
+        kit.sort_by(|a, b| {
+            let length = |t: &Tool| t.leaves_mm.as_mm();
+            a.retired
+                .cmp(&b.retired)
+                .then(length(a).total_cmp(&length(b)))
+                .then(a.id.cmp(&b.id))
+        });
+        Ok(kit)
+    }
+
+    /// Adds a tool, or keeps a correction of it as a new version.
+    ///
+    /// # Errors
+    /// If the data file cannot be written.
+    pub fn put_tool(&mut self, tool: &Tool, at_ms: i64) -> Result<(), StoreError> {
+        let body = to_json(tool)?;
+        self.write(|tx| {
+            tx.execute(
+                "INSERT INTO tool_version (tool_id, version, at_ms, body)
+                 SELECT ?1, coalesce(max(version), 0) + 1, ?2, ?3
+                 FROM tool_version WHERE tool_id = ?1",
+                params![tool.id.to_string(), at_ms, body],
+            )?;
+            Ok(())
+        })
+    }
+}

@@ -1,0 +1,213 @@
+use rusqlite::{OptionalExtension, Transaction, params};
+use uuid::Uuid;
+use veliform_core::visit::{Entry, EntryBody};
+
+use crate::error::StoreError;
+use crate::open::{Store, from_json, to_json};
+
+/// A visit without its entries.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub struct VisitHead {
+    /// Its id.
+    pub id: Uuid,
+    /// Whose.
+    pub dog: Uuid,
+    /// When it began, milliseconds since 1970 in UTC.
+    pub began_ms: i64,
+}
+
+/// Number of the last entry received: what a screen has seen up to.
+pub type Received = i64;
+
+/// A visit with its log.
+#[derive(Clone, Debug, PartialEq)]
+pub struct VisitLog {
+    /// The visit.
+    pub head: VisitHead,
+    /// Entries asked for, in the order they came.
+    pub entries: Vec<Entry>,
+    /// Number of the last entry received.
+    pub last: Received,
+}
+
+/// What became of entries sent.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub struct Appended {
+    /// How many were new.
+    pub new: usize,
+    /// Number of the last entry received.
+    pub last: Received,
+}
+
+impl Store {
+    /// Begins a visit; the same again changes nothing.
+    ///
+    /// # Errors
+    /// If the dog is not here, or the visit is another dog's.
+    pub fn begin_visit(&mut self, id: Uuid, dog: Uuid, began_ms: i64) -> Result<(), StoreError> {
+        self.dog(dog)?;
+        self.write(|tx| insert_visit(tx, id, dog, began_ms))
+    }
+
+    /// A dog's visits, newest first.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn visits_of(&self, dog: Uuid) -> Result<Vec<VisitHead>, StoreError> {
+        let mut rows = self.read().prepare_cached(
+            "SELECT id, began_ms FROM visit WHERE dog_id = ?1 ORDER BY began_ms DESC, id DESC",
+        )?;
+        let mut visits = Vec::new();
+        let mapped = rows.query_map([dog.to_string()], |row| Ok((row.get(0)?, row.get(1)?)))?;
+        for row in mapped {
+            let (id, began_ms): (String, i64) = row?;
+            if let Ok(id) = Uuid::parse_str(&id) {
+                visits.push(VisitHead { id, dog, began_ms });
+            }
+        }
+        Ok(visits)
+    }
+
+    /// A visit with the entries received after `after`; all of them after 0.
+    ///
+    /// # Errors
+    /// If there is none by that id, or the data file cannot be read.
+    pub fn visit(&self, id: Uuid, after: Received) -> Result<VisitLog, StoreError> {
+        let head = self.visit_head(id)?;
+        let mut rows = self.read().prepare_cached(
+            "SELECT received, id, at_ms, author, body FROM entry
+             WHERE visit_id = ?1 AND received > ?2 ORDER BY received",
+        )?;
+        let mut entries = Vec::new();
+        let mut last = after;
+        let mapped = rows.query_map(params![id.to_string(), after], |row| {
+            Ok((
+                row.get(0)?,
+                row.get(1)?,
+                row.get(2)?,
+                row.get(3)?,
+                row.get(4)?,
+            ))
+        })?;
+        for row in mapped {
+            let (received, entry, at_ms, author, body): (i64, String, i64, String, String) = row?;
+            let id = Uuid::parse_str(&entry).unwrap_or_default();
+            let body: EntryBody = from_json("entry", &entry, &body)?;
+            entries.push(Entry {
+                id,
+                at_ms,
+                author,
+                body,
+            });
+            last = received;
+        }
+        Ok(VisitLog {
+            head,
+            entries,
+            last,
+        })
+    }
+
+    /// A visit without its entries.
+    ///
+    /// # Errors
+    /// If there is none by that id, or the data file cannot be read.
+    pub fn visit_head(&self, id: Uuid) -> Result<VisitHead, StoreError> {
+        let row: Option<(String, i64)> = self
+            .read()
+            .query_row(
+                "SELECT dog_id, began_ms FROM visit WHERE id = ?1",
+                [id.to_string()],
+                |row| Ok((row.get(0)?, row.get(1)?)),
+            )
+            .optional()?;
+        let missing = StoreError::NotFound { what: "visit", id };
+        let (dog, began_ms) = row.ok_or(missing)?;
+        Ok(VisitHead {
+            id,
+            dog: Uuid::parse_str(&dog).unwrap_or_default(),
+            began_ms,
+        })
+    }
+
+    /// Appends entries, all or none; one that is already here counts once.
+    ///
+    /// # Errors
+    /// If the visit is not here, or an id is here with other contents.
+    pub fn append(&mut self, visit: Uuid, entries: &[Entry]) -> Result<Appended, StoreError> {
+        self.visit_head(visit)?;
+        self.write(|tx| {
+            let mut new = 0;
+            for entry in entries {
+                new += usize::from(insert_entry(tx, visit, entry)?);
+            }
+            let last: Option<i64> = tx.query_row(
+                "SELECT max(received) FROM entry WHERE visit_id = ?1",
+                [visit.to_string()],
+                |row| row.get(0),
+            )?;
+            Ok(Appended {
+                new,
+                last: last.unwrap_or(0),
+            })
+        })
+    }
+}
+
+pub(crate) fn insert_visit(
+    tx: &Transaction<'_>,
+    id: Uuid,
+    dog: Uuid,
+    began_ms: i64,
+) -> Result<(), StoreError> {
+    let here: Option<(String, i64)> = tx
+        .query_row(
+            "SELECT dog_id, began_ms FROM visit WHERE id = ?1",
+            [id.to_string()],
+            |row| Ok((row.get(0)?, row.get(1)?)),
+        )
+        .optional()?;
+    match here {
+        Some((owner, began)) if owner == dog.to_string() && began == began_ms => Ok(()),
+        Some(_) => Err(StoreError::Conflict { what: "visit", id }),
+        None => {
+            tx.execute(
+                "INSERT INTO visit (id, dog_id, began_ms) VALUES (?1, ?2, ?3)",
+                params![id.to_string(), dog.to_string(), began_ms],
+            )?;
+            Ok(())
+        }
+    }
+}
+
+/// Appends one entry; says whether it was new.
+pub(crate) fn insert_entry(
+    tx: &Transaction<'_>,
+    visit: Uuid,
+    entry: &Entry,
+) -> Result<bool, StoreError> {
+    let (id, body) = (entry.id.to_string(), to_json(&entry.body)?);
+    let here: Option<(String, String, i64)> = tx
+        .query_row(
+            "SELECT visit_id, body, at_ms FROM entry WHERE id = ?1",
+            [&id],
+            |row| Ok((row.get(0)?, row.get(1)?, row.get(2)?)),
+        )
+        .optional()?;
+    match here {
+        Some((owner, was, at)) if owner == visit.to_string() && was == body && at == entry.at_ms => {
+            Ok(false)
+        }
+        Some(_) => Err(StoreError::Conflict {
+            what: "entry",
+            id: entry.id,
+        }),
+        None => {
+            tx.execute(
+                "INSERT INTO entry (id, visit_id, at_ms, author, body) VALUES (?1, ?2, ?3, ?4, ?5)",
+                params![id, visit.to_string(), entry.at_ms, entry.author, body],
+            )?;
+            Ok(true)
+        }
+    }
+}
