@@ -29,16 +29,31 @@ fn a_long_dog_is_shortened_at_both_ends_and_filled_inside(
     let dog = solved(&look, height, |b, h| b.length = length * h);
     let (ratio, off) = dog.plan(J::BodyRatio);
     let (clipped, clipped_off) = dog.clip(J::BodyRatio);
-    assert!(ratio < clipped - 0.004 || clipped_off <= 0.5, "{ratio} {clipped}");
+    assert!(
+        ratio < clipped - 0.004 || clipped_off <= 0.5,
+        "{ratio} {clipped}"
+    );
     assert!(dog.is_short(S::Breastbone, 0.7) || off < 0.6, "chest");
     assert!(dog.is_short(S::PinBone, 0.7) || off < 0.6, "rump");
     let (gap, gap_off) = dog.plan(J::GapRatio);
     let (gap_clipped, gap_clipped_off) = dog.clip(J::GapRatio);
-    assert!(gap < gap_clipped - 0.003 || gap_clipped_off < 0.2, "gap {gap} {gap_clipped}");
-    assert!(dog.is_full(S::ForearmBack, 1.03) || gap_off < 0.05, "behind the front leg");
-    assert!(dog.is_full(S::Stifle, 1.05) || gap_off < 0.05, "front of the knee");
+    assert!(
+        gap < gap_clipped - 0.003 || gap_clipped_off < 0.2,
+        "gap {gap} {gap_clipped}"
+    );
+    assert!(
+        dog.is_full(S::ForearmBack, 1.03) || gap_off < 0.05,
+        "behind the front leg"
+    );
+    assert!(
+        dog.is_full(S::Stifle, 1.05) || gap_off < 0.05,
+        "front of the knee"
+    );
     assert!(dog.at(S::FlankFold) >= 0.98 * dog.nominal(S::FlankFold).min(dog.high(S::FlankFold)));
-    assert!(dog.at(S::CrestMid) >= 0.85 * dog.nominal(S::CrestMid), "neckline kept");
+    assert!(
+        dog.at(S::CrestMid) >= 0.85 * dog.nominal(S::CrestMid),
+        "neckline kept"
+    );
     assert!(dog.at(S::ForearmFront) <= dog.at(S::ForearmBack) + 0.002 * height);
     // No plan lifts the withers more than 0.012 H over the nominal to look shorter (handbook 8).
     assert!(dog.at(S::Withers) <= dog.nominal(S::Withers) + 0.012 * height);
@@ -86,8 +101,14 @@ fn a_dip_is_filled_and_its_ends_are_taken_down(
     let room = (dog.high(S::BackMid) - dog.low(S::HipCrest)) * shows;
     let filled = (dog.at(S::BackMid) - ends) * shows;
     assert!(filled >= 0.8 * (dip * height).min(room) - 1e-6, "{filled}");
-    assert!(dog.plan(J::Topline).1 <= 1.0 || room < dip * height, "topline straight");
-    assert!(dog.at(S::Withers) <= (1.45 * dog.nominal(S::Withers)).max(dog.nominal(S::Withers) + 0.012 * height));
+    assert!(
+        dog.plan(J::Topline).1 <= 1.0 || room < dip * height,
+        "topline straight"
+    );
+    assert!(
+        dog.at(S::Withers)
+            <= (1.45 * dog.nominal(S::Withers)).max(dog.nominal(S::Withers) + 0.012 * height)
+    );
     assert!(dog.at(S::HipCrest) <= 1.2 * dog.nominal(S::HipCrest));
 }
 
@@ -154,7 +175,10 @@ fn straight_behind_gains_angle_by_a_close_bend(#[case] height: f64, #[case] bend
     assert!(angle > dog.clip(J::RearAngulation).0 + 0.001 * height);
     assert!(dog.is_short(S::Bend, 0.7) || off < 0.05, "bend taken close");
     let share = |s| dog.at(s) / dog.nominal(s);
-    assert!(share(S::PinBone) > share(S::Bend), "hair kept under the pin bone");
+    assert!(
+        share(S::PinBone) > share(S::Bend),
+        "hair kept under the pin bone"
+    );
 }
 
 #[rstest]
@@ -201,9 +225,8 @@ fn tight_knots_overrule_the_outline() {
     let knotted = solve(&frame, &coat, &look);
     assert!(knotted.at(S::TuckUp) <= UNDER_KNOTS_MM + 1e-6);
     assert!(knotted.at(S::FlankFold) <= UNDER_KNOTS_MM + 1e-6);
-    let score = |s: &Solved| {
-        veliform_core::balance::score(&s.solution.points, &s.solution.lengths_mm)
-    };
+    let score =
+        |s: &Solved| veliform_core::balance::score(&s.solution.points, &s.solution.lengths_mm);
     assert!(score(&knotted) > score(&free) + 2.0, "the cost shows");
 }
 
@@ -219,7 +242,11 @@ fn an_even_square_dog_keeps_its_body_at_the_looks_length() {
             spot.zone,
             Zone::Back | Zone::Croup | Zone::Chest | Zone::Shoulder | Zone::Ribs | Zone::Hip
         ) {
-            assert!((length - spot.nominal).abs() <= 1.0, "{:?} {length}", spot.place);
+            assert!(
+                (length - spot.nominal).abs() <= 1.0,
+                "{:?} {length}",
+                spot.place
+            );
         }
     }
 }

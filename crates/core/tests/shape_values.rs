@@ -4,9 +4,7 @@ use approx::assert_abs_diff_eq;
 use veliform_core::coat::Zone;
 use veliform_core::frame::{FrameInput, Measure, Method, TakenMeasure, resolve};
 use veliform_core::shape::curve::{SAMPLES, closed, signed_area};
-use veliform_core::shape::{
-    CoatEdge, Cover, Dressing, STATIONS, SideShape, Station, side_shape,
-};
+use veliform_core::shape::{CoatEdge, Cover, Dressing, STATIONS, SideShape, Station, side_shape};
 use veliform_core::units::{Length, UnitSystem};
 
 /// The default dog of dog-shape.md 11: all defaults, H = 460 mm.
@@ -51,7 +49,11 @@ fn every_station_and_hair_direction_is_where_the_design_says() {
     let dog = default_dog();
     let table = include_str!("data/default_dog.txt");
     let mut seen = 0;
-    for row in table.split([';', '\n']).map(str::trim).filter(|r| !r.is_empty()) {
+    for row in table
+        .split([';', '\n'])
+        .map(str::trim)
+        .filter(|r| !r.is_empty())
+    {
         let cells: Vec<&str> = row.split_whitespace().collect();
         let number: usize = cells[0].parse().expect("a number");
         let station = Station::ALL[number - 1];

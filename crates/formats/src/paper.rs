@@ -67,7 +67,15 @@ struct Cell {
 }
 
 impl PageWriter {
-    fn text(&mut self, (x, y): (f64, f64), size: f64, weight: u32, family: &str, anchor: &str, text: &str) {
+    fn text(
+        &mut self,
+        (x, y): (f64, f64),
+        size: f64,
+        weight: u32,
+        family: &str,
+        anchor: &str,
+        text: &str,
+    ) {
         let done = write!(
             self.out,
             r##"<text x="{}" y="{}" font-family="{family}" font-size="{}" font-weight="{weight}" text-anchor="{anchor}" fill="#000000">{}</text>"##,
@@ -91,7 +99,14 @@ impl PageWriter {
 
     fn head(&mut self, sheet: &Sheet<'_>) {
         let most = 34;
-        self.text((MARGIN, 19.0), 7.0, 700, TEXT, "start", &cut(sheet.name, most));
+        self.text(
+            (MARGIN, 19.0),
+            7.0,
+            700,
+            TEXT,
+            "start",
+            &cut(sheet.name, most),
+        );
         let minutes = sheet.plan.sheet.minutes.round();
         let hours = format!("{:.0} h {:02.0}", (minutes / 60.0).floor(), minutes % 60.0);
         self.text(
@@ -155,10 +170,7 @@ impl PageWriter {
         y += 0.6;
         for line in &sheet.plan.lines {
             let hand = line.hand.iter().find(|h| h.distance_mm.as_mm() >= 1.0);
-            let said = hand.map_or_else(
-                || line.mark.clone(),
-                |h| format!("{} {}", h.text, h.from),
-            );
+            let said = hand.map_or_else(|| line.mark.clone(), |h| format!("{} {}", h.text, h.from));
             if y > 124.0 {
                 break;
             }

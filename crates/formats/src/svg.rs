@@ -243,7 +243,11 @@ impl Page {
 pub(crate) fn num(value: f64) -> String {
     let text = format!("{value:.2}");
     let text = text.trim_end_matches('0').trim_end_matches('.');
-    if text == "-0" { "0".into() } else { text.into() }
+    if text == "-0" {
+        "0".into()
+    } else {
+        text.into()
+    }
 }
 
 /// Text safe inside an element.

@@ -20,7 +20,10 @@ pub fn plan_text(dog: &Dog, plan: &PlanReport) -> String {
     ));
     line(String::new());
     for unit in &plan.units {
-        line(format!("  {:28} {:>9}  {}", unit.label, unit.text, unit.tool));
+        line(format!(
+            "  {:28} {:>9}  {}",
+            unit.label, unit.text, unit.tool
+        ));
     }
     line(String::new());
     for row in &plan.balance {

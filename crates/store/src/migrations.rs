@@ -28,11 +28,7 @@ mod tests {
         assert_eq!(sums, LANDED, "sums are {sums:#x?}");
     }
 
-    const LANDED: [u64; 3] = [
-        0xc18904ae91cdf38a,
-        0x98ae80de80a8040b,
-        0x484f7e389a3560e1,
-    ];
+    const LANDED: [u64; 3] = [0xc18904ae91cdf38a, 0x98ae80de80a8040b, 0x484f7e389a3560e1];
 
     /// FNV-1a, 64 bit (Fowler, Noll, Vo): enough to notice an edit.
     fn checksum(text: &str) -> u64 {

@@ -195,7 +195,9 @@ pub(crate) fn insert_entry(
         )
         .optional()?;
     match here {
-        Some((owner, was, at)) if owner == visit.to_string() && was == body && at == entry.at_ms => {
+        Some((owner, was, at))
+            if owner == visit.to_string() && was == body && at == entry.at_ms =>
+        {
             Ok(false)
         }
         Some(_) => Err(StoreError::Conflict {

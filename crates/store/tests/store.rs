@@ -84,13 +84,18 @@ fn an_id_with_other_contents_is_refused_and_nothing_of_that_batch_stays() {
     store.append(id(2), &[note(3, "one")]).expect("appends");
     let refused = store.append(id(2), &[note(5, "new"), note(3, "changed")]);
     assert!(matches!(refused, Err(StoreError::Conflict { .. })));
-    assert_eq!(store.visit(id(2), 0).expect("reads").entries, vec![note(3, "one")]);
+    assert_eq!(
+        store.visit(id(2), 0).expect("reads").entries,
+        vec![note(3, "one")]
+    );
 }
 
 #[test]
 fn corrections_of_a_dog_are_new_versions() {
     let mut store = salon_with_a_visit();
-    store.put_dog(&dog(1, "Tappet the second"), 11).expect("corrects");
+    store
+        .put_dog(&dog(1, "Tappet the second"), 11)
+        .expect("corrects");
     assert_eq!(store.dog(id(1)).expect("reads").name, "Tappet the second");
     assert_eq!(store.dogs().expect("reads").len(), 1);
 }
@@ -184,5 +189,8 @@ fn a_write_cut_off_in_the_middle_leaves_no_trace() {
     }
     let store = Store::open(&copy).expect("opens after the crash");
     assert!(store.is_whole().expect("checks"));
-    assert_eq!(store.visit(id(2), 0).expect("reads").entries, vec![note(3, "kept")]);
+    assert_eq!(
+        store.visit(id(2), 0).expect("reads").entries,
+        vec![note(3, "kept")]
+    );
 }

@@ -7,17 +7,7 @@ use crate::shape::Station;
 
 /// A number the eye judges (handbook 4; balance-model.md 5).
 #[derive(
-    Clone,
-    Copy,
-    Debug,
-    PartialEq,
-    Eq,
-    PartialOrd,
-    Ord,
-    Serialize,
-    Deserialize,
-    JsonSchema,
-    ToSchema,
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
 )]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "each is described by Judged::label")]
@@ -243,10 +233,7 @@ impl BalancePoint {
 
     /// Millimetres outside the range; zero inside.
     pub fn off_mm(&self, lengths: &[f64]) -> f64 {
-        self.over
-            .iter()
-            .map(|e| e.at(lengths))
-            .fold(0.0, f64::max)
+        self.over.iter().map(|e| e.at(lengths)).fold(0.0, f64::max)
     }
 
     /// Tolerances outside the range; zero inside.

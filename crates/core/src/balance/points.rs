@@ -239,7 +239,13 @@ impl Builder<'_> {
         }
         let fill = targets.fill * h;
         let behind = self.y(S::LastRib) - &self.y(S::TuckUp);
-        self.between(Judged::FlankFill, S::TuckUp, behind, Some(-0.4 * fill), None);
+        self.between(
+            Judged::FlankFill,
+            S::TuckUp,
+            behind,
+            Some(-0.4 * fill),
+            None,
+        );
         let into = self.y(S::TuckUp) - &self.y(S::FlankFold);
         self.between(
             Judged::FlankFill,
@@ -262,8 +268,7 @@ impl Builder<'_> {
         let depth = subject.along(S::CrestMid, across) - &throat;
         let occiput = subject.shape.skin(S::Occiput).to_vec2();
         let hair = subject.shape.hair(S::Occiput);
-        let stands =
-            occiput_hair_mm(subject) * crate::shape::visible_share(hair, subject.stand);
+        let stands = occiput_hair_mm(subject) * crate::shape::visible_share(hair, subject.stand);
         let top = occiput + hair * stands;
         let length = (subject.along(S::Withers, axis) * -1.0) + top.dot(axis);
         let limit = subject.look.targets.neck_depth;
@@ -488,7 +493,11 @@ impl Builder<'_> {
 /// Hair at the occiput, a constant of the look: else the topknot would be cut to make the crest
 /// join (balance-model.md 5 and 7). mm.
 fn occiput_hair_mm(subject: &Subject) -> f64 {
-    let nominal = |place| subject.find(place).map_or(0.0, |i| subject.spots[i].nominal);
+    let nominal = |place| {
+        subject
+            .find(place)
+            .map_or(0.0, |i| subject.spots[i].nominal)
+    };
     subject
         .look
         .occiput_mm(subject.height())

@@ -176,9 +176,10 @@ impl Subject {
 
     fn lay_out(&mut self, coat: &CoatNow, safe: &dyn Fn(Zone) -> f64) {
         let h = self.build.height;
-        for station in CHOSEN.iter().flat_map(|(a, b)| {
-            Station::ALL[a.index()..=b.index()].iter().copied()
-        }) {
+        for station in CHOSEN
+            .iter()
+            .flat_map(|(a, b)| Station::ALL[a.index()..=b.index()].iter().copied())
+        {
             let Some(zone) = station.zone() else { continue };
             let hair = self.shape.hair(station);
             let nominal = match station {

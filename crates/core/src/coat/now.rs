@@ -156,8 +156,8 @@ pub fn resolve_coat(
         None
     };
     let all_over = checked("coat.all_over".into(), "Coat all over", input.all_over_mm);
-    let base = all_over
-        .unwrap_or(input.texture.usual_length_mm() * (height_mm / 460.0).clamp(0.5, 1.4));
+    let base =
+        all_over.unwrap_or(input.texture.usual_length_mm() * (height_mm / 460.0).clamp(0.5, 1.4));
     let mut estimated = Vec::new();
     let lengths_mm = Zone::ALL
         .iter()

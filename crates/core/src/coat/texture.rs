@@ -122,7 +122,11 @@ mod tests {
     #[test]
     fn growth_over_six_weeks_is_as_worked_by_hand() {
         assert_abs_diff_eq!(grown_mm(13.0, 42.0, Texture::Fleece), 26.2, epsilon = 0.1);
-        assert_abs_diff_eq!(grown_mm(13.0, 42.0, Texture::Feathered), 20.5, epsilon = 0.1);
+        assert_abs_diff_eq!(
+            grown_mm(13.0, 42.0, Texture::Feathered),
+            20.5,
+            epsilon = 0.1
+        );
     }
 
     #[test]

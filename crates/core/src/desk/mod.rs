@@ -13,7 +13,9 @@ use crate::drawing::{DrawOptions, Drawing, Scene, draw_side};
 use crate::frame::{Frame, FrameValue, Problem, resolve};
 use crate::kit::Tool;
 use crate::look::{Look, LookId};
-use crate::plan::{BalanceRow, Job, Plan, PlanReport, Words, find_reasons, make_plan, now_rows, report};
+use crate::plan::{
+    BalanceRow, Job, Plan, PlanReport, Words, find_reasons, make_plan, now_rows, report,
+};
 use crate::sheet::DogFacts;
 use crate::solve::SolveError;
 use crate::units::Length;
@@ -200,7 +202,12 @@ impl<'a> Desk<'a> {
     ///
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
-    pub fn what_if(&self, zone: Zone, wish: Wish, options: &DrawOptions) -> Result<WhatIf, SolveError> {
+    pub fn what_if(
+        &self,
+        zone: Zone,
+        wish: Wish,
+        options: &DrawOptions,
+    ) -> Result<WhatIf, SolveError> {
         let solved = self.plan(Reasons::Skip)?;
         let mut visit = self.visit.clone();
         let job = self.job(self.choice());

@@ -2,8 +2,9 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use crate::frame::{Problem, Severity};
 use crate::kit::UnderComb;
-use crate::units::{Length, UnitSystem};
+use crate::units::{Length, UnitSystem, length_text};
 
 /// The salon's settings.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -28,5 +29,45 @@ impl Default for House {
             finger_mm: Length::constant_mm(18.0),
             under_comb: UnderComb::Thirty,
         }
+    }
+}
+
+/// Breadths an index finger can have, mm (common practice; a child's to a large man's).
+const FINGER_MM: (f64, f64) = (8.0, 30.0);
+/// Longest name of a salon, letters: what fits on the sheet.
+const NAME_LETTERS: usize = 60;
+
+impl House {
+    /// All that is wrong with the settings as typed; empty when they can be kept.
+    pub fn check(&self) -> Vec<Problem> {
+        let mut problems = Vec::new();
+        let mut refuse = |field: &str, message: String| {
+            problems.push(Problem {
+                field: field.into(),
+                severity: Severity::Refused,
+                message,
+            });
+        };
+        let letters = self.name.chars().count();
+        if letters > NAME_LETTERS {
+            refuse(
+                "house.name",
+                format!("The salon's name has {letters} letters; shorten it to {NAME_LETTERS}."),
+            );
+        }
+        let (low, high) = FINGER_MM;
+        if !(low..=high).contains(&self.finger_mm.as_mm()) {
+            let text = |length| length_text(length, self.units);
+            refuse(
+                "house.finger_mm",
+                format!(
+                    "Finger {} cannot be: it lies between {} and {}; lay it on the rule.",
+                    text(self.finger_mm),
+                    text(Length::constant_mm(low)),
+                    text(Length::constant_mm(high))
+                ),
+            );
+        }
+        problems
     }
 }

@@ -109,7 +109,12 @@ impl Dog {
         for (field, what, text, most) in [
             ("dog.name", "name", &self.name, NAME_LETTERS),
             ("dog.owner", "owner's name", &self.owner, NAME_LETTERS),
-            ("dog.handling", "handling note", &self.handling, NOTE_LETTERS),
+            (
+                "dog.handling",
+                "handling note",
+                &self.handling,
+                NOTE_LETTERS,
+            ),
         ] {
             let letters = text.chars().count();
             if letters > most {

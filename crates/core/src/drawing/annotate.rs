@@ -100,7 +100,15 @@ impl Annotator<'_> {
     }
 
     /// A word at a page point, where it must stand.
-    fn text(&mut self, role: Role, at: Point, anchor: Anchor, text: &str, share: f64, tag: Option<Tag>) {
+    fn text(
+        &mut self,
+        role: Role,
+        at: Point,
+        anchor: Anchor,
+        text: &str,
+        share: f64,
+        tag: Option<Tag>,
+    ) {
         let size_mm = share * self.painter.text_mm;
         self.painter.labels.occupy(at, anchor, text, size_mm);
         self.push(
@@ -190,7 +198,10 @@ impl Annotator<'_> {
         self.push(
             Role::Pin,
             Geometry::Fill {
-                points_mm: carrier.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect(),
+                points_mm: carrier
+                    .iter()
+                    .flat_map(|p| [tenth(p.x), tenth(p.y)])
+                    .collect(),
             },
             tag,
         );
@@ -214,10 +225,15 @@ impl Annotator<'_> {
             if measure == Measure::HeightAtWithers {
                 continue;
             }
-            let Some(value) = self.value(measure) else { continue };
-            let Some(run) = self.run(measure) else { continue };
+            let Some(value) = self.value(measure) else {
+                continue;
+            };
+            let Some(run) = self.run(measure) else {
+                continue;
+            };
             let is_quick = crate::frame::QUICK_EIGHT.contains(&measure);
-            if !is_quick && value.origin == Origin::Estimated {
+            let is_nothing = value.value_mm.as_mm().abs() < 0.5;
+            if !is_quick && (value.origin == Origin::Estimated || is_nothing) {
                 continue;
             }
             self.dimension(measure, &value, run);
@@ -226,6 +242,9 @@ impl Annotator<'_> {
 
     fn run(&self, measure: Measure) -> Option<Run> {
         let h = self.h();
+        // Upright dimensions stand clear of the coat behind the hock.
+        let coat = self.scene.coat.length_mm(Zone::Hock) * self.scene.coat.stand;
+        let behind = self.skin(S::HockPoint).x - coat - 0.06 * h;
         let upright = |station: S, x: f64| {
             Some(Run::Upright {
                 x,
@@ -239,10 +258,10 @@ impl Annotator<'_> {
                 from: self.skin(S::Breastbone).x,
                 to: 0.0,
             }),
-            Measure::ElbowHeight => upright(S::Elbow, self.skin(S::Elbow).x - 0.10 * h),
-            Measure::HipCrestHeight => upright(S::HipCrest, -0.38 * h),
-            Measure::HockHeight => upright(S::HockPoint, -0.25 * h),
-            Measure::TailSetHeight => upright(S::TailSet, -0.315 * h),
+            Measure::ElbowHeight => upright(S::Elbow, self.skin(S::Elbow).x - 0.17 * h),
+            Measure::HipCrestHeight => upright(S::HipCrest, behind - 0.15 * h),
+            Measure::HockHeight => upright(S::HockPoint, behind),
+            Measure::TailSetHeight => upright(S::TailSet, behind - 0.075 * h),
             Measure::LastRib => Some(Run::Level {
                 y: self.skin(S::Brisket).y + 0.14 * h,
                 from: self.skin(S::Breastbone).x,
@@ -411,7 +430,9 @@ impl Annotator<'_> {
     }
 
     fn number(&mut self, zone: Zone, number: &str, tool: Option<&str>, big: f64) {
-        let Some(at) = self.zone_anchor(zone) else { return };
+        let Some(at) = self.zone_anchor(zone) else {
+            return;
+        };
         let t = self.painter.text_mm;
         let at = to_page(at);
         let tag = Some(Tag::Zone(zone));
@@ -431,12 +452,7 @@ impl Annotator<'_> {
             (-1.6, 1.4),
         ]
         .iter()
-        .map(|(x, y)| {
-            (
-                at + Vec2::new(x * t, y * t - 0.34 * t),
-                Anchor::Middle,
-            )
-        })
+        .map(|(x, y)| (at + Vec2::new(x * t, y * t - 0.34 * t), Anchor::Middle))
         .collect();
         let placed = self
             .place(Role::ZoneNumber, &places, number, big, tag, true)
@@ -496,10 +512,17 @@ impl Annotator<'_> {
     }
 
     fn knots(&mut self) {
-        let knotted: Vec<(Zone, Knots)> =
-            self.scene.coat.knots.iter().map(|(z, k)| (*z, *k)).collect();
+        let knotted: Vec<(Zone, Knots)> = self
+            .scene
+            .coat
+            .knots
+            .iter()
+            .map(|(z, k)| (*z, *k))
+            .collect();
         for (zone, knots) in knotted {
-            let Some(at) = self.zone_anchor(zone) else { continue };
+            let Some(at) = self.zone_anchor(zone) else {
+                continue;
+            };
             let (count, reach) = if knots == Knots::Tight {
                 (5, 0.035)
             } else {
@@ -519,7 +542,11 @@ impl Annotator<'_> {
 
     fn chalk_lines(&mut self, report: &PlanReport) {
         for line in &report.lines {
-            let points: Vec<Point> = line.path_mm.iter().map(|p| Point::new(p[0], p[1])).collect();
+            let points: Vec<Point> = line
+                .path_mm
+                .iter()
+                .map(|p| Point::new(p[0], p[1]))
+                .collect();
             let tag = Some(Tag::Line(line.line));
             self.line(Role::ClipLine, &points, 0.006, tag);
             let page: Vec<Point> = points.iter().map(|p| to_page(*p)).collect();

@@ -127,9 +127,12 @@ pub fn draw_side(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
     let layers = options.layers;
     let stick_x = page.x0 + 2.6 * text_mm;
     if layers.table {
-        painter
-            .shapes
-            .extend(measuring_table(page, stick_x, 0.8 * text_mm, 0.0012 * page.width()));
+        painter.shapes.extend(measuring_table(
+            page,
+            stick_x,
+            0.8 * text_mm,
+            0.0012 * page.width(),
+        ));
     }
     let pieces = |dressing: &Dressing| side_pieces(&shape, build, dressing);
     let plan = scene.plan.filter(|_| layers.plan);
@@ -171,9 +174,9 @@ pub fn draw_side(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
 }
 
 fn title(scene: &Scene<'_>) -> String {
-    let look = scene
-        .report
-        .map_or(String::new(), |r| format!(", planned as {}", r.look_name.to_lowercase()));
+    let look = scene.report.map_or(String::new(), |r| {
+        format!(", planned as {}", r.look_name.to_lowercase())
+    });
     format!("{} from the side, to scale{look}", scene.name)
 }
 
@@ -185,7 +188,7 @@ fn page_of(shape: &SideShape, height: f64) -> Rect {
     Rect::new(
         -(nose + 0.34 * height),
         -0.17 * height,
-        0.46 * height,
+        0.50 * height,
         top + 0.22 * height,
     )
 }
@@ -215,7 +218,11 @@ impl Painter {
     /// Coat as it is: all pieces flat, no lines; far legs one tone darker.
     fn wash(&mut self, pieces: &[Piece]) {
         for piece in pieces.iter().filter(|p| is_coat(p.kind)) {
-            let role = if piece.is_far { Role::NowFar } else { Role::Now };
+            let role = if piece.is_far {
+                Role::NowFar
+            } else {
+                Role::Now
+            };
             let points_mm = self.flat(&piece.outline);
             self.push(role, Geometry::Fill { points_mm });
         }

@@ -2,8 +2,8 @@ use kurbo::{Line, Point, Rect};
 
 use super::shapes::Anchor;
 
-/// Width of a letter against its em, on average, in the bundled faces.
-const LETTER: f64 = 0.56;
+/// Width of a letter against its em in the wider of the bundled faces, the one with figures.
+const LETTER: f64 = 0.61;
 /// Height of a letter above and below the baseline against the em.
 const ASCENT: f64 = 0.78;
 const DESCENT: f64 = 0.22;
@@ -87,9 +87,7 @@ fn crosses(line: Line, area: Rect) -> bool {
     (0..4).any(|i| {
         let side = Line::new(corners[i], corners[(i + 1) % 4]);
         let turn = |a: Point, b: Point, c: Point| (b - a).cross(c - a);
-        let apart = |l: Line, a: Point, b: Point| {
-            turn(l.p0, l.p1, a) * turn(l.p0, l.p1, b) < 0.0
-        };
+        let apart = |l: Line, a: Point, b: Point| turn(l.p0, l.p1, a) * turn(l.p0, l.p1, b) < 0.0;
         apart(line, side.p0, side.p1) && apart(side, line.p0, line.p1)
     })
 }

@@ -7,9 +7,7 @@ use crate::frame::Measure;
 use crate::lines::LineName;
 
 /// What a shape means; the reader's theme gives it its looks.
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize, JsonSchema, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Role {
     /// The sheet's rule, height stick and table edge.

@@ -39,8 +39,18 @@ pub(super) fn measuring_table(page: Rect, stick_x: f64, text_mm: f64, line_mm: f
     let arm = 0.55 * text_mm;
     for x in tens(stick_x + 2.0 * arm, right) {
         for y in tens(10.0, page.y1 - arm) {
-            shapes.push(line((x - arm / 2.0, y), (x + arm / 2.0, y), line_mm, Role::Cross));
-            shapes.push(line((x, y - arm / 2.0), (x, y + arm / 2.0), line_mm, Role::Cross));
+            shapes.push(line(
+                (x - arm / 2.0, y),
+                (x + arm / 2.0, y),
+                line_mm,
+                Role::Cross,
+            ));
+            shapes.push(line(
+                (x, y - arm / 2.0),
+                (x, y + arm / 2.0),
+                line_mm,
+                Role::Cross,
+            ));
         }
     }
     shapes.push(line(

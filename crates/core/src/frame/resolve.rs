@@ -153,10 +153,7 @@ impl Given<'_> {
             Measure::TailSetHeight,
             b.hip - (usual.hip - usual.tail_set) - self.felt_mm(Felt::LowTailSet),
         );
-        b.pin = self.or(
-            Measure::PinBoneHeight,
-            usual.pin.min(b.tail_set - 0.06 * h),
-        );
+        b.pin = self.or(Measure::PinBoneHeight, usual.pin.min(b.tail_set - 0.06 * h));
         b.flank = self.or(
             Measure::FlankFoldHeight,
             b.elbow + (usual.flank - usual.elbow),
@@ -170,10 +167,7 @@ impl Given<'_> {
         b.wrist = self.or(Measure::WristHeight, usual.wrist);
         b.hock_reach = self.or(Measure::HockReach, usual.hock_reach);
         b.back_drop = self.or(Measure::BackDrop, self.felt_mm(Felt::DipInBack));
-        b.last_rib = self.or(
-            Measure::LastRib,
-            usual.last_rib / usual.length * b.length,
-        );
+        b.last_rib = self.or(Measure::LastRib, usual.last_rib / usual.length * b.length);
         b.neck = self.or(
             Measure::NeckLength,
             usual.neck - self.felt_mm(Felt::ShortNeck),

@@ -154,7 +154,8 @@ impl Draft<'_> {
                 self.hand("below the breastbone", 0.0),
                 self.hand("inside the front edge of the neck", inside),
             ],
-            why: "A short throat lengthens the neck; below the bone it would bare the chest.".into(),
+            why: "A short throat lengthens the neck; below the bone it would bare the chest."
+                .into(),
         }
     }
 
@@ -245,7 +246,8 @@ impl Draft<'_> {
             below: "hind leg; the thigh muscle stays widest".into(),
             left: self.join(Zone::Hip, Zone::HindOut),
             hand: vec![self.hand("above the flank fold", over)],
-            why: "Lift away off the hip towards the knee, the muscle stays the widest place.".into(),
+            why: "Lift away off the hip towards the knee, the muscle stays the widest place."
+                .into(),
         }
     }
 

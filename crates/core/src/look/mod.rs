@@ -14,17 +14,7 @@ pub use targets::Targets;
 
 /// A look that ships with the program.
 #[derive(
-    Clone,
-    Copy,
-    Debug,
-    PartialEq,
-    Eq,
-    PartialOrd,
-    Ord,
-    Serialize,
-    Deserialize,
-    JsonSchema,
-    ToSchema,
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
 )]
 #[serde(rename_all = "snake_case")]
 pub enum LookId {
@@ -206,9 +196,8 @@ mod tests {
     /// Handbook 5 and balance-model.md 1: lamb lengths follow the dog, one length does not.
     #[test]
     fn scissored_looks_follow_the_size_of_the_dog_and_comb_looks_do_not() {
-        let twice = |look: &Look| {
-            look.nominal_mm(Zone::Knee, 600.0) / look.nominal_mm(Zone::Knee, 300.0)
-        };
+        let twice =
+            |look: &Look| look.nominal_mm(Zone::Knee, 600.0) / look.nominal_mm(Zone::Knee, 300.0);
         assert!((twice(&lamb()) - 2.0).abs() < 1e-12);
         assert!((twice(&one_length()) - 1.0).abs() < 1e-12);
     }

@@ -10,8 +10,8 @@ mod words;
 pub use dressed::{PlanCoat, dress_plan};
 pub use make::{Job, METHOD, Plan, make_plan};
 pub use reasons::{Cause, Reason, find_reasons};
+pub(crate) use report::span_text;
 pub use report::{
     BalanceRow, PlanReport, Scores, StrokeName, UnitRow, UnmetWish, Verdict, now_rows, report,
 };
-pub(crate) use report::span_text;
 pub use words::Words;

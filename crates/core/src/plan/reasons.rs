@@ -124,7 +124,8 @@ fn points_off(plan: &Plan) -> Vec<usize> {
 fn dearest_zones(plan: &Plan, coat: &CoatNow) -> Vec<Zone> {
     let mut prices: Vec<(Zone, f64)> = Vec::new();
     for (i, spot) in plan.subject.spots.iter().enumerate() {
-        let is_all_there_is = plan.solution.lengths_mm[i] >= coat.length_mm(spot.zone) - AT_THE_COAT;
+        let is_all_there_is =
+            plan.solution.lengths_mm[i] >= coat.length_mm(spot.zone) - AT_THE_COAT;
         let worth = plan.solution.worth[i].max(0.0);
         if !is_all_there_is || worth <= 0.0 {
             continue;
@@ -136,7 +137,11 @@ fn dearest_zones(plan: &Plan, coat: &CoatNow) -> Vec<Zone> {
     }
     prices.retain(|(_, price)| *price > LEAST_WORTH);
     prices.sort_by(|a, b| b.1.total_cmp(&a.1));
-    prices.into_iter().take(ZONES).map(|(zone, _)| zone).collect()
+    prices
+        .into_iter()
+        .take(ZONES)
+        .map(|(zone, _)| zone)
+        .collect()
 }
 
 type Grown = (Vec<Zone>, f64, Vec<f64>);
@@ -312,6 +317,9 @@ fn frame_sentence(plan: &Plan, point: &BalancePoint) -> String {
 
 impl Solution {
     fn off(&self) -> Vec<f64> {
-        self.points.iter().map(|p| p.off(&self.lengths_mm)).collect()
+        self.points
+            .iter()
+            .map(|p| p.off(&self.lengths_mm))
+            .collect()
     }
 }

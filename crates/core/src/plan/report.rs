@@ -11,8 +11,8 @@ use crate::balance::{BalancePoint, Judged, Reach, ReachOf, Subject, balance_poin
 use crate::coat::Zone;
 use crate::lines::{ClipLine, clip_lines};
 use crate::look::{LookId, Upkeep};
-use crate::sheet::{CutSheet, cut_sheet};
 use crate::shape::CoatEdge;
+use crate::sheet::{CutSheet, cut_sheet};
 use crate::solve::{Stroke, Unit, UnitCut};
 use crate::units::Length;
 
@@ -20,17 +20,7 @@ use super::dressed::{PlanCoat, dress_plan};
 
 /// Where a value stands against its range.
 #[derive(
-    Clone,
-    Copy,
-    Debug,
-    PartialEq,
-    Eq,
-    PartialOrd,
-    Ord,
-    Serialize,
-    Deserialize,
-    JsonSchema,
-    ToSchema,
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
 )]
 #[serde(rename_all = "snake_case")]
 pub enum Verdict {

@@ -83,9 +83,7 @@ fn body_piece(edge: &CoatEdge) -> (Piece, Vec<Point>) {
         .copied()
         .collect();
     let outline = closed(&edge.all(&names), SAMPLES);
-    let place = |station: Station| {
-        names.iter().position(|s| *s == station).unwrap_or(0) * SAMPLES
-    };
+    let place = |station: Station| names.iter().position(|s| *s == station).unwrap_or(0) * SAMPLES;
     let under = outline[place(Station::FlankFold)..=place(Station::ThroatHigh)].to_vec();
     let top = outline[place(Station::Occiput)..=place(Station::PinBone)].to_vec();
     let body = Piece::near(PieceKind::Body, outline, vec![Stroke::plain(under, 1.0)]);

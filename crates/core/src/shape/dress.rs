@@ -66,13 +66,9 @@ pub fn dress_by_zone(
 
 /// Dresses the frame in the coat as it stands today.
 pub fn dress_now(build: &Build, coat: &CoatNow) -> Dressing {
-    dress_by_zone(
-        build,
-        coat.texture,
-        coat.stand,
-        Finish::AsItCame,
-        &|zone| coat.length_mm(zone),
-    )
+    dress_by_zone(build, coat.texture, coat.stand, Finish::AsItCame, &|zone| {
+        coat.length_mm(zone)
+    })
 }
 
 /// The bare frame.
@@ -100,7 +96,8 @@ pub fn eased(lengths: &[f64; STATIONS]) -> [f64; STATIONS] {
             }
             let here = lengths[three[1].index()];
             let or_here = |s: Station| if grows(s) { lengths[s.index()] } else { here };
-            out[three[1].index()] = 0.25 * or_here(three[0]) + 0.5 * here + 0.25 * or_here(three[2]);
+            out[three[1].index()] =
+                0.25 * or_here(three[0]) + 0.5 * here + 0.25 * or_here(three[2]);
         }
     }
     out
@@ -116,10 +113,18 @@ fn hem(build: &Build, stand: f64, finish: Finish) -> Hem {
     };
     Hem {
         height: 0.012 * h,
-        bevel: if finish.is_trimmed() { 0.07 * h } else { 0.03 * h },
+        bevel: if finish.is_trimmed() {
+            0.07 * h
+        } else {
+            0.03 * h
+        },
         flare_back: flare,
         flare_front: 0.5 * flare,
-        round: if finish == Finish::TrimmedRound { 0.5 } else { 0.4 },
+        round: if finish == Finish::TrimmedRound {
+            0.5
+        } else {
+            0.4
+        },
     }
 }
 
@@ -152,8 +157,8 @@ const BEARD_PIECE: f64 = 0.05;
 
 fn beard(build: &Build, texture: Texture, finish: Finish, length: f64) -> Option<Beard> {
     let is_puff = finish == Finish::TrimmedRound && length >= 0.03 * build.height;
-    let hangs = matches!(texture, Texture::Harsh | Texture::Silky)
-        && length >= BEARD_PIECE * build.height;
+    let hangs =
+        matches!(texture, Texture::Harsh | Texture::Silky) && length >= BEARD_PIECE * build.height;
     if !is_puff && !hangs {
         return None;
     }
@@ -189,7 +194,6 @@ fn ear(build: &Build, length: f64) -> EarCoat {
 fn tail(build: &Build, stand: f64, finish: Finish, length: f64) -> TailCoat {
     let is_up = build.tail.kind == TailKind::Up;
     let ball = match finish {
-        Finish::AsItCame if is_up && stand >= 0.8 => Some((0.72, 1.2 * length)),
         Finish::TrimmedBall if is_up && stand >= 0.8 => Some((0.78, length)),
         _ => None,
     };

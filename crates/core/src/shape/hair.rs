@@ -40,7 +40,11 @@ pub(super) fn hair_directions(run: &[RunStation]) -> Vec<Vec2> {
         } else {
             Vec2::ZERO
         };
-        let mut tangent = if run[i].looks_ahead { ahead } else { back + ahead };
+        let mut tangent = if run[i].looks_ahead {
+            ahead
+        } else {
+            back + ahead
+        };
         if tangent.hypot() < 1e-6 {
             tangent = Vec2::new(-back.y, back.x);
         }
@@ -126,7 +130,11 @@ mod tests {
         for i in 1..run.len() {
             let skin = run[i].position - run[i - 1].position;
             let edge = skin + 60.0 * (hair[i] - hair[i - 1]);
-            assert!(skin.dot(edge) > 0.0, "the edge runs back between {} and {i}", i - 1);
+            assert!(
+                skin.dot(edge) > 0.0,
+                "the edge runs back between {} and {i}",
+                i - 1
+            );
         }
     }
 }

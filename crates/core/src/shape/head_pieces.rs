@@ -72,14 +72,11 @@ pub(super) fn topknot_piece(
             (hd(0.30, -0.95 * ds), 1.0),
             (hd(0.88 - mu, -s - 1.05 * dm), 0.8),
         ];
-        dome_line.extend(round.map(|(root, t)| {
-            hang(root, unit(root - centre), lerp(topknot.back, cheek, t))
-        }));
+        dome_line.extend(
+            round.map(|(root, t)| hang(root, unit(root - centre), lerp(topknot.back, cheek, t))),
+        );
         let count = dome_line.len();
-        dome_line.extend([
-            hd(1.01 - mu, -s - 0.62 * dm),
-            hd(1.03 - mu, -s - 0.22 * dm),
-        ]);
+        dome_line.extend([hd(1.01 - mu, -s - 0.62 * dm), hd(1.03 - mu, -s - 0.22 * dm)]);
         let outline = closed(&dome_line, FINE);
         let ink = outline[..=FINE * (count - 1) + FINE].to_vec();
         return Piece::near(
@@ -207,9 +204,7 @@ pub(super) fn ear_piece(ear: &EarShape, coat: &EarCoat, stand: f64, axes: &HeadA
         EarKind::Prick => &PRICK,
     };
     let base = axes.at(ear.base.0, ear.base.1);
-    let place = |p: &LeatherPoint| {
-        base + Vec2::new(p.0 * ear.width * ear.length, p.1 * ear.length)
-    };
+    let place = |p: &LeatherPoint| base + Vec2::new(p.0 * ear.width * ear.length, p.1 * ear.length);
     let mut leather: Vec<(Point, LeatherPoint)> = table.iter().map(|p| (place(p), *p)).collect();
     let points: Vec<Point> = leather.iter().map(|(p, _)| *p).collect();
     if signed_area(&points) < 0.0 {
@@ -224,18 +219,13 @@ pub(super) fn ear_piece(ear: &EarShape, coat: &EarCoat, stand: f64, axes: &HeadA
             let normal = unit(Vec2::new(t.y, -t.x));
             let d = unit((1.0 - 0.8 * hang) * normal + 0.8 * hang * PLUMB);
             let root = if is_root { 0.4 } else { 1.0 };
-            let length =
-                coat.edge * root * (1.0 - hang) + hang * coat.fringe.max(coat.edge);
+            let length = coat.edge * root * (1.0 - hang) + hang * coat.fringe.max(coat.edge);
             p + d * (length * visible_share(d, stand))
         })
         .collect();
     let outline = closed(&ring, FINE);
     let stroke = match ear.kind {
-        EarKind::Drop => Stroke::tapered(
-            outline[..=FINE * (n - 1)].to_vec(),
-            0.8,
-            (true, true),
-        ),
+        EarKind::Drop => Stroke::tapered(outline[..=FINE * (n - 1)].to_vec(), 0.8, (true, true)),
         EarKind::Folded | EarKind::Prick => {
             let mut round = outline.clone();
             round.extend(outline.first().copied());
@@ -297,4 +287,3 @@ pub(super) fn face_pieces(axes: &HeadAxes, head: &HeadShape, dressing: &Dressing
     }
     pieces
 }
-

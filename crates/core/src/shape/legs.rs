@@ -252,11 +252,7 @@ fn toe_lines(leg: Leg, shape: &SideShape, build: &Build) -> Vec<Stroke> {
         Leg::Fore => (Station::ForeToe, Station::ForeToeTop),
         Leg::Hind => (Station::HindToe, Station::HindToeTop),
     };
-    let (x, height, fl) = (
-        shape.skin(toe).x,
-        shape.skin(top).y,
-        build.foot_length,
-    );
+    let (x, height, fl) = (shape.skin(toe).x, shape.skin(top).y, build.foot_length);
     [(0.17, 0.74), (0.40, 0.84)]
         .into_iter()
         .map(|(back, up)| {

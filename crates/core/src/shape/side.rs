@@ -31,7 +31,6 @@ impl SideShape {
     }
 }
 
-
 /// Places the stations of the side view.
 ///
 /// Measured points are exact; everything else is a house value of dog-shape.md 5, so is the rule
@@ -208,10 +207,7 @@ fn place(b: &Build) -> Placed {
     set(Station::Bend, bend);
     set(
         Station::AboveHock,
-        p(
-            hock.lerp(bend, 0.46).x + 0.012 * h,
-            hock.lerp(bend, 0.47).y,
-        ),
+        p(hock.lerp(bend, 0.46).x + 0.012 * h, hock.lerp(bend, 0.47).y),
     );
     set(Station::HockPoint, hock);
     set(Station::RearPasternHigh, p(xh + 0.012 * h, 0.78 * hk));
@@ -266,10 +262,7 @@ fn place(b: &Build) -> Placed {
     };
     let wanted = (brisket.x - (l - b.last_rib)) / (brisket.x - fold.x);
     let rib = wanted.clamp(0.15, 0.96);
-    set(
-        Station::ThighIn,
-        p(0.075 * h, b.pin - 0.62 * (b.pin - yb)),
-    );
+    set(Station::ThighIn, p(0.075 * h, b.pin - 0.62 * (b.pin - yb)));
     set(
         Station::FoldIn,
         p(b.stifle_forward - 0.03 * h, b.flank + 0.004 * h),
@@ -306,10 +299,7 @@ fn place(b: &Build) -> Placed {
     );
     set(Station::ForeInBack, p(xe - 0.055 * h, el + 0.16 * h));
     set(Station::Elbow, p(xc - 0.06 * h, el));
-    set(
-        Station::ElbowLow,
-        p(xc - 0.052 * h, el - 0.13 * (el - w)),
-    );
+    set(Station::ElbowLow, p(xc - 0.052 * h, el - 0.13 * (el - w)));
     set(
         Station::ForearmBackHigh,
         p(xc - 0.56 * tf, el - 0.34 * (el - w)),
@@ -320,10 +310,7 @@ fn place(b: &Build) -> Placed {
         p(xc - 0.43 * tf, w + 0.20 * (el - w)),
     );
     set(Station::WristBack, p(xc - 0.47 * tf, w - 0.015 * h));
-    set(
-        Station::PasternBack,
-        p(xc - 0.28 * tf, lerp(fg, w, 0.40)),
-    );
+    set(Station::PasternBack, p(xc - 0.28 * tf, lerp(fg, w, 0.40)));
     let xq = xc - 0.16 * tf;
     let xs = xq - 0.012 * h + fl;
     set(Station::ForeHeel, p(xq - 0.012 * h, 0.52 * fg));
@@ -334,10 +321,7 @@ fn place(b: &Build) -> Placed {
     set(Station::ForeToeTop, p(xs - 0.16 * fl, 0.64 * fg));
     set(Station::ForeToeJoint, p(xs - 0.38 * fl, 0.92 * fg));
     set(Station::ForeInstep, p(xc + 0.50 * tf, 1.26 * fg));
-    set(
-        Station::PasternFront,
-        p(xc + 0.44 * tf, lerp(fg, w, 0.62)),
-    );
+    set(Station::PasternFront, p(xc + 0.44 * tf, lerp(fg, w, 0.62)));
     set(Station::WristFront, p(xc + 0.44 * tf, w));
     set(
         Station::ForearmFrontLow,

@@ -46,26 +46,34 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
             "Look under the collar, in ears and mouth. Wound, lump or smell: have a vet look at this.",
             "Never leave a dog on a table or in a loop; a hand on the dog always.",
         ],
-        Hazard::Hygiene => &[
-            "Cool blade only, flat and light; stretch folds, cover what must not be cut.",
-        ],
-        Hazard::NailsAndPads => &[
-            "Do not dig between the toes; hold the dewclaw down, feel behind too.",
-        ],
+        Hazard::Hygiene => {
+            &["Cool blade only, flat and light; stretch folds, cover what must not be cut."]
+        }
+        Hazard::NailsAndPads => {
+            &["Do not dig between the toes; hold the dewclaw down, feel behind too."]
+        }
         Hazard::EarCanal => &["No solution into an ear that is sore or smells: vet."],
-        Hazard::CombOut => &[
-            "Do not brush for longer than the dog bears; never scissor a knot against the skin.",
-        ],
+        Hazard::CombOut => {
+            &["Do not brush for longer than the dog bears; never scissor a knot against the skin."]
+        }
         Hazard::Dryer => &["Warm, not hot; nozzle off the face; a pause if it pants."],
-        Hazard::BareBlade => &["Feel the blade on your wrist; cool, swap, oil. Never its edge into a fold."],
+        Hazard::BareBlade => {
+            &["Feel the blade on your wrist; cool, swap, oil. Never its edge into a fold."]
+        }
         Hazard::Comb => &["Comb on with the clipper off, seated; it falls off in a knot."],
         Hazard::Flank => &["Draw the flank fold flat; lift the blade away going down."],
         Hazard::Legs => &["Legs only as high as they go; mind tendon, dewclaw and armpit."],
-        Hazard::Feet => &["Point the foot ahead; cut with the nails as guide, never across the pad."],
+        Hazard::Feet => {
+            &["Point the foot ahead; cut with the nails as guide, never across the pad."]
+        }
         Hazard::Face => &["Closed tips, points away from the eye; spray on the comb."],
         Hazard::Ears => &["Ear flat, a finger behind edge and tip: cut beyond the finger."],
-        Hazard::Tail => &["Feel the end of the bone first; cut beyond it. A little stays beside the anus."],
-        Hazard::Shears => &["Eye at the height of the cut; hold the tips, the cut moves with the dog."],
+        Hazard::Tail => {
+            &["Feel the end of the bone first; cut beyond it. A little stays beside the anus."]
+        }
+        Hazard::Shears => {
+            &["Eye at the height of the cut; hold the tips, the cut moves with the dog."]
+        }
         Hazard::Floor => &["Lead off the table; floor not wet."],
     }
 }
@@ -108,7 +116,9 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
                 own.push(dog.handling.trim().to_owned());
             }
             if dog.is_old() {
-                own.push("Old dog: breaks, low table, support under the chest; stop on distress.".into());
+                own.push(
+                    "Old dog: breaks, low table, support under the chest; stop on distress.".into(),
+                );
             }
             if dog.is_puppy() {
                 own.push("Puppy: short and calm; hygiene, feet and eyes first.".into());

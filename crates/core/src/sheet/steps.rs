@@ -24,17 +24,7 @@ pub struct DogFacts<'a> {
 
 /// Stages of the groom, in order (handbook 6).
 #[derive(
-    Clone,
-    Copy,
-    Debug,
-    PartialEq,
-    Eq,
-    PartialOrd,
-    Ord,
-    Serialize,
-    Deserialize,
-    JsonSchema,
-    ToSchema,
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
 )]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "the names are the handbook's")]
@@ -192,11 +182,19 @@ impl Writer<'_> {
             ..Draft::default()
         };
         let list = [
-            simple("Nails, dewclaws too", m::NAILS, &[Hazard::Start, Hazard::NailsAndPads]),
+            simple(
+                "Nails, dewclaws too",
+                m::NAILS,
+                &[Hazard::Start, Hazard::NailsAndPads],
+            ),
             simple("Pads: level with them", m::PADS, &[Hazard::NailsAndPads]),
             simple("Hygiene area, cool blade", m::HYGIENE, &[Hazard::Hygiene]),
             simple("Ears and eye corners", m::EARS_CLEANED, &[Hazard::EarCanal]),
-            simple("Comb out from the skin, twice", m::comb_out(&self.job.coat), &[Hazard::CombOut]),
+            simple(
+                "Comb out from the skin, twice",
+                m::comb_out(&self.job.coat),
+                &[Hazard::CombOut],
+            ),
             simple("Bath", m::BATH, &[]),
             simple("Dry straight; comb test per zone", m::DRY, &[Hazard::Dryer]),
         ];
@@ -250,7 +248,10 @@ impl Writer<'_> {
         let mut groups: Vec<(Uuid, Stroke, Vec<&UnitCut>)> = Vec::new();
         for cut in &plan.cuts {
             let Some(tool) = cut.tool else { continue };
-            if matches!(cut.unit, Unit::Feet | Unit::Ears | Unit::Topknot | Unit::Tail) {
+            if matches!(
+                cut.unit,
+                Unit::Feet | Unit::Ears | Unit::Topknot | Unit::Tail
+            ) {
                 continue;
             }
             match groups
@@ -294,8 +295,14 @@ impl Writer<'_> {
             let touches_flank = cuts
                 .iter()
                 .any(|c| matches!(c.unit, Unit::TuckUp | Unit::FlankAndKnee | Unit::Underline));
-            let touches_face = cuts.iter().any(|c| matches!(c.unit, Unit::Face | Unit::Beard));
-            let mut hazards = vec![if is_blade { Hazard::BareBlade } else { Hazard::Comb }];
+            let touches_face = cuts
+                .iter()
+                .any(|c| matches!(c.unit, Unit::Face | Unit::Beard));
+            let mut hazards = vec![if is_blade {
+                Hazard::BareBlade
+            } else {
+                Hazard::Comb
+            }];
             if touches_flank {
                 hazards.push(Hazard::Flank);
             }
@@ -398,7 +405,8 @@ impl Writer<'_> {
         let feet = self.plan.cuts.iter().find(|c| c.unit == Unit::Feet);
         let (tool, leaves) = feet.map_or((String::new(), String::new()), |cut| {
             (
-                cut.tool.map_or_else(|| "shears".into(), |t| self.words.tool(t)),
+                cut.tool
+                    .map_or_else(|| "shears".into(), |t| self.words.tool(t)),
                 format!("{} {}", self.span(cut), self.words.unit()),
             )
         });

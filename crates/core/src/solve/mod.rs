@@ -6,6 +6,6 @@ mod tools;
 mod units;
 
 pub use lengths::{Built, Solution, programme, solve_lengths};
+pub use programme::{Matrix, Optimum, Programme, SolveError};
 pub use tools::{Bench, Stroke, UnitCut, best_set, choose_tools, cost_of};
 pub use units::Unit;
-pub use programme::{Matrix, Optimum, Programme, SolveError};

@@ -46,7 +46,6 @@ const ACCURACY: f64 = 1e-10;
 /// The solver takes about fifteen; far more means a broken programme.
 const MOST_ITERATIONS: u32 = 200;
 
-
 impl Programme {
     /// Starts with `lengths` unknown lengths.
     pub fn new(lengths: usize, unit_mm: f64) -> Self {

@@ -216,10 +216,7 @@ impl Bench<'_> {
     /// A zone that the balance does not judge: the look's length as far as it can be had.
     fn set_length(&self, zone: Zone) -> Wanted {
         let (low, high) = bounds(self.coat, zone, shortest_safe_mm(zone, self.skin));
-        let nominal = self
-            .subject
-            .look
-            .nominal_mm(zone, self.subject.height());
+        let nominal = self.subject.look.nominal_mm(zone, self.subject.height());
         Wanted {
             ideal: nominal.min(high).max(low),
             low,
@@ -234,11 +231,16 @@ impl Bench<'_> {
         let zone = unit.zone();
         let knots = self.coat.knots(zone);
         let mut options = Vec::new();
-        let mut offer = |stroke, tool: Option<Uuid>, leaves: &dyn Fn(&Wanted) -> f64, extra: f64, minutes: f64| {
+        let mut offer = |stroke,
+                         tool: Option<Uuid>,
+                         leaves: &dyn Fn(&Wanted) -> f64,
+                         extra: f64,
+                         minutes: f64| {
             let leaves_mm: Vec<f64> = wanted.iter().map(|w| leaves(w).min(w.now)).collect();
-            let is_allowed = wanted.iter().zip(&leaves_mm).all(|(w, l)| {
-                *l >= w.low - HAIRSBREADTH && *l <= w.high + HAIRSBREADTH
-            });
+            let is_allowed = wanted
+                .iter()
+                .zip(&leaves_mm)
+                .all(|(w, l)| *l >= w.low - HAIRSBREADTH && *l <= w.high + HAIRSBREADTH);
             if !is_allowed {
                 return;
             }

@@ -207,9 +207,8 @@ impl Unit {
                 .map(|s| Place::Side(*s))
                 .collect()
         };
-        let widths = |list: &[Width]| -> Vec<Place> {
-            list.iter().map(|w| Place::Width(*w)).collect()
-        };
+        let widths =
+            |list: &[Width]| -> Vec<Place> { list.iter().map(|w| Place::Width(*w)).collect() };
         let places = match self {
             Self::Throat => stretch(S::ThroatLow, S::ThroatHigh),
             Self::Crest => stretch(S::CrestHigh, S::NeckBase),
@@ -248,10 +247,7 @@ impl Unit {
             | Self::Feet
             | Self::Tail => Vec::new(),
         };
-        places
-            .into_iter()
-            .filter_map(|p| subject.find(p))
-            .collect()
+        places.into_iter().filter_map(|p| subject.find(p)).collect()
     }
 
     /// How the look cuts the unit.

@@ -10,7 +10,7 @@ use super::{Length, MM_PER_INCH};
 )]
 #[serde(rename_all = "snake_case")]
 pub enum UnitSystem {
-    /// Millimetres, whole from 10 up, one decimal below.
+    /// Millimetres, whole from 10 up, one decimal below, two below 1.
     #[default]
     Millimetres,
     /// Inches with fractions to an eighth.
@@ -36,7 +36,11 @@ pub fn length_text(length: Length, system: UnitSystem) -> String {
 }
 
 fn millimetres_text(mm: f64) -> String {
-    if mm.abs() < 9.95 && (mm - mm.round()).abs() > 0.05 {
+    if mm.abs() < 0.995 && (mm - mm.round()).abs() > 0.005 {
+        // The shortest blades differ by a quarter of a millimetre.
+        let text = format!("{mm:.2}");
+        text.trim_end_matches('0').to_owned()
+    } else if mm.abs() < 9.95 && (mm - mm.round()).abs() > 0.05 {
         format!("{mm:.1}")
     } else {
         format!("{:.0}", mm.round() + 0.0)
@@ -93,7 +97,10 @@ pub fn parse_length(text: &str, system: UnitSystem) -> Result<Length, String> {
             UnitSystem::Millimetres => "476 or 47.6 cm",
             UnitSystem::Inches => "18 3/4 or 476 mm",
         };
-        format!("“{}” is not a length; type one such as {example}.", text.trim())
+        format!(
+            "“{}” is not a length; type one such as {example}.",
+            text.trim()
+        )
     };
     let (number, factor) = if let Some(rest) = typed.strip_suffix("mm") {
         (rest, 1.0)
@@ -115,9 +122,9 @@ pub fn parse_length(text: &str, system: UnitSystem) -> Result<Length, String> {
     let parts: Vec<&str> = number.split_whitespace().collect();
     let value = match parts.as_slice() {
         [one] => part_value(one),
-        [whole, fraction] if fraction.contains('/') => {
-            part_value(whole).zip(part_value(fraction)).map(|(w, f)| w + f)
-        }
+        [whole, fraction] if fraction.contains('/') => part_value(whole)
+            .zip(part_value(fraction))
+            .map(|(w, f)| w + f),
         _ => None,
     };
     value

@@ -4,11 +4,11 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::coat::{Knots, Limit, Texture, Zone};
-use crate::frame::{BuildType, DogSize, EarKind, Felt, Grade, Measure, Stance, TailKind, TakenMeasure};
+use crate::frame::{
+    BuildType, DogSize, EarKind, Felt, Grade, Measure, Stance, TailKind, TakenMeasure,
+};
 use crate::look::LookId;
 use crate::units::Length;
-
-
 
 /// Something a person said about a visit: small, dated, never changed.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]

@@ -5,5 +5,5 @@ mod fold;
 mod kept;
 
 pub use entry::{Entry, EntryBody, LookChoice};
-pub use kept::KeptPlan;
 pub use fold::{UndoStep, Visit, fold};
+pub use kept::KeptPlan;

@@ -1,0 +1,133 @@
+use actix_web::{get, put, web};
+use serde::Serialize;
+use utoipa::ToSchema;
+use uuid::Uuid;
+use veliform_core::desk::Desk;
+use veliform_core::dog::Dog;
+use veliform_core::drawing::{DrawOptions, Drawing, Layers};
+use veliform_core::visit::fold;
+use veliform_store::Store;
+
+use crate::blocking::Salon;
+use crate::error::{ApiError, ErrorBody};
+
+/// A dog in the studio's list.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct DogCard {
+    dog: Dog,
+    /// Its latest visit.
+    last_visit: Option<VisitCard>,
+    /// Its outline, small.
+    outline: Drawing,
+}
+
+/// A visit in a list.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct VisitCard {
+    id: Uuid,
+    began_ms: i64,
+}
+
+/// A dog with its visits.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct DogWithVisits {
+    dog: Dog,
+    /// Newest first.
+    visits: Vec<VisitCard>,
+}
+
+/// All dogs, by name.
+#[utoipa::path(responses((status = 200, body = Vec<DogCard>)))]
+#[get("/dogs")]
+pub(crate) async fn list_dogs(
+    salon: web::Data<Salon>,
+) -> Result<web::Json<Vec<DogCard>>, ApiError> {
+    let cards = salon
+        .run(|store| {
+            store
+                .dogs()?
+                .into_iter()
+                .map(|listing| {
+                    Ok(DogCard {
+                        outline: outline(store, &listing.dog, listing.last_visit)?,
+                        dog: listing.dog,
+                        last_visit: listing
+                            .last_visit
+                            .map(|(id, began_ms)| VisitCard { id, began_ms }),
+                    })
+                })
+                .collect::<Result<Vec<DogCard>, ApiError>>()
+        })
+        .await?;
+    Ok(web::Json(cards))
+}
+
+/// The dog as it came to its latest visit, without table or marks.
+fn outline(store: &Store, dog: &Dog, visit: Option<(Uuid, i64)>) -> Result<Drawing, ApiError> {
+    let entries = match visit {
+        Some((id, _)) => store.visit(id, 0)?.entries,
+        None => Vec::new(),
+    };
+    let (visit, house) = (fold(dog, &entries), store.house()?);
+    let layers = Layers {
+        table: false,
+        skin: false,
+        ..Layers::default()
+    };
+    let options = DrawOptions {
+        layers,
+        ..DrawOptions::default()
+    };
+    Ok(Desk::new(dog, &visit, &house, &[]).draw(None, &options))
+}
+
+/// One dog with its visits.
+#[utoipa::path(responses((status = 200, body = DogWithVisits), (status = 404, body = ErrorBody)))]
+#[get("/dogs/{id}")]
+pub(crate) async fn get_dog(
+    salon: web::Data<Salon>,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<DogWithVisits>, ApiError> {
+    let id = id.into_inner();
+    let found = salon
+        .run(move |store| {
+            let visits = store.visits_of(id)?;
+            Ok(DogWithVisits {
+                dog: store.dog(id)?,
+                visits: visits
+                    .into_iter()
+                    .map(|v| VisitCard {
+                        id: v.id,
+                        began_ms: v.began_ms,
+                    })
+                    .collect(),
+            })
+        })
+        .await?;
+    Ok(web::Json(found))
+}
+
+/// Keeps a new dog, or a correction of one.
+#[utoipa::path(responses((status = 200, body = Dog), (status = 422, body = ErrorBody)))]
+#[put("/dogs/{id}")]
+pub(crate) async fn put_dog(
+    salon: web::Data<Salon>,
+    id: web::Path<Uuid>,
+    dog: web::Json<Dog>,
+) -> Result<web::Json<Dog>, ApiError> {
+    let dog = Dog {
+        id: id.into_inner(),
+        ..dog.into_inner()
+    };
+    let problems = dog.check();
+    if !problems.is_empty() {
+        return Err(ApiError::Fields(problems));
+    }
+    let kept = salon
+        .run(move |store| {
+            store.put_dog(&dog, jiff::Timestamp::now().as_millisecond())?;
+            Ok(dog)
+        })
+        .await?;
+    Ok(web::Json(kept))
+}

@@ -1,0 +1,111 @@
+use actix_web::http::header;
+use actix_web::{HttpResponse, get, post, web};
+use serde::Serialize;
+use utoipa::ToSchema;
+use uuid::Uuid;
+use veliform_formats::{VisitRecord, read_dog_file, write_dog_file};
+use veliform_store::Store;
+
+use crate::blocking::Salon;
+use crate::demo::into_import;
+use crate::error::{ApiError, ErrorBody};
+
+/// A dog's visits with their entries and plans, as a dog file holds them.
+pub(crate) fn records(store: &Store, dog: Uuid) -> Result<Vec<VisitRecord>, ApiError> {
+    store
+        .visits_of(dog)?
+        .into_iter()
+        .map(|head| {
+            Ok(VisitRecord {
+                id: head.id,
+                began_ms: head.began_ms,
+                entries: store.visit(head.id, 0)?.entries,
+                plans: store.plans_of(head.id)?,
+            })
+        })
+        .collect()
+}
+
+/// A dog with its visits as a dog file.
+#[utoipa::path(responses(
+    (status = 200, content_type = "application/json", body = String),
+    (status = 404, body = ErrorBody)
+))]
+#[get("/dogs/{id}/file")]
+pub(crate) async fn export_dog(
+    salon: web::Data<Salon>,
+    id: web::Path<Uuid>,
+) -> Result<HttpResponse, ApiError> {
+    let id = id.into_inner();
+    let (name, bytes) = salon
+        .run(move |store| {
+            let dog = store.dog(id)?;
+            let visits = records(store, id)?;
+            Ok((dog.name.clone(), write_dog_file(&dog, &visits)?))
+        })
+        .await?;
+    Ok(HttpResponse::Ok()
+        .content_type("application/json; charset=utf-8")
+        .insert_header((header::CONTENT_DISPOSITION, attachment(&name, "dog.json")))
+        .body(bytes))
+}
+
+/// A file name a browser can save: plain letters and figures only.
+pub(crate) fn attachment(name: &str, ending: &str) -> String {
+    let plain: String = name
+        .chars()
+        .map(|c| if c.is_ascii_alphanumeric() { c } else { '-' })
+        .take(40)
+        .collect();
+    format!("attachment; filename=\"{plain}.{ending}\"")
+}
+
+/// What came in with a dog file.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct Imported {
+    dog: Uuid,
+    name: String,
+    visits: usize,
+}
+
+/// Takes a dog file in, all or nothing.
+#[utoipa::path(
+    request_body(content = String, content_type = "application/json"),
+    responses(
+        (status = 200, body = Imported),
+        (status = 409, body = ErrorBody),
+        (status = 413, body = ErrorBody),
+        (status = 422, body = ErrorBody)
+    )
+)]
+#[post("/dogs/import")]
+pub(crate) async fn import_dog(
+    salon: web::Data<Salon>,
+    body: Result<web::Bytes, actix_web::Error>,
+) -> Result<web::Json<Imported>, ApiError> {
+    let body = body.map_err(|_| {
+        ApiError::TooLarge("the dog file is larger than Veliform reads; export fewer visits".into())
+    })?;
+    let imported = salon
+        .run(move |store| {
+            let file = read_dog_file(&body)?;
+            let visits: Vec<_> = file.visits.into_iter().map(into_import).collect();
+            store.import(&file.dog, &visits, jiff::Timestamp::now().as_millisecond())?;
+            Ok(Imported {
+                dog: file.dog.id,
+                name: file.dog.name,
+                visits: visits.len(),
+            })
+        })
+        .await?;
+    Ok(web::Json(imported))
+}
+
+/// The JSON Schema of the dog file.
+#[utoipa::path(responses((status = 200, content_type = "application/schema+json", body = String)))]
+#[get("/schema/dog-file")]
+pub(crate) async fn get_schema() -> HttpResponse {
+    HttpResponse::Ok()
+        .content_type("application/schema+json")
+        .json(veliform_formats::schema())
+}

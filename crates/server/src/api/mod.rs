@@ -1,0 +1,45 @@
+//! The routes, one file per resource: extract, call, answer.
+
+mod catalogue;
+mod desk;
+mod dogs;
+mod files;
+mod health;
+mod kit;
+mod papers;
+mod plans;
+mod visits;
+
+pub(crate) use files::records;
+use utoipa_actix_web::service_config::ServiceConfig;
+
+/// All routes beneath `/api`.
+pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
+    config
+        .service(health::get_health)
+        .service(catalogue::get_catalogue)
+        .service(kit::get_house)
+        .service(kit::put_house)
+        .service(kit::get_kit)
+        .service(kit::put_tool)
+        .service(dogs::list_dogs)
+        .service(dogs::get_dog)
+        .service(dogs::put_dog)
+        .service(files::export_dog)
+        .service(files::import_dog)
+        .service(files::get_schema)
+        .service(visits::put_visit)
+        .service(visits::get_visit)
+        .service(visits::append_entries)
+        .service(desk::evaluate_dog)
+        .service(desk::plan_dog)
+        .service(desk::try_what_if)
+        .service(desk::read_length)
+        .service(plans::keep_plan)
+        .service(plans::list_plans)
+        .service(plans::get_plan)
+        .service(papers::get_sheet_svg)
+        .service(papers::get_sheet_pdf)
+        .service(papers::get_drawing_svg)
+        .service(papers::get_drawing_png);
+}

@@ -1,0 +1,158 @@
+use actix_web::http::header;
+use actix_web::{HttpResponse, get, web};
+use serde::Deserialize;
+use utoipa::IntoParams;
+use uuid::Uuid;
+use veliform_core::desk::{Desk, Reasons};
+use veliform_core::drawing::{DrawOptions, Layers};
+use veliform_core::visit::fold;
+use veliform_formats::{
+    Sheet, Theme, drawing_svg as write_drawing, pdf, png, sheet_svg as write_sheet,
+};
+use veliform_store::Store;
+
+use super::files::attachment;
+use crate::blocking::Salon;
+use crate::error::{ApiError, ErrorBody};
+
+/// Width of an exported drawing on paper, mm.
+const DRAWING_WIDTH_MM: f64 = 180.0;
+
+/// Size of a picture.
+#[derive(Debug, Deserialize, IntoParams)]
+pub struct PictureSize {
+    /// Width in pixels, 16 to 4096.
+    #[serde(default = "usual_width")]
+    width: u32,
+}
+
+const fn usual_width() -> u32 {
+    1600
+}
+
+/// The sheet of a visit and the dog's name.
+fn sheet(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
+    let log = store.visit(visit, 0)?;
+    let (dog, house, kit) = (store.dog(log.head.dog)?, store.house()?, store.kit()?);
+    let state = fold(&dog, &log.entries);
+    let desk = Desk::new(&dog, &state, &house, &kit);
+    let solved = desk.plan(Reasons::Skip)?;
+    let layers = Layers {
+        lengths: true,
+        lines: true,
+        skin: false,
+        ..Layers::default()
+    };
+    let drawing = desk.draw(
+        Some(&solved),
+        &DrawOptions {
+            layers,
+            text_share: 0.0185,
+        },
+    );
+    let svg = write_sheet(&Sheet {
+        name: &dog.name,
+        owner: &dog.owner,
+        salon: &house.name,
+        day: &day(log.head.began_ms),
+        plan: &solved.report,
+        drawing: &drawing,
+    });
+    Ok((dog.name, svg))
+}
+
+fn day(at_ms: i64) -> String {
+    jiff::Timestamp::from_millisecond(at_ms)
+        .map(|t| t.strftime("%-d %B %Y").to_string())
+        .unwrap_or_default()
+}
+
+fn drawing(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
+    let log = store.visit(visit, 0)?;
+    let (dog, house, kit) = (store.dog(log.head.dog)?, store.house()?, store.kit()?);
+    let state = fold(&dog, &log.entries);
+    let desk = Desk::new(&dog, &state, &house, &kit);
+    let solved = desk.plan(Reasons::Find)?;
+    let layers = Layers {
+        lengths: true,
+        lines: true,
+        pins: true,
+        ..Layers::default()
+    };
+    let options = DrawOptions {
+        layers,
+        ..DrawOptions::default()
+    };
+    let drawing = desk.draw(Some(&solved), &options);
+    let svg = write_drawing(&drawing, Theme::Light, DRAWING_WIDTH_MM);
+    Ok((dog.name, svg))
+}
+
+fn file(name: &str, ending: &str, kind: &str, bytes: Vec<u8>) -> HttpResponse {
+    HttpResponse::Ok()
+        .content_type(kind)
+        .insert_header((header::CONTENT_DISPOSITION, attachment(name, ending)))
+        .body(bytes)
+}
+
+/// The cut sheet as one A4 page in SVG, shown in the page for printing.
+#[utoipa::path(responses((status = 200, content_type = "image/svg+xml", body = String), (status = 404, body = ErrorBody)))]
+#[get("/visits/{visit}/sheet.svg")]
+pub(crate) async fn get_sheet_svg(
+    salon: web::Data<Salon>,
+    visit: web::Path<Uuid>,
+) -> Result<HttpResponse, ApiError> {
+    let visit = visit.into_inner();
+    let (_, svg) = salon.run(move |store| sheet(store, visit)).await?;
+    Ok(HttpResponse::Ok().content_type("image/svg+xml").body(svg))
+}
+
+/// The cut sheet as PDF.
+#[utoipa::path(responses((status = 200, content_type = "application/pdf", body = Vec<u8>), (status = 404, body = ErrorBody)))]
+#[get("/visits/{visit}/sheet.pdf")]
+pub(crate) async fn get_sheet_pdf(
+    salon: web::Data<Salon>,
+    visit: web::Path<Uuid>,
+) -> Result<HttpResponse, ApiError> {
+    let visit = visit.into_inner();
+    let (name, bytes) = salon
+        .run(move |store| {
+            let (name, svg) = sheet(store, visit)?;
+            Ok((name, pdf(&svg)?))
+        })
+        .await?;
+    Ok(file(&name, "pdf", "application/pdf", bytes))
+}
+
+/// The drawing as SVG.
+#[utoipa::path(responses((status = 200, content_type = "image/svg+xml", body = String), (status = 404, body = ErrorBody)))]
+#[get("/visits/{visit}/drawing.svg")]
+pub(crate) async fn get_drawing_svg(
+    salon: web::Data<Salon>,
+    visit: web::Path<Uuid>,
+) -> Result<HttpResponse, ApiError> {
+    let visit = visit.into_inner();
+    let (name, svg) = salon.run(move |store| drawing(store, visit)).await?;
+    Ok(file(&name, "svg", "image/svg+xml", svg.into_bytes()))
+}
+
+/// The drawing as PNG.
+#[utoipa::path(
+    params(PictureSize),
+    responses((status = 200, content_type = "image/png", body = Vec<u8>), (status = 404, body = ErrorBody), (status = 422, body = ErrorBody))
+)]
+#[get("/visits/{visit}/drawing.png")]
+pub(crate) async fn get_drawing_png(
+    salon: web::Data<Salon>,
+    visit: web::Path<Uuid>,
+    size: web::Query<PictureSize>,
+) -> Result<HttpResponse, ApiError> {
+    let (visit, width) = (visit.into_inner(), size.width);
+    let (name, bytes) = salon
+        .run(move |store| {
+            let (name, svg) = drawing(store, visit)?;
+            Ok((name, png(&svg, width)?))
+        })
+        .await?;
+    Ok(file(&name, "png", "image/png", bytes))
+}

@@ -1,0 +1,157 @@
+use actix_web::{get, put, web};
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+use veliform_core::desk::{Desk, Reasons};
+use veliform_core::drawing::{DrawOptions, Layers};
+use veliform_core::plan::METHOD;
+use veliform_core::visit::{Entry, EntryBody, KeptPlan, fold};
+
+use crate::blocking::Salon;
+use crate::error::{ApiError, ErrorBody};
+
+/// Keeping a plan.
+#[derive(Debug, Deserialize, ToSchema)]
+pub struct KeepPlan {
+    /// Id of the entry that says so.
+    entry: Uuid,
+    /// Milliseconds since 1970 in UTC.
+    at_ms: i64,
+}
+
+/// A kept plan, as it was.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct PlanAsKept {
+    plan: KeptPlan,
+    /// Said where today's method would come out otherwise.
+    newer: Option<String>,
+}
+
+/// A kept plan in a list.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct PlanCard {
+    id: Uuid,
+    at_ms: i64,
+    method: String,
+    look_name: String,
+    right: u32,
+    points: usize,
+}
+
+/// Keeps the plan of a visit as it stands.
+#[utoipa::path(responses((status = 200, body = PlanAsKept), (status = 404, body = ErrorBody)))]
+#[put("/visits/{visit}/plans/{id}")]
+pub(crate) async fn keep_plan(
+    salon: web::Data<Salon>,
+    path: web::Path<(Uuid, Uuid)>,
+    body: web::Json<KeepPlan>,
+) -> Result<web::Json<PlanAsKept>, ApiError> {
+    let ((visit, id), KeepPlan { entry, at_ms }) = (path.into_inner(), body.into_inner());
+    let plan = salon
+        .run(move |store| {
+            if let Ok(kept) = store.plan(id) {
+                return Ok(kept);
+            }
+            let log = store.visit(visit, 0)?;
+            let (dog, house, kit) = (store.dog(log.head.dog)?, store.house()?, store.kit()?);
+            let state = fold(&dog, &log.entries);
+            let desk = Desk::new(&dog, &state, &house, &kit);
+            let view = desk.plan_view(Reasons::Find, &with_marks())?;
+            let plan = KeptPlan {
+                id,
+                at_ms,
+                method: METHOD.into(),
+                dog: dog.clone(),
+                visit: state.clone(),
+                house: house.clone(),
+                kit: kit.clone(),
+                report: view.plan,
+                drawing: view.evaluation.drawing,
+            };
+            let entry = Entry {
+                id: entry,
+                at_ms,
+                author: String::new(),
+                body: EntryBody::PlanKept { plan: id },
+            };
+            store.keep_plan(visit, &plan, &entry)?;
+            Ok(plan)
+        })
+        .await?;
+    Ok(web::Json(as_kept(plan)?))
+}
+
+fn with_marks() -> DrawOptions {
+    DrawOptions {
+        layers: Layers {
+            lines: true,
+            lengths: true,
+            pins: true,
+            ..Layers::default()
+        },
+        ..DrawOptions::default()
+    }
+}
+
+/// Says how today's method would differ from a kept plan, by solving its inputs again.
+fn as_kept(plan: KeptPlan) -> Result<PlanAsKept, ApiError> {
+    let newer = if plan.method == METHOD {
+        None
+    } else {
+        let desk = Desk::new(&plan.dog, &plan.visit, &plan.house, &plan.kit);
+        let today = desk.plan(Reasons::Skip)?.report;
+        let moved = plan
+            .report
+            .units
+            .iter()
+            .zip(&today.units)
+            .filter(|(was, is)| was.text != is.text)
+            .count();
+        Some(format!(
+            "Kept by “{}”; today's “{METHOD}” would change {moved} of {} lengths.",
+            plan.method,
+            plan.report.units.len()
+        ))
+    };
+    Ok(PlanAsKept { plan, newer })
+}
+
+/// Plans kept at a visit, oldest first.
+#[utoipa::path(responses((status = 200, body = Vec<PlanCard>), (status = 404, body = ErrorBody)))]
+#[get("/visits/{visit}/plans")]
+pub(crate) async fn list_plans(
+    salon: web::Data<Salon>,
+    visit: web::Path<Uuid>,
+) -> Result<web::Json<Vec<PlanCard>>, ApiError> {
+    let visit = visit.into_inner();
+    let cards = salon
+        .run(move |store| {
+            store.visit_head(visit)?;
+            Ok(store
+                .plans_of(visit)?
+                .into_iter()
+                .map(|p| PlanCard {
+                    id: p.id,
+                    at_ms: p.at_ms,
+                    method: p.method,
+                    look_name: p.report.look_name,
+                    right: p.report.right,
+                    points: p.report.balance.len(),
+                })
+                .collect())
+        })
+        .await?;
+    Ok(web::Json(cards))
+}
+
+/// A kept plan, as it was.
+#[utoipa::path(responses((status = 200, body = PlanAsKept), (status = 404, body = ErrorBody)))]
+#[get("/plans/{id}")]
+pub(crate) async fn get_plan(
+    salon: web::Data<Salon>,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<PlanAsKept>, ApiError> {
+    let id = id.into_inner();
+    let kept = salon.run(move |store| as_kept(store.plan(id)?)).await?;
+    Ok(web::Json(kept))
+}

@@ -1,0 +1,87 @@
+//! One function makes application and OpenAPI document, for server, tests and the command line.
+
+use actix_web::body::MessageBody;
+use actix_web::dev::{ServiceFactory, ServiceRequest, ServiceResponse};
+use actix_web::middleware::{Compress, DefaultHeaders, from_fn};
+use actix_web::{App, Error, web};
+use tracing_actix_web::TracingLogger;
+use utoipa::OpenApi as _;
+use utoipa::openapi::OpenApi;
+use utoipa_actix_web::AppExt as _;
+
+use crate::api;
+use crate::blocking::Salon;
+use crate::error::ApiError;
+use crate::{front, guard};
+
+pub use crate::blocking::Salon as SharedSalon;
+
+/// What pages may load: only what ships with the program.
+const CONTENT_POLICY: &str = "default-src 'self'; img-src 'self' data: blob:; object-src 'none'; \
+     base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+/// Largest request body but for dog files, bytes: a visit of thousands of entries.
+const MOST_JSON: usize = 4 * 1024 * 1024;
+
+#[derive(utoipa::OpenApi)]
+#[openapi(info(
+    title = "Veliform",
+    description = "The server of Veliform, on this machine only. Lengths in millimetres."
+))]
+struct Doc;
+
+/// The application and its OpenAPI document.
+pub fn app(
+    salon: &Salon,
+) -> (
+    App<
+        impl ServiceFactory<
+            ServiceRequest,
+            Config = (),
+            Response = ServiceResponse<impl MessageBody + use<>>,
+            Error = Error,
+            InitError = (),
+        > + use<>,
+    >,
+    OpenApi,
+) {
+    let json = web::JsonConfig::default()
+        .limit(MOST_JSON)
+        .error_handler(|error, _| refused_body(&error.to_string()).into());
+    let path = web::PathConfig::default()
+        .error_handler(|_, request| ApiError::NoAddress(request.path().to_owned()).into());
+    let query = web::QueryConfig::default()
+        .error_handler(|error, _| refused_body(&error.to_string()).into());
+    let payload = web::PayloadConfig::new(veliform_formats::MOST_BYTES + 1);
+    let (app, document) = App::new()
+        .into_utoipa_app()
+        .openapi(Doc::openapi())
+        .app_data(web::Data::new(salon.clone()))
+        .app_data(json)
+        .app_data(path)
+        .app_data(query)
+        .app_data(payload)
+        .service(utoipa_actix_web::scope("/api").configure(api::routes))
+        .split_for_parts();
+    let app = app
+        .default_service(web::to(front::serve))
+        .wrap(from_fn(guard::own_pages_only))
+        .wrap(
+            DefaultHeaders::new()
+                .add(("Content-Security-Policy", CONTENT_POLICY))
+                .add(("X-Content-Type-Options", "nosniff"))
+                .add(("Referrer-Policy", "no-referrer")),
+        )
+        .wrap(Compress::default())
+        .wrap(TracingLogger::default());
+    (app, document)
+}
+
+fn refused_body(what: &str) -> ApiError {
+    let what = what.trim_end_matches('.').to_owned();
+    if what.contains("limit") || what.contains("overflow") {
+        ApiError::TooLarge("the request is larger than Veliform takes; send less at once".into())
+    } else {
+        ApiError::Body(format!("the request does not read: {what}"))
+    }
+}

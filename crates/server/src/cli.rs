@@ -1,0 +1,109 @@
+//! The command line.
+
+use std::net::IpAddr;
+use std::path::PathBuf;
+
+use clap::{Parser, Subcommand, ValueEnum};
+use veliform_core::look::LookId;
+
+/// Plans a pet stylist's work on a dog's own outline.
+#[derive(Debug, Parser)]
+#[command(version, about)]
+pub struct Cli {
+    /// What to do.
+    #[command(subcommand)]
+    pub command: Command,
+}
+
+/// Port used unless another is asked for.
+pub const USUAL_PORT: u16 = 4270;
+
+/// What to do.
+#[derive(Debug, Subcommand)]
+pub enum Command {
+    /// Serve a salon's data to the browser on this machine.
+    Serve {
+        /// The salon's data file.
+        #[arg(long, default_value = "veliform.db", env = "VELIFORM_DATA")]
+        data: PathBuf,
+        /// Address to listen on: this machine only.
+        #[arg(long, default_value = "127.0.0.1")]
+        bind: IpAddr,
+        /// Port to listen on; 0 picks a free one.
+        #[arg(long, default_value_t = USUAL_PORT)]
+        port: u16,
+    },
+    /// Serve the demo salon; a free port is picked if the usual one is taken.
+    Demo {
+        /// Folder the demo data is kept in.
+        #[arg(long, default_value = "demo-data")]
+        folder: PathBuf,
+        /// Port to listen on; 0 picks a free one.
+        #[arg(long, default_value_t = USUAL_PORT)]
+        port: u16,
+    },
+    /// Plan the latest visit of a dog file, without a server.
+    Plan {
+        /// The dog file.
+        dog_file: PathBuf,
+        /// The look; the visit's own unless given.
+        #[arg(long)]
+        look: Option<LookName>,
+        /// How to write the plan.
+        #[arg(long, default_value = "text")]
+        format: Format,
+        /// The salon's data file whose kit and settings are used; the demo salon's unless given.
+        #[arg(long)]
+        data: Option<PathBuf>,
+    },
+    /// Write the JSON Schema of the dog file.
+    Schema,
+    /// Write the OpenAPI document of the server.
+    Openapi,
+    /// Write a dog with its visits as a dog file.
+    Export {
+        /// The salon's data file.
+        #[arg(long, default_value = "veliform.db", env = "VELIFORM_DATA")]
+        data: PathBuf,
+        /// The dog's name or id.
+        dog: String,
+        /// Where to write; standard output unless given.
+        #[arg(long)]
+        out: Option<PathBuf>,
+    },
+    /// Take a dog file in.
+    Import {
+        /// The salon's data file.
+        #[arg(long, default_value = "veliform.db", env = "VELIFORM_DATA")]
+        data: PathBuf,
+        /// The dog file.
+        dog_file: PathBuf,
+    },
+}
+
+/// A look by its name on the command line.
+#[derive(Clone, Copy, Debug, ValueEnum)]
+pub enum LookName {
+    /// Lamb.
+    Lamb,
+    /// One length, rounded.
+    OneLength,
+}
+
+impl From<LookName> for LookId {
+    fn from(name: LookName) -> Self {
+        match name {
+            LookName::Lamb => Self::Lamb,
+            LookName::OneLength => Self::OneLength,
+        }
+    }
+}
+
+/// How a plan is written.
+#[derive(Clone, Copy, Debug, ValueEnum)]
+pub enum Format {
+    /// For people.
+    Text,
+    /// For programs.
+    Json,
+}

@@ -1,0 +1,215 @@
+use std::fs;
+use std::io::Write as _;
+use std::path::{Path, PathBuf};
+
+use uuid::Uuid;
+use veliform_core::desk::{Desk, Reasons};
+use veliform_core::visit::{LookChoice, Visit, fold};
+use veliform_formats::{plan_text, read_dog_file, schema, write_dog_file};
+use veliform_store::Store;
+
+use crate::api::records;
+use crate::app::{SharedSalon, app};
+use crate::cli::{Cli, Command, Format, LookName};
+use crate::demo;
+use crate::error::ApiError;
+use crate::serve::{ServeError, Settings, open, serve};
+
+/// Why a command failed.
+#[derive(Debug, thiserror::Error)]
+pub enum CommandError {
+    /// It does not serve.
+    #[error(transparent)]
+    Serve(#[from] ServeError),
+    /// Anything the application itself refuses.
+    #[error(transparent)]
+    Api(#[from] ApiError),
+    /// A file.
+    #[error("{path}: {source}")]
+    File {
+        /// The file.
+        path: PathBuf,
+        /// The system's own error.
+        #[source]
+        source: std::io::Error,
+    },
+    /// No such dog.
+    #[error("there is no dog “{0}” in this salon; give its name or id.")]
+    NoDog(String),
+    /// The dog file has no visit.
+    #[error("the dog file holds no visit, so there is nothing to plan.")]
+    NoVisit,
+    /// Output went away.
+    #[error("the output could not be written: {0}")]
+    Output(#[from] std::io::Error),
+}
+
+/// Runs a command to its end.
+///
+/// # Errors
+/// With one sentence that says what to do.
+pub fn run(cli: Cli) -> Result<(), CommandError> {
+    match cli.command {
+        Command::Serve { data, bind, port } => start(Settings {
+            data,
+            bind,
+            port,
+            may_move: false,
+            greeting: vec!["Stop with Ctrl-C.".into()],
+        }),
+        Command::Demo { folder, port } => run_demo(&folder, port),
+        Command::Plan {
+            dog_file,
+            look,
+            format,
+            data,
+        } => plan(&dog_file, look, format, data.as_ref()),
+        Command::Schema => print_json(&schema()),
+        Command::Openapi => {
+            let salon = SharedSalon::new(Store::in_memory().map_err(ApiError::from)?);
+            let document = app(&salon).1;
+            let mut value = serde_json::to_value(document).map_err(ApiError::from)?;
+            value.sort_all_objects();
+            print_json(&value)
+        }
+        Command::Export { data, dog, out } => export(&data, &dog, out.as_deref()),
+        Command::Import { data, dog_file } => import(&data, &dog_file),
+    }
+}
+
+fn start(settings: Settings) -> Result<(), CommandError> {
+    actix_web::rt::System::new().block_on(serve(settings))?;
+    Ok(())
+}
+
+fn now_ms() -> i64 {
+    jiff::Timestamp::now().as_millisecond()
+}
+
+fn run_demo(folder: &Path, port: u16) -> Result<(), CommandError> {
+    fs::create_dir_all(folder).map_err(|source| CommandError::File {
+        path: folder.to_owned(),
+        source,
+    })?;
+    let data = folder.join("salon.db");
+    let mut store = open(&data)?;
+    demo::fill(&mut store, now_ms())?;
+    drop(store);
+    start(Settings {
+        data,
+        bind: std::net::Ipv4Addr::LOCALHOST.into(),
+        port,
+        may_move: true,
+        greeting: vec![
+            format!("Its demo data is kept in {}.", folder.display()),
+            "Try this: open Turntable, go to Plan, and see what her dipped back needs.".into(),
+            "Stop with Ctrl-C.".into(),
+        ],
+    })
+}
+
+fn read_file(path: &Path) -> Result<Vec<u8>, CommandError> {
+    let file = |source| CommandError::File {
+        path: path.to_owned(),
+        source,
+    };
+    let size = fs::metadata(path).map_err(file)?.len();
+    if size > veliform_formats::MOST_BYTES as u64 {
+        return Err(ApiError::TooLarge(format!(
+            "{} has {size} bytes; the largest dog file read is {}",
+            path.display(),
+            veliform_formats::MOST_BYTES
+        ))
+        .into());
+    }
+    fs::read(path).map_err(file)
+}
+
+fn print_json(value: &serde_json::Value) -> Result<(), CommandError> {
+    let text = serde_json::to_string_pretty(value).map_err(ApiError::from)?;
+    writeln!(std::io::stdout(), "{text}")?;
+    Ok(())
+}
+
+fn plan(
+    dog_file: &Path,
+    look: Option<LookName>,
+    format: Format,
+    data: Option<&PathBuf>,
+) -> Result<(), CommandError> {
+    let file = read_dog_file(&read_file(dog_file)?).map_err(ApiError::from)?;
+    let (house, kit) = match data {
+        Some(data) => {
+            let store = open(data)?;
+            (
+                store.house().map_err(ApiError::from)?,
+                store.kit().map_err(ApiError::from)?,
+            )
+        }
+        None => {
+            let salon = demo::salon()?;
+            (salon.house, salon.kit)
+        }
+    };
+    let latest = file
+        .visits
+        .iter()
+        .max_by_key(|v| (v.began_ms, v.id))
+        .ok_or(CommandError::NoVisit)?;
+    let mut visit: Visit = fold(&file.dog, &latest.entries);
+    if let Some(look) = look {
+        visit.look = Some(LookChoice {
+            look: look.into(),
+            body_mm: None,
+        });
+    }
+    let desk = Desk::new(&file.dog, &visit, &house, &kit);
+    let solved = desk.plan(Reasons::Find).map_err(ApiError::from)?;
+    match format {
+        Format::Text => write!(
+            std::io::stdout(),
+            "{}",
+            plan_text(&file.dog, &solved.report)
+        )?,
+        Format::Json => {
+            print_json(&serde_json::to_value(&solved.report).map_err(ApiError::from)?)?;
+        }
+    }
+    Ok(())
+}
+
+fn export(data: &PathBuf, dog: &str, out: Option<&Path>) -> Result<(), CommandError> {
+    let store = open(data)?;
+    let dogs = store.dogs().map_err(ApiError::from)?;
+    let wanted = Uuid::parse_str(dog).ok();
+    let found = dogs
+        .iter()
+        .find(|d| Some(d.dog.id) == wanted || d.dog.name.eq_ignore_ascii_case(dog))
+        .ok_or_else(|| CommandError::NoDog(dog.to_owned()))?;
+    let visits = records(&store, found.dog.id)?;
+    let bytes = write_dog_file(&found.dog, &visits).map_err(ApiError::from)?;
+    match out {
+        Some(path) => fs::write(path, bytes).map_err(|source| CommandError::File {
+            path: path.to_owned(),
+            source,
+        })?,
+        None => std::io::stdout().write_all(&bytes)?,
+    }
+    Ok(())
+}
+
+fn import(data: &PathBuf, dog_file: &Path) -> Result<(), CommandError> {
+    let file = read_dog_file(&read_file(dog_file)?).map_err(ApiError::from)?;
+    let mut store = open(data)?;
+    let visits: Vec<_> = file.visits.into_iter().map(demo::into_import).collect();
+    store
+        .import(&file.dog, &visits, now_ms())
+        .map_err(ApiError::from)?;
+    writeln!(
+        std::io::stdout(),
+        "{} is in, with {} visits.",
+        file.dog.name,
+        visits.len()
+    )?;
+    Ok(())
+}

@@ -1,0 +1,68 @@
+//! The front end, embedded in the program.
+
+use actix_web::http::{Method, header};
+use actix_web::{HttpRequest, HttpResponse};
+use rust_embed::{Embed, EmbeddedFile};
+
+use crate::error::ApiError;
+
+#[derive(Embed)]
+#[folder = "../../web/dist"]
+#[allow_missing = true]
+struct Front;
+
+/// Serves a file of the front end; an address it does not know is the browser router's.
+pub(crate) async fn serve(request: HttpRequest) -> Result<HttpResponse, ApiError> {
+    let path = request.path().trim_start_matches('/').to_owned();
+    let no_address = || ApiError::NoAddress(request.path().to_owned());
+    if !matches!(*request.method(), Method::GET | Method::HEAD) || path.starts_with("api/") {
+        return Err(no_address());
+    }
+    if let Some(file) = Front::get(&path).filter(|_| !path.is_empty()) {
+        return Ok(answer(&request, &path, &file));
+    }
+    if path.starts_with("assets/") {
+        return Err(no_address());
+    }
+    match Front::get("index.html") {
+        Some(file) => Ok(answer(&request, "index.html", &file)),
+        None => Ok(HttpResponse::Ok()
+            .content_type("text/plain; charset=utf-8")
+            .body(
+                "This build has no front end: run `npm --prefix web run build` and build again.",
+            )),
+    }
+}
+
+fn answer(request: &HttpRequest, name: &str, file: &EmbeddedFile) -> HttpResponse {
+    let sum: String = file.metadata.sha256_hash()[..12]
+        .iter()
+        .map(|byte| format!("{byte:02x}"))
+        .collect();
+    let tag = format!("\"{sum}\"");
+    let cache = if name.starts_with("assets/") {
+        "public, max-age=31536000, immutable"
+    } else {
+        "no-cache"
+    };
+    let is_known = request
+        .headers()
+        .get(header::IF_NONE_MATCH)
+        .is_some_and(|known| known.as_bytes() == tag.as_bytes());
+    if is_known {
+        return HttpResponse::NotModified()
+            .insert_header((header::ETAG, tag))
+            .finish();
+    }
+    let kind = mime_guess::from_path(name).first_or_octet_stream();
+    let kind = if kind.type_() == "text" || name.ends_with(".js") {
+        format!("{kind}; charset=utf-8")
+    } else {
+        kind.to_string()
+    };
+    HttpResponse::Ok()
+        .content_type(kind)
+        .insert_header((header::ETAG, tag))
+        .insert_header((header::CACHE_CONTROL, cache))
+        .body(file.data.clone().into_owned())
+}

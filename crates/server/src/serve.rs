@@ -1,0 +1,121 @@
+use std::io::Write as _;
+use std::net::{IpAddr, SocketAddr, TcpListener};
+use std::path::PathBuf;
+use std::time::Duration;
+
+use actix_web::HttpServer;
+use veliform_store::{Store, StoreError};
+
+use crate::app::app;
+use crate::blocking::Salon;
+
+/// How to serve.
+#[derive(Clone, Debug)]
+pub struct Settings {
+    /// The salon's data file.
+    pub data: PathBuf,
+    /// Address to listen on.
+    pub bind: IpAddr,
+    /// Port; 0 picks a free one.
+    pub port: u16,
+    /// Whether another port may be taken if that one is.
+    pub may_move: bool,
+    /// Lines printed once it listens, after the address.
+    pub greeting: Vec<String>,
+}
+
+/// Why it does not serve.
+#[derive(Debug, thiserror::Error)]
+pub enum ServeError {
+    /// Not this machine.
+    #[error(
+        "{0} is open to other machines. Veliform has no sign-in yet and listens on this machine only: use 127.0.0.1 or ::1."
+    )]
+    NotLoopback(IpAddr),
+    /// The port is taken.
+    #[error(
+        "{address} cannot be listened on ({source}); choose another --port, or 0 for a free one."
+    )]
+    Bind {
+        /// The address.
+        address: SocketAddr,
+        /// The system's own error.
+        #[source]
+        source: std::io::Error,
+    },
+    /// The data file.
+    #[error("{path}: {source}")]
+    Store {
+        /// The file.
+        path: PathBuf,
+        /// What is wrong.
+        #[source]
+        source: StoreError,
+    },
+    /// The server stopped with an error.
+    #[error("the server stopped: {0}")]
+    Stopped(#[from] std::io::Error),
+}
+
+/// Time a request may take to arrive, and a stopping server waits for answers under way.
+const REQUEST_TIME: Duration = Duration::from_secs(10);
+const SHUTDOWN_SECONDS: u64 = 5;
+/// Two threads: the machine of a salon has two cores.
+const WORKERS: usize = 2;
+
+/// Opens the data file of these settings.
+///
+/// # Errors
+/// If it cannot be used.
+pub(crate) fn open(path: &PathBuf) -> Result<Store, ServeError> {
+    Store::open(path).map_err(|source| ServeError::Store {
+        path: path.clone(),
+        source,
+    })
+}
+
+/// Serves until it is told to stop, then ends what is under way.
+///
+/// # Errors
+/// If it cannot listen, or the data file cannot be used.
+pub(crate) async fn serve(settings: Settings) -> Result<(), ServeError> {
+    if !settings.bind.is_loopback() {
+        return Err(ServeError::NotLoopback(settings.bind));
+    }
+    let listener = listen(&settings)?;
+    let address = listener.local_addr()?;
+    let salon = Salon::new(open(&settings.data)?);
+    let server = HttpServer::new(move || app(&salon).0)
+        .workers(WORKERS)
+        .client_request_timeout(REQUEST_TIME)
+        .client_disconnect_timeout(REQUEST_TIME)
+        .shutdown_timeout(SHUTDOWN_SECONDS)
+        .listen(listener)?
+        .run();
+    let mut out = std::io::stdout().lock();
+    writeln!(out, "Veliform is at http://{address}")?;
+    for line in &settings.greeting {
+        writeln!(out, "{line}")?;
+    }
+    out.flush()?;
+    drop(out);
+    server.await?;
+    Ok(())
+}
+
+fn listen(settings: &Settings) -> Result<TcpListener, ServeError> {
+    let address = SocketAddr::new(settings.bind, settings.port);
+    TcpListener::bind(address)
+        .or_else(|error| {
+            if settings.may_move {
+                TcpListener::bind(SocketAddr::new(settings.bind, 0))
+            } else {
+                Err(error)
+            }
+        })
+        .and_then(|listener| {
+            listener.set_nonblocking(true)?;
+            Ok(listener)
+        })
+        .map_err(|source| ServeError::Bind { address, source })
+}

@@ -1,0 +1,58 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { PlainPage } from '../shared/ui/states';
+import { CoatScreen } from '../tasks/coat/CoatScreen';
+import { CutScreen } from '../tasks/cut/CutScreen';
+import { HandsScreen } from '../tasks/hands/HandsScreen';
+import { KeepScreen } from '../tasks/keep/KeepScreen';
+import { KeptPlanScreen } from '../tasks/keep/KeptPlanScreen';
+import { AboutScreen } from '../tasks/kit/AboutScreen';
+import { KitScreen } from '../tasks/kit/KitScreen';
+import { LookScreen } from '../tasks/look/LookScreen';
+import { PlanScreen } from '../tasks/plan/PlanScreen';
+import { NewDogScreen } from '../tasks/studio/NewDogScreen';
+import { StudioScreen } from '../tasks/studio/StudioScreen';
+import { ErrorBoundary } from './ErrorBoundary';
+import { Keys } from './Keys';
+import { VisitPage } from './VisitPage';
+
+const queries = new QueryClient({
+  // The server is this machine: offline fails at once, and the page says so.
+  defaultOptions: { queries: { networkMode: 'always', retry: 1 } },
+});
+
+export function App() {
+  return (
+    <ErrorBoundary>
+      <QueryClientProvider client={queries}>
+        <BrowserRouter>
+          <Keys />
+          <Routes>
+            <Route path="/" element={<StudioScreen />} />
+            <Route path="/dog/new" element={<NewDogScreen />} />
+            <Route path="/kit" element={<KitScreen />} />
+            <Route path="/about" element={<AboutScreen />} />
+            <Route path="/plan/:plan" element={<KeptPlanScreen />} />
+            <Route path="/visit/:visit" element={<VisitPage />}>
+              <Route index element={<Navigate to="hands" replace />} />
+              <Route path="hands" element={<HandsScreen />} />
+              <Route path="coat" element={<CoatScreen />} />
+              <Route path="look" element={<LookScreen />} />
+              <Route path="plan" element={<PlanScreen />} />
+              <Route path="cut" element={<CutScreen />} />
+              <Route path="keep" element={<KeepScreen />} />
+            </Route>
+            <Route
+              path="*"
+              element={
+                <PlainPage head="Nothing stands here">
+                  <p>This address is not one of Veliform’s.</p>
+                </PlainPage>
+              }
+            />
+          </Routes>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </ErrorBoundary>
+  );
+}

@@ -1,0 +1,128 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { Outlet, useLocation, useParams, useSearchParams } from 'react-router';
+import { api, ask, Failure, type Schemas } from '../shared/api/client';
+import { useCatalogue, useHouse, useKit } from '../shared/api/salon';
+import { FailedPage, LoadingPage } from '../shared/ui/states';
+import { Tape } from '../shared/ui/Tape';
+import { unitName } from '../shared/units/show';
+import { VisitContext, type VisitWork } from '../shared/visit/context';
+import { useDesk } from '../shared/visit/useDesk';
+import { useVisit } from '../shared/visit/useVisit';
+import { TASKS } from './tasks';
+
+const ALL_LAYERS: Schemas['Layers'] = {
+  table: true,
+  now: true,
+  plan: true,
+  settled: false,
+  ideal: false,
+  skin: true,
+  measures: false,
+  landmarks: false,
+  lines: false,
+  lengths: false,
+  pins: false,
+};
+/** Text against the sheet's width: about 15 px on a sheet of 900 px. */
+const TEXT_SHARE = 0.0172;
+
+/** A visit: loads it, asks the core at every change, and hands the work to the present task. */
+export function VisitPage() {
+  const { visit = '' } = useParams();
+  return <OpenVisit key={visit} visitId={visit} />;
+}
+
+function OpenVisit({ visitId }: { visitId: string }) {
+  const visit = useVisit(visitId);
+  const words = useCatalogue();
+  const house = useHouse();
+  const kit = useKit();
+  const queries = useQueryClient();
+  const [unitsFailed, setUnitsFailed] = useState<string | null>(null);
+  const { pathname } = useLocation();
+  const present = Math.max(
+    0,
+    TASKS.findIndex((t) => pathname.endsWith(`/${t.path}`)),
+  );
+  const options = useOptions(present);
+  const dog = visit.stage.stage === 'ready' ? visit.stage.dog : null;
+  const input =
+    dog && house.data && kit.data
+      ? { dog, entries: visit.entries, house: house.data, kit: kit.data, options }
+      : null;
+  const view = useDesk(input, TASKS[present]?.wantsPlan ?? false);
+
+  const failure =
+    visit.stage.stage === 'failed'
+      ? visit.stage.failure
+      : [words.error, house.error, kit.error].find((e) => e instanceof Failure);
+  if (failure instanceof Failure)
+    return <FailedPage failure={failure} again={() => window.location.reload()} />;
+  if (visit.stage.stage !== 'ready' || !input || !words.data || !view.evaluation) {
+    if (view.failure && !view.evaluation)
+      return <FailedPage failure={view.failure} again={() => window.location.reload()} />;
+    return <LoadingPage />;
+  }
+  const work: VisitWork = {
+    visitId,
+    dog: visit.stage.dog,
+    beganMs: visit.stage.beganMs,
+    house: input.house,
+    kit: input.kit,
+    words: words.data,
+    log: visit.log,
+    entries: visit.entries,
+    evaluation: view.evaluation,
+    plan: view.plan,
+    options,
+    say: visit.say,
+    attempt: visit.attempt,
+    flush: visit.flush,
+  };
+  const changeUnits = () => {
+    const units = work.house.units === 'millimetres' ? 'inches' : 'millimetres';
+    ask(api.PUT('/api/house', { body: { ...work.house, units } })).then(
+      (kept) => queries.setQueryData(['house'], kept),
+      (error: unknown) => setUnitsFailed(error instanceof Failure ? error.message : null),
+    );
+  };
+  const state = view.evaluation.visit;
+  return (
+    <div className="screen flex h-full flex-col" data-took-ms={view.tookMs?.toFixed(1)}>
+      <Tape
+        title={work.dog.name}
+        present={present}
+        units={unitName(work.house.units)}
+        onUnits={changeUnits}
+        tasks={TASKS.map((task) => ({
+          name: task.name,
+          to: `/visit/${visitId}/${task.path}`,
+          reached: task.isReached(state),
+        }))}
+      />
+      {unitsFailed && <p role="alert">{unitsFailed}</p>}
+      <VisitContext value={work}>
+        <Outlet />
+      </VisitContext>
+    </div>
+  );
+}
+
+/** What the sheet shows: the task's own layers and those asked for in the address. */
+function useOptions(present: number): Schemas['DrawOptions'] {
+  const [search] = useSearchParams();
+  const shown = search.get('show') ?? '';
+  return useMemo(() => {
+    const extra = Object.fromEntries(
+      shown
+        .split(',')
+        .filter((name) => name in ALL_LAYERS)
+        .map((name) => [name, true]),
+    );
+    return {
+      layers: { ...ALL_LAYERS, ...TASKS[present]?.layers, ...extra },
+      text_share: TEXT_SHARE,
+    };
+  }, [present, shown]);
+}

@@ -1,0 +1,59 @@
+import type { Schemas } from '../shared/api/client';
+
+type Layers = Schemas['Layers'];
+type Visit = Schemas['Visit'];
+
+export interface Task {
+  name: string;
+  path: string;
+  wantsPlan: boolean;
+  layers: Partial<Layers>;
+  /** Whether the visit holds something of this task. */
+  isReached: (visit: Visit) => boolean;
+}
+
+/** The tasks of a visit in the order of the tape, with what the sheet shows at each. */
+export const TASKS: Task[] = [
+  {
+    name: 'Hands',
+    path: 'hands',
+    wantsPlan: false,
+    layers: { plan: false, measures: true },
+    isReached: (v) => Object.keys(v.frame.measures).length + Object.keys(v.frame.felt).length > 0,
+  },
+  {
+    name: 'Coat',
+    path: 'coat',
+    wantsPlan: false,
+    layers: { plan: false, lengths: true },
+    isReached: (v) => v.coat.all_over_mm != null || Object.keys(v.coat.zones_mm).length > 0,
+  },
+  {
+    name: 'Look',
+    path: 'look',
+    wantsPlan: true,
+    layers: { lengths: true },
+    isReached: (v) => v.look != null,
+  },
+  {
+    name: 'Plan',
+    path: 'plan',
+    wantsPlan: true,
+    layers: { lengths: true, lines: true, pins: true },
+    isReached: (v) => v.look != null,
+  },
+  {
+    name: 'Cut',
+    path: 'cut',
+    wantsPlan: true,
+    layers: { lines: true, lengths: true, skin: false },
+    isReached: (v) => v.plans.length > 0,
+  },
+  {
+    name: 'Keep',
+    path: 'keep',
+    wantsPlan: true,
+    layers: {},
+    isReached: (v) => v.plans.length > 0,
+  },
+];

@@ -1,0 +1,48 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema.gen';
+
+export type Schemas = components['schemas'];
+
+/** Talks to Veliform on this machine, by the types its server states. */
+export const api = createClient<paths>({ baseUrl: window.location.origin });
+
+/** A request that failed: a sentence for people, and the kind for the program. */
+export class Failure extends Error {
+  readonly kind: Schemas['ErrorKind'] | 'offline';
+  readonly fields: Schemas['Problem'][];
+
+  constructor(
+    kind: Schemas['ErrorKind'] | 'offline',
+    message: string,
+    fields: Schemas['Problem'][] = [],
+  ) {
+    super(message);
+    this.kind = kind;
+    this.fields = fields;
+  }
+}
+
+const AWAY = 'Veliform does not answer. What you type is kept here and sent when it is back.';
+
+/** The answer of a request, or a Failure that says what to do. */
+export async function ask<T>(
+  request: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  let answer;
+  try {
+    answer = await request;
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') throw error;
+    throw new Failure('offline', AWAY);
+  }
+  if (answer.data !== undefined) return answer.data;
+  throw asFailure(answer.error, answer.response.status);
+}
+
+function asFailure(error: unknown, status: number): Failure {
+  if (typeof error === 'object' && error !== null && 'message' in error && 'kind' in error) {
+    const body = error as Schemas['ErrorBody'];
+    return new Failure(body.kind, body.message, body.fields);
+  }
+  return new Failure('internal', `Veliform answered ${status}. Try again.`);
+}

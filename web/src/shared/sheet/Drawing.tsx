@@ -1,0 +1,133 @@
+import { memo } from 'react';
+import type { Schemas } from '../api/client';
+
+type Shape = Schemas['Shape'];
+type Tag = NonNullable<Shape['tag']>;
+
+/** Dashes by role, in shares of the page, as the core's SVG has them. */
+const DASHES: Partial<Record<Shape['role'], [number, number]>> = {
+  settled_line: [0.012, 0.009],
+  skin: [0.0015, 0.009],
+  clip_line: [0.022, 0.008],
+};
+const FIGURES: Shape['role'][] = [
+  'rule_number',
+  'dimension_number',
+  'estimated_number',
+  'zone_number',
+  'pin_number',
+];
+const BOLD: Shape['role'][] = ['dimension_number', 'zone_number', 'pin_number'];
+const ANCHORS = { start: 'start', middle: 'middle', end: 'end' } as const;
+
+export function tagKey(tag: Tag): string {
+  return `${tag.of}:${tag.which}`;
+}
+
+interface Props {
+  drawing: Schemas['Drawing'];
+  className?: string;
+  chosen?: string | null;
+  onTouch?: (tag: Tag) => void;
+}
+
+/** Paints the core's drawing: shapes in millimetres, page y up. */
+export const Drawing = memo(function Drawing({ drawing, className, chosen, onTouch }: Props) {
+  const [left, bottom, right, top] = drawing.bounds_mm as [number, number, number, number];
+  const [width, height] = [right - left, top - bottom];
+  const unit = Math.min(width, height);
+  return (
+    <svg
+      className={`sheet-drawing ${className ?? ''}`}
+      viewBox={`${left} ${-top} ${width} ${height}`}
+      role="img"
+      aria-label={drawing.title}
+      preserveAspectRatio="xMidYMax meet"
+    >
+      {drawing.shapes.map((shape, i) => (
+        <ShapeView key={i} shape={shape} unit={unit} chosen={chosen ?? null} onTouch={onTouch} />
+      ))}
+    </svg>
+  );
+});
+
+interface ShapeProps {
+  shape: Shape;
+  unit: number;
+  chosen: string | null;
+  onTouch: ((tag: Tag) => void) | undefined;
+}
+
+function ShapeView({ shape, unit, chosen, onTouch }: ShapeProps) {
+  const { role, geometry: g, tag } = shape;
+  const isCarrier = tag?.of === 'measure' && tag.which === 'height_at_withers';
+  const canTouch = tag && onTouch && (g.type === 'text' || g.type === 'fill' || g.type === 'disc');
+  const name = [
+    `r-${role}`,
+    g.type === 'fill' ? 'fill' : '',
+    FIGURES.includes(role) ? 'fig' : '',
+    BOLD.includes(role) ? 'bold' : '',
+    canTouch ? 'touchable' : '',
+    isCarrier ? 'carrier' : '',
+    isCarrier && g.type === 'text' ? 'on-tape' : '',
+    tag && tagKey(tag) === chosen ? 'chosen' : '',
+  ].join(' ');
+  const touch = canTouch ? { onClick: () => onTouch(tag) } : {};
+  const data = tag ? { 'data-tag': tagKey(tag) } : {};
+  switch (g.type) {
+    case 'fill':
+      return (
+        <polygon className={name} points={flip(g.points_mm)} strokeWidth={1} {...touch} {...data} />
+      );
+    case 'line': {
+      const dash = DASHES[role];
+      return (
+        <polyline
+          className={name}
+          points={flip(g.points_mm)}
+          fill="none"
+          strokeWidth={g.width_mm}
+          strokeLinecap="round"
+          strokeLinejoin="round"
+          strokeDasharray={dash ? `${dash[0] * unit} ${dash[1] * unit}` : undefined}
+          {...data}
+        />
+      );
+    }
+    case 'disc':
+      return (
+        <circle
+          className={name}
+          cx={g.at_mm[0]}
+          cy={-(g.at_mm[1] ?? 0)}
+          r={g.radius_mm}
+          strokeWidth={unit * 0.002}
+          {...touch}
+          {...data}
+        />
+      );
+    case 'text':
+      return (
+        <text
+          className={name}
+          x={g.at_mm[0]}
+          y={-(g.at_mm[1] ?? 0)}
+          fontSize={g.size_mm}
+          textAnchor={ANCHORS[g.anchor]}
+          {...touch}
+          {...data}
+        >
+          {g.text}
+        </text>
+      );
+  }
+}
+
+/** Page y up to screen y down. */
+function flip(points: number[]): string {
+  let out = '';
+  for (let i = 0; i + 1 < points.length; i += 2) {
+    out += `${points[i]},${-(points[i + 1] ?? 0)} `;
+  }
+  return out;
+}

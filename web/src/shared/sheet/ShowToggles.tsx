@@ -1,0 +1,33 @@
+import { useSearchParams } from 'react-router';
+
+const NAMES = {
+  landmarks: 'Landmarks',
+  settled: 'An hour later',
+  ideal: 'Exact',
+  measures: 'Measures',
+} as const;
+
+/** Further layers of the sheet, kept in the address so that a reload shows the same. */
+export function ShowToggles({ names }: { names: (keyof typeof NAMES)[] }) {
+  const [search, setSearch] = useSearchParams();
+  const shown = new Set((search.get('show') ?? '').split(',').filter(Boolean));
+  return (
+    <>
+      {names.map((name) => (
+        <button
+          key={name}
+          type="button"
+          aria-pressed={shown.has(name)}
+          className="min-h-12 border border-ink px-3 aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-page"
+          onClick={() => {
+            if (shown.has(name)) shown.delete(name);
+            else shown.add(name);
+            setSearch(shown.size > 0 ? { show: [...shown].join(',') } : {}, { replace: true });
+          }}
+        >
+          {NAMES[name]}
+        </button>
+      ))}
+    </>
+  );
+}

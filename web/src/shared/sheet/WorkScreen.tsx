@@ -1,0 +1,131 @@
+import { useEffect, type PointerEvent, type ReactNode } from 'react';
+import type { Schemas } from '../api/client';
+import { KeptSign } from '../ui/KeptSign';
+import { useVisitWork } from '../visit/context';
+import { Drawing, tagKey } from './Drawing';
+
+type Tag = NonNullable<Schemas['Shape']['tag']>;
+
+/**
+ * The sheet with the dog, and the margin beside it: every working screen, so that going from one
+ * to the next reads as one drawing gaining marks.
+ */
+export function WorkScreen(props: {
+  title: string;
+  drawing?: Schemas['Drawing'];
+  chosen?: Tag | null;
+  onTouch?: (tag: Tag) => void;
+  margin: ReactNode;
+  next: ReactNode;
+  foot?: ReactNode;
+  isWide?: boolean;
+}) {
+  const work = useVisitWork();
+  const drawing = props.drawing ?? work.evaluation.drawing;
+  const drag = useHeightCarrier();
+  useEffect(() => {
+    document.title = `${props.title} · ${work.dog.name} · Veliform`;
+  }, [props.title, work.dog.name]);
+  return (
+    <main className="flex min-h-0 flex-1">
+      <h1 className="sr-only">
+        {props.title}: {work.dog.name}
+      </h1>
+      <section aria-label="The dog" className="flex min-w-0 flex-1 flex-col p-3 pr-0">
+        <div className="min-h-0 flex-1 bg-sheet" {...drag}>
+          <Drawing
+            drawing={drawing}
+            chosen={props.chosen ? tagKey(props.chosen) : null}
+            {...(props.onTouch ? { onTouch: props.onTouch } : {})}
+          />
+        </div>
+        <div className="flex min-h-14 items-center justify-between gap-4 pt-2 text-sm">
+          <KeptSign log={work.log} />
+          <div className="flex flex-wrap items-center justify-end gap-2">
+            {props.foot}
+            <UndoRedo />
+          </div>
+        </div>
+      </section>
+      <section
+        aria-label={props.title}
+        className={`flex shrink-0 flex-col p-3 pl-4 ${props.isWide ? 'w-[420px]' : 'w-[326px]'}`}
+      >
+        <div className="min-h-0 flex-1 overflow-y-auto pr-1" tabIndex={-1}>
+          {props.margin}
+        </div>
+        <div className="pt-3">{props.next}</div>
+      </section>
+    </main>
+  );
+}
+
+function UndoRedo() {
+  const { evaluation, say } = useVisitWork();
+  const { undo, redo } = evaluation.visit;
+  const look = 'min-h-12 border border-ink px-3 disabled:border-line disabled:text-soft';
+  return (
+    <>
+      <button
+        type="button"
+        className={look}
+        disabled={!undo}
+        data-undo
+        onClick={() => undo && say({ kind: 'undone', entry: undo.entry })}
+      >
+        Undo{undo ? ` ${undo.label}` : ''}
+      </button>
+      <button
+        type="button"
+        className={look}
+        disabled={!redo}
+        data-redo
+        onClick={() => redo && say({ kind: 'redone', entry: redo.entry })}
+      >
+        Redo
+      </button>
+    </>
+  );
+}
+
+/** Dragging the carrier on the height stick is entering the height. */
+function useHeightCarrier() {
+  const { attempt, say } = useVisitWork();
+  const heightAt = (e: PointerEvent): number | null => {
+    const svg = e.currentTarget.querySelector<SVGSVGElement>('svg.sheet-drawing');
+    const frame = svg?.getScreenCTM();
+    if (!frame) return null;
+    return Math.max(
+      1,
+      Math.round(-new DOMPoint(e.clientX, e.clientY).matrixTransform(frame.inverse()).y),
+    );
+  };
+  const body = (mm: number) =>
+    ({
+      kind: 'measure_set',
+      measure: 'height_at_withers',
+      taken: { value_mm: mm, method: 'height_stick' },
+    }) as const;
+  return {
+    onPointerDown: (e: PointerEvent<HTMLDivElement>) => {
+      if ((e.target as Element).classList.contains('carrier')) {
+        e.currentTarget.setPointerCapture(e.pointerId);
+        e.currentTarget.dataset['dragging'] = 'yes';
+      }
+    },
+    onPointerMove: (e: PointerEvent<HTMLDivElement>) => {
+      const mm = e.currentTarget.dataset['dragging'] ? heightAt(e) : null;
+      if (mm !== null) attempt(body(mm));
+    },
+    onPointerUp: (e: PointerEvent<HTMLDivElement>) => {
+      if (!e.currentTarget.dataset['dragging']) return;
+      delete e.currentTarget.dataset['dragging'];
+      const mm = heightAt(e);
+      if (mm !== null) say(body(mm));
+    },
+    onPointerCancel: (e: PointerEvent<HTMLDivElement>) => {
+      delete e.currentTarget.dataset['dragging'];
+      attempt(null);
+    },
+  };
+}

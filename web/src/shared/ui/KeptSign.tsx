@@ -1,0 +1,31 @@
+import type { VisitLog } from '../visit/model';
+
+/** Says plainly whether what was typed is kept. */
+export function KeptSign({ log }: { log: VisitLog }) {
+  const waiting = log.pending.length;
+  const words =
+    log.state === 'away'
+      ? `Veliform does not answer. ${waiting} not yet sent, kept here.`
+      : log.state === 'keeping'
+        ? 'Keeping…'
+        : log.state === 'refused'
+          ? (log.refusal ?? 'Not kept.')
+          : 'Kept.';
+  return (
+    <p
+      role="status"
+      data-kept={log.state}
+      className={
+        log.state === 'away' || log.state === 'refused' ? 'font-bold text-pin' : 'text-soft'
+      }
+    >
+      {words}
+      {log.fromOthers > 0 && (
+        <span className="font-bold text-ink">
+          {' '}
+          Another screen works on this dog: {log.fromOthers} entries came in.
+        </span>
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,34 @@
+import { createContext, useContext } from 'react';
+import type { Schemas } from '../api/client';
+import type { Entry, EntryBody, VisitLog } from './model';
+
+/** What every task of a visit works with. */
+export interface VisitWork {
+  visitId: string;
+  dog: Schemas['Dog'];
+  beganMs: number;
+  house: Schemas['House'];
+  kit: Schemas['Tool'][];
+  words: Schemas['Catalogue'];
+  log: VisitLog;
+  entries: Entry[];
+  evaluation: Schemas['Evaluation'];
+  plan: Schemas['PlanReport'] | null;
+  options: Schemas['DrawOptions'];
+  say: (body: EntryBody) => void;
+  attempt: (body: EntryBody | null) => void;
+  flush: () => Promise<void>;
+}
+
+export const VisitContext = createContext<VisitWork | null>(null);
+
+export function useVisitWork(): VisitWork {
+  const work = useContext(VisitContext);
+  if (!work) throw new Error('a task stands outside its visit');
+  return work;
+}
+
+/** The sentence beside a field, if something is wrong with it. */
+export function problemOf(work: VisitWork, field: string): Schemas['Problem'] | null {
+  return work.evaluation.problems.find((p) => p.field === field) ?? null;
+}

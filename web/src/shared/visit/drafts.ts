@@ -1,0 +1,28 @@
+import type { Entry } from './model';
+
+/** Entries not yet acknowledged, kept in this browser until they are. */
+const key = (visit: string) => `veliform.drafts.${visit}`;
+
+export function readDrafts(visit: string): Entry[] {
+  try {
+    const text = localStorage.getItem(key(visit));
+    return text ? (JSON.parse(text) as Entry[]) : [];
+  } catch {
+    return [];
+  }
+}
+
+export function keepDrafts(visit: string, entries: Entry[]): void {
+  if (entries.length === 0) localStorage.removeItem(key(visit));
+  else localStorage.setItem(key(visit), JSON.stringify(entries));
+}
+
+/** Text that does not read as a value yet, kept so that nothing typed is lost. */
+export function readText(field: string): string | null {
+  return sessionStorage.getItem(`veliform.text.${field}`);
+}
+
+export function keepText(field: string, text: string | null): void {
+  if (text === null) sessionStorage.removeItem(`veliform.text.${field}`);
+  else sessionStorage.setItem(`veliform.text.${field}`, text);
+}

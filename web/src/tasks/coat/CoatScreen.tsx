@@ -1,0 +1,142 @@
+import { useState } from 'react';
+import type { Schemas } from '../../shared/api/client';
+import { WorkScreen } from '../../shared/sheet/WorkScreen';
+import { BigLink } from '../../shared/ui/BigControl';
+import { Choice, MarginHead, Said } from '../../shared/ui/controls';
+import { LengthField } from '../../shared/ui/LengthField';
+import { ZonePicker } from '../../shared/ui/ZonePicker';
+import { problemOf, useVisitWork } from '../../shared/visit/context';
+
+type Zone = Schemas['Zone'];
+
+const KNOTS: { value: Schemas['Knots']; label: string }[] = [
+  { value: 'none', label: 'None' },
+  { value: 'few', label: 'Few' },
+  { value: 'tight', label: 'Tight' },
+];
+
+/** The coat: all over, then the zones that differ; knots; the owner's limits. */
+export function CoatScreen() {
+  const work = useVisitWork();
+  const [zone, setZone] = useState<Zone | null>(null);
+  const { coat } = work.evaluation.visit;
+  return (
+    <WorkScreen
+      title="Coat"
+      chosen={zone ? { of: 'zone', which: zone } : null}
+      onTouch={(tag) => {
+        if (tag.of === 'zone') setZone(tag.which);
+      }}
+      margin={
+        <>
+          <MarginHead>All over</MarginHead>
+          <LengthField
+            name={`${work.visitId}.all-over`}
+            label="Length, combed out"
+            valueMm={coat.all_over_mm ?? null}
+            units={work.house.units}
+            estimateMm={work.evaluation.zones.find((z) => z.zone === 'back')?.length_mm ?? 0}
+            onValue={(length_mm) => work.say({ kind: 'coat_all_over', length_mm })}
+            hint="From the skin, drawn straight."
+            problem={problemOf(work, 'coat.all_over')?.message}
+          />
+          <Choice
+            label="Texture"
+            options={work.words.textures.map((t) => ({ value: t.texture, label: t.label }))}
+            value={coat.texture}
+            onChange={(texture) => work.say({ kind: 'texture_set', texture })}
+          />
+          <Stand />
+          <MarginHead>A zone that differs</MarginHead>
+          <ZonePicker zones={work.words.zones} value={zone} onChange={setZone} />
+          {zone && <ZonePart key={zone} zone={zone} />}
+        </>
+      }
+      next={<BigLink to={`/visit/${work.visitId}/look`}>Choose a look</BigLink>}
+    />
+  );
+}
+
+function Stand() {
+  const work = useVisitWork();
+  const { coat } = work.evaluation.visit;
+  const usual = work.words.textures.find((t) => t.texture === coat.texture)?.stand ?? 0;
+  const [text, setText] = useState<string | null>(null);
+  const problem = problemOf(work, 'coat.stand');
+  const shown = coat.stand == null ? '' : String(Math.round(coat.stand * 100));
+  const settle = (typed: string) => {
+    const percent = Number(typed.replace(',', '.'));
+    if (typed.trim() === '') work.say({ kind: 'stand_set', stand: null });
+    else if (!Number.isNaN(percent)) work.say({ kind: 'stand_set', stand: percent / 100 });
+  };
+  return (
+    <div className="py-2">
+      <label className="flex items-center gap-2">
+        <span className="flex-1 leading-tight">
+          <span className="font-bold">Stand</span>
+          <span className="block text-sm text-soft">how much of its length it stands off</span>
+        </span>
+        <input
+          className="h-12 w-24 border border-ink bg-sheet px-2 text-right font-mono text-lg placeholder:text-soft"
+          inputMode="decimal"
+          value={text ?? shown}
+          placeholder={`~${Math.round(usual * 100)}`}
+          onChange={(e) => {
+            setText(e.target.value);
+            settle(e.target.value);
+          }}
+          onBlur={() => setText(null)}
+        />
+        <span className="w-6 text-sm text-soft">%</span>
+      </label>
+      {problem && <Said>{problem.message}</Said>}
+    </div>
+  );
+}
+
+function ZonePart({ zone }: { zone: Zone }) {
+  const work = useVisitWork();
+  const { coat } = work.evaluation.visit;
+  const value = work.evaluation.zones.find((z) => z.zone === zone);
+  const label = value?.label ?? zone;
+  const limit = coat.limits[zone] ?? {};
+  const { units } = work.house;
+  const say = (part: Schemas['Limit']) =>
+    work.say({ kind: 'limit_set', zone, limit: { ...limit, ...part } });
+  return (
+    <div className="pt-2" aria-label={label} role="group">
+      <LengthField
+        name={`${work.visitId}.zone.${zone}`}
+        label="Length now"
+        valueMm={coat.zones_mm[zone] ?? null}
+        {...(value ? { estimateMm: value.length_mm } : {})}
+        units={units}
+        onValue={(length_mm) => work.say({ kind: 'zone_set', zone, length_mm })}
+        hint={value?.is_estimated ? 'As all over, until you say.' : undefined}
+        problem={problemOf(work, `zone.${label}`)?.message}
+      />
+      <Choice
+        label="Knots"
+        options={KNOTS}
+        value={coat.knots[zone] ?? 'none'}
+        onChange={(knots) => work.say({ kind: 'knots_set', zone, knots })}
+      />
+      <p className="pt-3 font-bold">The owner wants it</p>
+      <LengthField
+        name={`${work.visitId}.shorter.${zone}`}
+        label="not shorter than"
+        valueMm={limit.not_shorter_mm ?? null}
+        units={units}
+        onValue={(mm) => say({ not_shorter_mm: mm })}
+      />
+      <LengthField
+        name={`${work.visitId}.longer.${zone}`}
+        label="not longer than"
+        valueMm={limit.not_longer_mm ?? null}
+        units={units}
+        onValue={(mm) => say({ not_longer_mm: mm })}
+        problem={problemOf(work, `limit.${label}`)?.message}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,155 @@
+import { useMutation } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { createPortal } from 'react-dom';
+import { useNavigate } from 'react-router';
+import { api, ask, type Schemas } from '../../shared/api/client';
+import { WorkScreen } from '../../shared/sheet/WorkScreen';
+import { BigButton } from '../../shared/ui/BigControl';
+import { Said } from '../../shared/ui/controls';
+import { minutesText } from '../../shared/units/show';
+import { useVisitWork } from '../../shared/visit/context';
+
+const STAGES: Record<Schemas['Stage'], string> = {
+  prepare: 'Prepare',
+  clip: 'Clip',
+  feet_and_bevels: 'Feet and bevels',
+  scissor: 'Scissor',
+  blend: 'Blend',
+  check: 'Check',
+};
+
+/** The cut sheet: the plan as ordered steps; printed, as PDF, as drawing. */
+export function CutScreen() {
+  const work = useVisitWork();
+  const navigate = useNavigate();
+  const { visitId, plan } = work;
+  const keep = useMutation({
+    mutationFn: async () => {
+      await work.flush();
+      return ask(
+        api.PUT('/api/visits/{visit}/plans/{id}', {
+          params: { path: { visit: visitId, id: crypto.randomUUID() } },
+          body: { entry: crypto.randomUUID(), at_ms: Date.now() },
+        }),
+      );
+    },
+    onSuccess: () => void navigate(`/visit/${visitId}/keep`),
+  });
+  if (!plan) return null;
+  return (
+    <>
+      <WorkScreen
+        title="Cut sheet"
+        isWide
+        foot={<Papers visitId={visitId} />}
+        margin={
+          <>
+            <h2 className="text-2xl font-bold">{plan.look_name}</h2>
+            <p className="pb-2 text-soft">
+              {plan.sheet.steps.length} steps, {minutesText(plan.sheet.minutes)}.
+            </p>
+            <Steps steps={plan.sheet.steps} />
+            <p className="border-t border-line pt-2 text-sm font-bold">
+              {plan.sheet.standing_caution}
+            </p>
+            {keep.error && <Said>{keep.error.message}</Said>}
+          </>
+        }
+        next={
+          <BigButton onClick={() => keep.mutate()} disabled={keep.isPending}>
+            Keep this plan
+          </BigButton>
+        }
+      />
+      <Paper visitId={visitId} stamp={work.entries.length} />
+    </>
+  );
+}
+
+function Papers({ visitId }: { visitId: string }) {
+  const look = 'flex min-h-12 items-center border border-ink px-3';
+  return (
+    <>
+      <button type="button" className={look} onClick={() => window.print()}>
+        Print
+      </button>
+      {(['sheet.pdf', 'drawing.svg', 'drawing.png'] as const).map((file) => (
+        <a key={file} className={look} href={`/api/visits/${visitId}/${file}`} download>
+          {file.split('.')[1]?.toUpperCase()}
+        </a>
+      ))}
+    </>
+  );
+}
+
+function Steps({ steps }: { steps: Schemas['Step'][] }) {
+  return (
+    <ol>
+      {steps.map((step, i) => (
+        <li key={step.number} className="pb-3">
+          {steps[i - 1]?.stage !== step.stage && (
+            <h3 className="border-t border-line pt-2 text-lg font-bold">{STAGES[step.stage]}</h3>
+          )}
+          <StepLines step={step} />
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function StepLines({ step }: { step: Schemas['Step'] }) {
+  const how = [step.tool, step.stroke].filter(Boolean).join(', ');
+  return (
+    <div className="grid grid-cols-[2rem_1fr_auto] gap-x-2">
+      <span className="font-mono text-soft">{step.number}</span>
+      <div>
+        <p className="leading-tight font-bold">
+          {step.what}
+          {step.leaves && <span className="font-mono"> {step.leaves}</span>}
+        </p>
+        {how && <p>{how}</p>}
+        {step.from && <p className="text-sm text-soft">From {step.from}.</p>}
+        {step.to && <p className="text-sm text-soft">Stop: {step.to}.</p>}
+        {step.instead && <p className="text-sm text-soft">{step.instead}.</p>}
+        {step.cautions.map((caution) => (
+          <p
+            key={caution.text}
+            className={`border-l-4 pl-2 text-sm ${
+              caution.is_this_dogs ? 'border-pin font-bold' : 'border-line text-soft'
+            }`}
+          >
+            {caution.text}
+          </p>
+        ))}
+      </div>
+      <span className="font-mono text-soft">{Math.max(1, Math.round(step.minutes))}</span>
+    </div>
+  );
+}
+
+/** The page as the server writes it, shown only on paper. */
+function Paper({ visitId, stamp }: { visitId: string; stamp: number }) {
+  const [svg, setSvg] = useState('');
+  useEffect(() => {
+    let isOpen = true;
+    const timer = setTimeout(() => {
+      fetch(`/api/visits/${visitId}/sheet.svg`)
+        .then((answer) => (answer.ok ? answer.text() : ''))
+        .then(
+          (text) => {
+            if (isOpen) setSvg(text);
+          },
+          () => undefined,
+        );
+    }, 400);
+    return () => {
+      isOpen = false;
+      clearTimeout(timer);
+    };
+  }, [visitId, stamp]);
+  // The server escapes every text in the page it writes.
+  return createPortal(
+    <div className="paper" aria-hidden="true" dangerouslySetInnerHTML={{ __html: svg }} />,
+    document.body,
+  );
+}

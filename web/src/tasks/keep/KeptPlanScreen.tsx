@@ -1,0 +1,80 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, ask, Failure } from '../../shared/api/client';
+import { Drawing } from '../../shared/sheet/Drawing';
+import { BigLink } from '../../shared/ui/BigControl';
+import { MarginHead, Said } from '../../shared/ui/controls';
+import { FailedPage, LoadingPage } from '../../shared/ui/states';
+import { dayText, minutesText } from '../../shared/units/show';
+
+/** A kept plan opens exactly as it was, with its method and date. */
+export function KeptPlanScreen() {
+  const { plan: id = '' } = useParams();
+  const kept = useQuery({
+    queryKey: ['plan', id],
+    queryFn: () => ask(api.GET('/api/plans/{id}', { params: { path: { id } } })),
+  });
+  const name = kept.data?.plan.dog.name;
+  useEffect(() => {
+    document.title = `${name ?? 'Kept plan'} · Veliform`;
+  }, [name]);
+  if (kept.error instanceof Failure)
+    return <FailedPage failure={kept.error} again={() => void kept.refetch()} />;
+  if (!kept.data) return <LoadingPage />;
+  const { plan, newer } = kept.data;
+  return (
+    <div className="screen flex h-full flex-col">
+      <header className="flex h-14 shrink-0 items-stretch border-b border-line">
+        <Link to="/" className="flex items-center bg-tape px-5 font-bold text-on-tape">
+          All dogs
+        </Link>
+        <div className="w-1.5 bg-ink" />
+        <h1 className="flex min-w-0 items-center pl-5 text-lg font-bold">
+          <span className="truncate">
+            {plan.dog.name}, kept {dayText(plan.at_ms)}
+          </span>
+        </h1>
+      </header>
+      <main className="flex min-h-0 flex-1">
+        <div className="min-w-0 flex-1 p-3 pr-0">
+          <div className="h-full bg-sheet">
+            <Drawing drawing={plan.drawing} />
+          </div>
+        </div>
+        <div className="flex w-[326px] shrink-0 flex-col p-3 pl-4">
+          <div className="min-h-0 flex-1 overflow-y-auto">
+            <h2 className="text-2xl font-bold">{plan.report.look_name}</h2>
+            <p className="text-soft">
+              {plan.report.right} of {plan.report.balance.length} points right,{' '}
+              {minutesText(plan.report.sheet.minutes)}.
+            </p>
+            <p className="text-soft">Method: {plan.method}.</p>
+            {newer ? <Said>{newer}</Said> : <p>Today’s method gives the same.</p>}
+            <ol className="pt-3">
+              {plan.report.reasons.map((reason, i) => (
+                <li key={reason.judged} className="flex gap-3 pb-3">
+                  <span className="font-mono font-bold text-pin">{i + 1}</span>
+                  <span>
+                    {reason.fault}
+                    <span className="block text-sm text-soft">{reason.remedy}</span>
+                  </span>
+                </li>
+              ))}
+            </ol>
+            <MarginHead>Lengths</MarginHead>
+            <dl className="grid grid-cols-[1fr_auto] text-sm">
+              {plan.report.units.map((unit) => (
+                <div key={unit.unit} className="contents">
+                  <dt>{unit.label}</dt>
+                  <dd className="font-mono font-bold">{unit.text}</dd>
+                </div>
+              ))}
+            </dl>
+          </div>
+          <BigLink to="/">To all dogs</BigLink>
+        </div>
+      </main>
+    </div>
+  );
+}

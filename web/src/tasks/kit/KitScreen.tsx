@@ -1,0 +1,233 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { api, ask, Failure } from '../../shared/api/client';
+import { useHouse, useKit, type House, type Tool } from '../../shared/api/salon';
+import { Choice, MarginHead, Plain, Said } from '../../shared/ui/controls';
+import { LengthField } from '../../shared/ui/LengthField';
+import { FailedPage, LoadingPage } from '../../shared/ui/states';
+
+const STATES: { value: NonNullable<Tool['state']>; label: string }[] = [
+  { value: 'fine', label: 'fine' },
+  { value: 'warm_running', label: 'runs warm' },
+  { value: 'dull', label: 'dull' },
+  { value: 'tooth_missing', label: 'tooth missing' },
+];
+const KINDS: { value: Tool['kind']; label: string }[] = [
+  { value: 'blade', label: 'Blade' },
+  { value: 'comb', label: 'Comb' },
+];
+const UNDER: { value: House['under_comb']; label: string }[] = [
+  { value: 'forty', label: '40' },
+  { value: 'thirty', label: '30' },
+  { value: 'ten', label: '10' },
+];
+
+/** The kit: blades and combs by the length each leaves; the salon's settings. */
+export function KitScreen() {
+  const kit = useKit();
+  const house = useHouse();
+  useEffect(() => {
+    document.title = 'Kit · Veliform';
+  }, []);
+  const failure = [kit.error, house.error].find((e) => e instanceof Failure);
+  if (failure instanceof Failure)
+    return <FailedPage failure={failure} again={() => window.location.reload()} />;
+  if (!kit.data || !house.data) return <LoadingPage />;
+  return (
+    <div className="screen flex h-full flex-col">
+      <header className="flex h-14 shrink-0 items-stretch border-b border-line">
+        <Link to="/" className="flex items-center bg-tape px-5 font-bold text-on-tape">
+          All dogs
+        </Link>
+        <div className="w-1.5 bg-ink" />
+        <h1 className="flex items-center pl-5 text-lg font-bold">Kit</h1>
+      </header>
+      <main className="flex min-h-0 flex-1 flex-wrap gap-x-10 overflow-y-auto p-5">
+        <section className="min-w-0 flex-[2_1_560px]" aria-label="Blades and combs">
+          <p className="pb-2 text-soft">
+            Plans use only what is here and fit. A comb’s length is true over a 30.
+          </p>
+          <ul>
+            {kit.data.map((tool) => (
+              <ToolRow key={tool.id} tool={tool} units={house.data.units} />
+            ))}
+          </ul>
+        </section>
+        <section className="flex-[1_1_300px]" aria-label="Add and settings">
+          <AddTool units={house.data.units} />
+          <Settings house={house.data} />
+        </section>
+      </main>
+    </div>
+  );
+}
+
+function usePutTool() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (tool: Tool) =>
+      ask(api.PUT('/api/kit/{id}', { params: { path: { id: tool.id } }, body: tool })),
+    onSuccess: (kit) => queries.setQueryData(['kit'], kit),
+  });
+}
+
+type Units = House['units'];
+
+function ToolRow({ tool, units }: { tool: Tool; units: Units }) {
+  const put = usePutTool();
+  return (
+    <li className={`border-t border-line py-1 ${tool.retired ? 'text-soft' : ''}`}>
+      <div className="flex flex-wrap items-center gap-3">
+        <span className="w-40 text-lg font-bold">
+          {tool.printed} <span className="font-normal">{tool.kind}</span>
+        </span>
+        <div className="w-64">
+          <LengthField
+            name={`tool.${tool.id}`}
+            label="leaves"
+            valueMm={tool.leaves_mm}
+            units={units}
+            onValue={(mm) => {
+              if (mm !== null) put.mutate({ ...tool, leaves_mm: mm });
+            }}
+          />
+        </div>
+        <label>
+          <span className="sr-only">
+            State of the {tool.printed} {tool.kind}
+          </span>
+          <select
+            className="h-12 border border-ink bg-sheet px-2"
+            value={tool.state ?? 'fine'}
+            disabled={tool.retired ?? false}
+            onChange={(e) => {
+              const state = STATES.find((s) => s.value === e.target.value)?.value;
+              if (state) put.mutate({ ...tool, state });
+            }}
+          >
+            {STATES.map((s) => (
+              <option key={s.value} value={s.value}>
+                {s.label}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Plain
+          label={`${tool.retired ? 'Take back' : 'Retire'} the ${tool.printed} ${tool.kind}`}
+          onClick={() => put.mutate({ ...tool, retired: !tool.retired })}
+        >
+          {tool.retired ? 'Take back' : 'Retire'}
+        </Plain>
+      </div>
+      {put.error && <Said>{put.error.message}</Said>}
+    </li>
+  );
+}
+
+function AddTool({ units }: { units: Units }) {
+  const put = usePutTool();
+  const [kind, setKind] = useState<Tool['kind']>('comb');
+  const [printed, setPrinted] = useState('');
+  const [mm, setMm] = useState<number | null>(null);
+  const [round, setRound] = useState(0);
+  return (
+    <>
+      <MarginHead>Add one</MarginHead>
+      <Choice label="Kind" options={KINDS} value={kind} onChange={setKind} columns={2} />
+      <label className="block pt-2">
+        <span className="text-sm text-soft">What is printed on it</span>
+        <input
+          className="h-12 w-full border border-ink bg-sheet px-3"
+          value={printed}
+          onChange={(e) => setPrinted(e.target.value)}
+        />
+      </label>
+      <LengthField
+        key={round}
+        name={`tool.new.${round}`}
+        label="Leaves"
+        valueMm={mm}
+        units={units}
+        onValue={setMm}
+      />
+      {put.error && <Said>{put.error.message}</Said>}
+      <Plain
+        onClick={() =>
+          put.mutate(
+            {
+              id: crypto.randomUUID(),
+              kind,
+              printed: printed.trim(),
+              leaves_mm: mm ?? 0,
+              state: 'fine',
+              retired: false,
+            },
+            {
+              onSuccess: () => {
+                setPrinted('');
+                setMm(null);
+                setRound((n) => n + 1);
+              },
+            },
+          )
+        }
+      >
+        Put it in the kit
+      </Plain>
+    </>
+  );
+}
+
+function Settings({ house }: { house: House }) {
+  const queries = useQueryClient();
+  const [name, setName] = useState(house.name);
+  const put = useMutation({
+    mutationFn: (next: House) => ask(api.PUT('/api/house', { body: next })),
+    onSuccess: (kept) => queries.setQueryData(['house'], kept),
+  });
+  const { units } = house;
+  return (
+    <>
+      <MarginHead>The salon</MarginHead>
+      <label className="block">
+        <span className="text-sm text-soft">Name</span>
+        <input
+          className="h-12 w-full border border-ink bg-sheet px-3"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          onBlur={() => {
+            if (name !== house.name) put.mutate({ ...house, name });
+          }}
+        />
+      </label>
+      <Choice
+        label="Lengths in"
+        columns={2}
+        options={[
+          { value: 'millimetres', label: 'Millimetres' },
+          { value: 'inches', label: 'Inches' },
+        ]}
+        value={units}
+        onChange={(next) => put.mutate({ ...house, units: next })}
+      />
+      <Choice
+        label="Blade beneath the combs"
+        options={UNDER}
+        value={house.under_comb}
+        onChange={(under_comb) => put.mutate({ ...house, under_comb })}
+      />
+      <LengthField
+        name="house.finger"
+        label="Your index finger"
+        valueMm={house.finger_mm}
+        units={units}
+        hint="Its breadth, laid on the rule."
+        onValue={(mm) => {
+          if (mm !== null) put.mutate({ ...house, finger_mm: mm });
+        }}
+      />
+      {put.error && <Said>{put.error.message}</Said>}
+    </>
+  );
+}

@@ -1,0 +1,78 @@
+import type { Schemas } from '../../shared/api/client';
+import { WorkScreen } from '../../shared/sheet/WorkScreen';
+import { BigLink } from '../../shared/ui/BigControl';
+import { Choice, MarginHead, Said } from '../../shared/ui/controls';
+import { lengthText, minutesText, unitName } from '../../shared/units/show';
+import { useVisitWork } from '../../shared/visit/context';
+
+/** Choosing a look solves at once; the sheet shows it on this dog. */
+export function LookScreen() {
+  const work = useVisitWork();
+  const chosen = work.evaluation.visit.look ?? null;
+  const choose = (look: Schemas['LookId'], body_mm: number | null) =>
+    work.say({ kind: 'look_chosen', choice: { look, body_mm } });
+  return (
+    <WorkScreen
+      title="Look"
+      margin={
+        <>
+          <MarginHead>On this dog</MarginHead>
+          <ul>
+            {work.words.looks.map((look) => (
+              <li key={look.look} className="pb-3">
+                <button
+                  type="button"
+                  aria-pressed={chosen?.look === look.look}
+                  onClick={() => choose(look.look, null)}
+                  className="block w-full border-2 border-ink p-3 text-left aria-pressed:bg-ink aria-pressed:text-page"
+                >
+                  <span className="block text-xl font-bold">{look.name}</span>
+                  <span className="block">{look.summary}</span>
+                </button>
+                {chosen?.look === look.look && (
+                  <Choice
+                    label={`Body length, ${unitName(work.house.units)}`}
+                    options={look.body_choices_mm.map((mm) => ({
+                      value: mm,
+                      label: lengthText(mm, work.house.units),
+                    }))}
+                    value={chosen.body_mm ?? look.body_mm}
+                    onChange={(mm) => choose(look.look, mm)}
+                  />
+                )}
+              </li>
+            ))}
+          </ul>
+          {!chosen && <p>Until you choose, the first is shown.</p>}
+          {work.plan && <Cost plan={work.plan} />}
+        </>
+      }
+      next={<BigLink to={`/visit/${work.visitId}/plan`}>See the plan</BigLink>}
+    />
+  );
+}
+
+function Cost({ plan }: { plan: Schemas['PlanReport'] }) {
+  const { upkeep } = plan;
+  return (
+    <>
+      <MarginHead>What it costs</MarginHead>
+      <p>
+        At the table: <b>{minutesText(plan.sheet.minutes)}</b>.
+      </p>
+      <p>
+        The owner brushes <b>{upkeep.brushing_minutes_a_week} min</b> a week.
+      </p>
+      <p>
+        Back in{' '}
+        <b>
+          {upkeep.weeks_from} to {upkeep.weeks_to}
+        </b>{' '}
+        weeks.
+      </p>
+      {plan.unmet.map((wish) => (
+        <Said key={wish.zone}>{wish.message}</Said>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,89 @@
+import { useState } from 'react';
+import type { Schemas } from '../../shared/api/client';
+import { ShowToggles } from '../../shared/sheet/ShowToggles';
+import { WorkScreen } from '../../shared/sheet/WorkScreen';
+import { BigLink } from '../../shared/ui/BigControl';
+import { MarginHead, Said } from '../../shared/ui/controls';
+import { ZonePicker } from '../../shared/ui/ZonePicker';
+import { minutesText } from '../../shared/units/show';
+import { useVisitWork } from '../../shared/visit/context';
+import { PointTable } from './PointTable';
+import { ReasonList } from './ReasonList';
+import { useWhatIf, ZoneTrial } from './ZoneTrial';
+import { LineList } from './LineList';
+
+/** The plan: what stays off and why, and what one touch on a zone would do. */
+export function PlanScreen() {
+  const work = useVisitWork();
+  const [zone, setZone] = useState<Schemas['Zone'] | null>(null);
+  const trial = useWhatIf();
+  const { plan } = work;
+  const drawing = trial.answer?.drawing;
+  return (
+    <WorkScreen
+      title="Plan"
+      {...(drawing ? { drawing } : {})}
+      chosen={zone ? { of: 'zone', which: zone } : null}
+      onTouch={(tag) => {
+        if (tag.of === 'zone') {
+          trial.drop();
+          setZone(tag.which);
+        } else if (tag.of === 'pin') {
+          document.querySelector<HTMLElement>(`[data-reason="${tag.which}"]`)?.focus();
+        }
+      }}
+      foot={<ShowToggles names={['settled', 'ideal', 'landmarks']} />}
+      margin={
+        plan && (
+          <>
+            <Verdict plan={plan} />
+            <ReasonList reasons={plan.reasons} />
+            {plan.unmet.map((wish) => (
+              <Said key={wish.zone}>{wish.message}</Said>
+            ))}
+            <MarginHead>What if</MarginHead>
+            <ZonePicker
+              zones={work.words.zones}
+              value={zone}
+              onChange={(z) => {
+                trial.drop();
+                setZone(z);
+              }}
+            />
+            {zone && <ZoneTrial zone={zone} plan={plan} trial={trial} />}
+            <PointTable rows={plan.balance} />
+            <LineList lines={plan.lines} />
+          </>
+        )
+      }
+      next={<BigLink to={`/visit/${work.visitId}/cut`}>Make the cut sheet</BigLink>}
+    />
+  );
+}
+
+function Verdict({ plan }: { plan: Schemas['PlanReport'] }) {
+  const body = plan.balance.find((row) => row.judged === 'body_ratio');
+  const changes = plan.sheet.tool_changes;
+  return (
+    <>
+      <h2 className="text-2xl font-bold">{plan.look_name}</h2>
+      <p className="text-soft">
+        {body && (
+          <>
+            Body <b className="font-mono text-ink">{body.plan}</b>, was{' '}
+            <b className="font-mono text-ink">{body.now}</b>.{' '}
+          </>
+        )}
+        <span data-right={plan.right}>
+          {plan.right} of {plan.balance.length} points right.
+        </span>
+      </p>
+      <p className="text-soft">
+        <b className="font-mono text-ink">{minutesText(plan.sheet.minutes)}</b>, {changes}{' '}
+        {changes === 1 ? 'change' : 'changes'} of tool. The owner brushes{' '}
+        {plan.upkeep.brushing_minutes_a_week} min a week.
+      </p>
+      {!plan.is_exact && <Said>The solve stopped early; lengths may be off by a little.</Said>}
+    </>
+  );
+}

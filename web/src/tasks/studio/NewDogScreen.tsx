@@ -1,0 +1,222 @@
+import { useMutation } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { api, ask, Failure, type Schemas } from '../../shared/api/client';
+import { useCatalogue } from '../../shared/api/salon';
+import { BigButton } from '../../shared/ui/BigControl';
+import { Choice, Said } from '../../shared/ui/controls';
+
+type Dog = Schemas['Dog'];
+
+const SIZES: { value: NonNullable<Dog['size']>; label: string }[] = [
+  { value: 'toy', label: 'Toy' },
+  { value: 'small', label: 'Small' },
+  { value: 'medium', label: 'Medium' },
+  { value: 'large', label: 'Large' },
+];
+const BUILDS: { value: NonNullable<Dog['build']>; label: string }[] = [
+  { value: 'ordinary', label: 'Ordinary' },
+  { value: 'square_curly', label: 'Square' },
+  { value: 'leggy', label: 'Leggy' },
+  { value: 'long_low', label: 'Long, low' },
+  { value: 'toy', label: 'Toy' },
+  { value: 'spaniel', label: 'Spaniel' },
+];
+const SEXES: { value: NonNullable<Dog['sex']>; label: string }[] = [
+  { value: 'female', label: 'Female' },
+  { value: 'male', label: 'Male' },
+  { value: 'unknown', label: 'Not said' },
+];
+const DRAFT = 'veliform.new-dog';
+
+interface Draft {
+  id: string;
+  name: string;
+  owner: string;
+  years: string;
+  handling: string;
+  sex: NonNullable<Dog['sex']>;
+  size: NonNullable<Dog['size']>;
+  build: NonNullable<Dog['build']>;
+  texture: NonNullable<Dog['texture']>;
+}
+
+function readDraft(): Draft {
+  const fresh: Draft = {
+    id: crypto.randomUUID(),
+    name: '',
+    owner: '',
+    years: '',
+    handling: '',
+    sex: 'unknown',
+    size: 'medium',
+    build: 'ordinary',
+    texture: 'curl',
+  };
+  try {
+    return { ...fresh, ...(JSON.parse(localStorage.getItem(DRAFT) ?? '{}') as Partial<Draft>) };
+  } catch {
+    return fresh;
+  }
+}
+
+/** A new dog: a name is enough; size by one tap. */
+export function NewDogScreen() {
+  const [draft, setDraft] = useState(readDraft);
+  const words = useCatalogue();
+  const navigate = useNavigate();
+  useEffect(() => {
+    document.title = 'New dog · Veliform';
+  }, []);
+  useEffect(() => localStorage.setItem(DRAFT, JSON.stringify(draft)), [draft]);
+  const change = (part: Partial<Draft>) => setDraft((d) => ({ ...d, ...part }));
+
+  const put = useMutation({
+    mutationFn: async () => {
+      const years = Number(draft.years.replace(',', '.'));
+      const dog: Dog = {
+        id: draft.id,
+        name: draft.name.trim(),
+        owner: draft.owner.trim(),
+        sex: draft.sex,
+        age_months:
+          draft.years.trim() === '' || Number.isNaN(years) ? null : Math.round(years * 12),
+        size: draft.size,
+        texture: draft.texture,
+        build: draft.build,
+        handling: draft.handling.trim(),
+      };
+      const kept = await ask(
+        api.PUT('/api/dogs/{id}', { params: { path: { id: dog.id } }, body: dog }),
+      );
+      return ask(
+        api.PUT('/api/visits/{id}', {
+          params: { path: { id: crypto.randomUUID() } },
+          body: { dog: kept.id, began_ms: Date.now() },
+        }),
+      );
+    },
+    onSuccess: (visit) => {
+      localStorage.removeItem(DRAFT);
+      void navigate(`/visit/${visit.id}/hands`);
+    },
+  });
+  const problems = put.error instanceof Failure ? put.error.fields : [];
+  const said = (field: string) => problems.find((p) => p.field === field)?.message;
+  const general = put.error && problems.length === 0 ? put.error.message : null;
+  return (
+    <div className="screen flex h-full flex-col">
+      <header className="flex h-14 shrink-0 items-stretch border-b border-line">
+        <Link to="/" className="flex items-center bg-tape px-5 font-bold text-on-tape">
+          All dogs
+        </Link>
+        <div className="w-1.5 bg-ink" />
+        <h1 className="flex items-center pl-5 text-lg font-bold">New dog</h1>
+      </header>
+      <main className="min-h-0 flex-1 overflow-y-auto">
+        <form
+          className="mx-auto grid max-w-4xl gap-x-10 gap-y-5 p-6 md:grid-cols-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            put.mutate();
+          }}
+        >
+          <Field
+            label="Name"
+            value={draft.name}
+            onChange={(name) => change({ name })}
+            problem={said('dog.name')}
+            isFirst
+          />
+          <Field
+            label="Owner"
+            value={draft.owner}
+            onChange={(owner) => change({ owner })}
+            problem={said('dog.owner')}
+          />
+          <div className="md:col-span-2">
+            <Size value={draft.size} onChange={(size) => change({ size })} />
+          </div>
+          <Choice
+            label="Build it is nearest to"
+            options={BUILDS}
+            value={draft.build}
+            onChange={(build) => change({ build })}
+          />
+          <Choice
+            label="Coat"
+            options={(words.data?.textures ?? []).map((t) => ({
+              value: t.texture,
+              label: t.label,
+            }))}
+            value={draft.texture}
+            onChange={(texture) => change({ texture })}
+          />
+          <Choice
+            label="Sex"
+            options={SEXES}
+            value={draft.sex}
+            onChange={(sex) => change({ sex })}
+          />
+          <Field
+            label="Age, years"
+            value={draft.years}
+            onChange={(years) => change({ years })}
+            problem={said('dog.age_months')}
+          />
+          <div className="md:col-span-2">
+            <Field
+              label="What a colleague must know"
+              value={draft.handling}
+              onChange={(handling) => change({ handling })}
+              problem={said('dog.handling')}
+            />
+          </div>
+          {general && <Said>{general}</Said>}
+          <div className="md:col-start-2 md:max-w-[306px] md:justify-self-end md:w-full">
+            <BigButton type="submit" onClick={() => undefined} disabled={put.isPending}>
+              Hands on
+            </BigButton>
+          </div>
+        </form>
+      </main>
+    </div>
+  );
+}
+
+function Size(props: {
+  value: NonNullable<Dog['size']>;
+  onChange: (size: NonNullable<Dog['size']>) => void;
+}) {
+  return (
+    <Choice
+      label="Size"
+      options={SIZES}
+      value={props.value}
+      onChange={props.onChange}
+      columns={2}
+    />
+  );
+}
+
+function Field(props: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  problem?: string | undefined;
+  isFirst?: boolean;
+}) {
+  return (
+    <label className="block">
+      <span className="mb-1 block text-sm text-soft">{props.label}</span>
+      <input
+        className="h-12 w-full border border-ink bg-sheet px-3 text-lg"
+        value={props.value}
+        autoFocus={props.isFirst ?? false}
+        autoComplete="off"
+        onChange={(e) => props.onChange(e.target.value)}
+      />
+      {props.problem && <Said>{props.problem}</Said>}
+    </label>
+  );
+}

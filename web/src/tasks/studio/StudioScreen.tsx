@@ -1,0 +1,165 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { api, ask, Failure, type Schemas } from '../../shared/api/client';
+import { useHouse } from '../../shared/api/salon';
+import { Drawing } from '../../shared/sheet/Drawing';
+import { BigLink } from '../../shared/ui/BigControl';
+import { Said } from '../../shared/ui/controls';
+import { FailedPage, LoadingPage } from '../../shared/ui/states';
+import { dayText } from '../../shared/units/show';
+
+/** Pixels a millimetre of dog: all dogs stand at one scale. */
+const SCALE = 0.235;
+
+/** The studio: its dogs, standing on the rail at one scale. */
+export function StudioScreen() {
+  const dogs = useQuery({ queryKey: ['dogs'], queryFn: () => ask(api.GET('/api/dogs')) });
+  const house = useHouse();
+  useEffect(() => {
+    document.title = 'All dogs · Veliform';
+  }, []);
+  if (dogs.error instanceof Failure)
+    return <FailedPage failure={dogs.error} again={() => void dogs.refetch()} />;
+  if (!dogs.data) return <LoadingPage />;
+  return (
+    <div className="screen flex h-full flex-col">
+      <header className="flex h-14 shrink-0 items-stretch">
+        <h1 className="flex w-80 max-w-[40%] items-center bg-tape pl-5 text-lg font-bold text-on-tape">
+          <span className="truncate">{house.data?.name ?? 'Veliform'}</span>
+        </h1>
+        <div className="w-1.5 bg-ink" />
+        <nav
+          aria-label="Salon"
+          className="flex flex-1 items-stretch justify-end gap-2 border-b border-line pr-5"
+        >
+          <Link to="/kit" className="flex min-w-16 items-center justify-center px-3">
+            Kit
+          </Link>
+          <Link to="/about" className="flex min-w-16 items-center justify-center px-3">
+            About
+          </Link>
+        </nav>
+      </header>
+      <main className="min-h-0 flex-1 overflow-y-auto px-5">
+        {dogs.data.length === 0 ? (
+          <p className="py-24 text-center text-2xl">The table is empty. Put the first dog on it.</p>
+        ) : (
+          <ul className="rail flex flex-wrap items-end">
+            {dogs.data.map((card) => (
+              <DogOnTheRail key={card.dog.id} card={card} />
+            ))}
+          </ul>
+        )}
+      </main>
+      <footer className="flex items-center justify-between gap-6 px-5 py-3">
+        <ImportDog />
+        <div className="w-[306px]">
+          <BigLink to="/dog/new">New dog</BigLink>
+        </div>
+      </footer>
+    </div>
+  );
+}
+
+function DogOnTheRail({ card }: { card: Schemas['DogCard'] }) {
+  const navigate = useNavigate();
+  const [left, bottom, right, top] = card.outline.bounds_mm as [number, number, number, number];
+  const begin = useMutation({
+    mutationFn: () =>
+      ask(
+        api.PUT('/api/visits/{id}', {
+          params: { path: { id: crypto.randomUUID() } },
+          body: { dog: card.dog.id, began_ms: Date.now() },
+        }),
+      ),
+    onSuccess: (visit) => void navigate(`/visit/${visit.id}/hands`),
+  });
+  // Room below the feet is cut, so that all paws stand on the rail.
+  const below = -bottom * SCALE;
+  const body = (
+    <>
+      <span
+        className="block overflow-hidden"
+        style={{ width: (right - left) * SCALE, height: top * SCALE }}
+      >
+        <span className="block" style={{ height: (top - bottom) * SCALE, marginBottom: -below }}>
+          <Drawing drawing={card.outline} />
+        </span>
+      </span>
+      <span className="block border-t-2 border-ink pt-1">
+        <span className="block max-w-48 truncate pl-10 text-lg font-bold">{card.dog.name}</span>
+        <span className="block max-w-48 truncate pl-10 text-sm text-soft">
+          {card.last_visit ? dayText(card.last_visit.began_ms) : 'no visit yet'}
+        </span>
+      </span>
+    </>
+  );
+  return (
+    <li className="grow pt-4">
+      {card.last_visit ? (
+        <Link
+          to={`/visit/${card.last_visit.id}/hands`}
+          className="block pb-2"
+          title={card.dog.name}
+        >
+          {body}
+        </Link>
+      ) : (
+        <button
+          type="button"
+          className="block w-full pb-2 text-left"
+          title={card.dog.name}
+          onClick={() => begin.mutate()}
+        >
+          {body}
+        </button>
+      )}
+    </li>
+  );
+}
+
+function ImportDog() {
+  const input = useRef<HTMLInputElement>(null);
+  const queries = useQueryClient();
+  const bring = useMutation({
+    mutationFn: async (file: File) =>
+      ask(
+        api.POST('/api/dogs/import', {
+          body: await file.text(),
+          bodySerializer: (text: string) => text,
+          headers: { 'Content-Type': 'application/json' },
+        }),
+      ),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['dogs'] }),
+  });
+  return (
+    <div className="flex items-center gap-4">
+      <button
+        type="button"
+        className="min-h-12 border border-ink px-3"
+        onClick={() => input.current?.click()}
+      >
+        Bring in a dog file
+      </button>
+      <input
+        ref={input}
+        type="file"
+        accept="application/json,.json"
+        className="hidden"
+        aria-label="Dog file"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) bring.mutate(file);
+          e.target.value = '';
+        }}
+      />
+      {bring.error && <Said>{bring.error.message}</Said>}
+      {bring.data && (
+        <p role="status">
+          {bring.data.name} is in, with {bring.data.visits} visits.
+        </p>
+      )}
+    </div>
+  );
+}

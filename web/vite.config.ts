@@ -1,0 +1,10 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  // No inline data: the content policy allows only files of our own.
+  build: { assetsInlineLimit: 0 },
+  server: { proxy: { '/api': 'http://127.0.0.1:4270' } },
+});
