@@ -2,7 +2,7 @@
 
 use actix_web::body::MessageBody;
 use actix_web::dev::{ServiceFactory, ServiceRequest, ServiceResponse};
-use actix_web::middleware::{Compress, DefaultHeaders, from_fn};
+use actix_web::middleware::{DefaultHeaders, from_fn};
 use actix_web::{App, Error, web};
 use tracing_actix_web::TracingLogger;
 use utoipa::OpenApi as _;
@@ -72,7 +72,6 @@ pub fn app(
                 .add(("X-Content-Type-Options", "nosniff"))
                 .add(("Referrer-Policy", "no-referrer")),
         )
-        .wrap(Compress::default())
         .wrap(TracingLogger::default());
     (app, document)
 }

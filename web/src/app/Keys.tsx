@@ -21,9 +21,10 @@ export function Keys() {
 
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      const target = e.target as HTMLElement;
-      if (e.ctrlKey || e.metaKey || e.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
-        return;
+      const target = e.target as Element;
+      // In a field, an open list or a dialog, letters belong to it.
+      const isTaken = target.closest('input, textarea, select, [role=listbox], [role=dialog]');
+      if (e.ctrlKey || e.metaKey || e.altKey || isTaken) return;
       const visit = /^\/visit\/[^/]+/.exec(pathname)?.[0];
       const task = TASKS[Number(e.key) - 1];
       if (e.key === '?') setOpen(true);

@@ -384,7 +384,7 @@ impl Annotator<'_> {
         let head = &self.shape.head;
         let ear = &self.scene.frame.build.ear;
         Some(match zone {
-            Zone::Topknot => head.at(0.34, 0.02),
+            Zone::Topknot => head.at(0.24, -0.02),
             Zone::Ear => head.at(ear.base.0, ear.base.1) - Vec2::new(0.0, 0.62 * ear.length),
             Zone::Cheek => head.at(0.46, -0.30),
             Zone::Muzzle => return None,

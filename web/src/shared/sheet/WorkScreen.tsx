@@ -51,7 +51,7 @@ export function WorkScreen(props: {
         aria-label={props.title}
         className={`flex shrink-0 flex-col p-3 pl-4 ${props.isWide ? 'w-[420px]' : 'w-[326px]'}`}
       >
-        <div className="min-h-0 flex-1 overflow-y-auto pr-1" tabIndex={-1}>
+        <div className="min-h-0 flex-1 overflow-y-auto pr-1" tabIndex={0}>
           {props.margin}
         </div>
         <div className="pt-3">{props.next}</div>

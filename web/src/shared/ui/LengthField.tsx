@@ -62,13 +62,25 @@ export function LengthField(props: Props) {
     timer.current = setTimeout(() => settle(typed), PAUSE_MS);
   };
   const step = (by: number) => {
-    const from = valueMm ?? props.estimateMm ?? 0;
-    const mm = Math.max(0, Math.round(from) + by);
     clearTimeout(timer.current);
-    keepText(name, null);
-    setText(null);
-    setSorry(null);
-    onValue(mm);
+    const put = (from: number) => {
+      keepText(name, null);
+      setText(null);
+      setSorry(null);
+      onValue(Math.max(0, Math.round(from) + by));
+    };
+    const hasNewText = text !== null && text !== shown && text.trim() !== '';
+    if (!hasNewText) {
+      put(valueMm ?? props.estimateMm ?? 0);
+      return;
+    }
+    // What was just typed is stepped from, not what stood there before.
+    ask(api.POST('/api/length', { body: { text, units } })).then(
+      (read) => put(read.length_mm),
+      (error: unknown) => {
+        if (error instanceof Failure) setSorry(error.message);
+      },
+    );
   };
   const problem = sorry ?? props.problem;
   return (

@@ -16,8 +16,15 @@ export function ZonePicker(props: {
       }}
     >
       <ListboxButton
-        aria-label={chosen ? `Zone: ${chosen.label}` : 'Choose a zone'}
+        aria-label={chosen ? `Zone: ${chosen.label}` : undefined}
         className="flex min-h-12 w-full items-center justify-between border border-ink bg-sheet px-3 text-left"
+        onKeyDown={(e) => {
+          // Enter opens it too, as it presses every other control.
+          if (e.key === 'Enter') {
+            e.preventDefault();
+            e.currentTarget.click();
+          }
+        }}
       >
         {chosen ? chosen.label : 'Touch a number, or choose a zone'}
         <svg viewBox="0 0 12 8" className="h-2 w-3" aria-hidden="true">

@@ -1,0 +1,109 @@
+//! axe-core finds no violation on any screen, light and dark; designed states are reached.
+#![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
+
+mod support;
+
+use support::{LAPTOP, Screen, Stage, TABLET, on_stage};
+
+const DARK: Screen = Screen {
+    is_dark: true,
+    ..LAPTOP
+};
+
+async fn walk(stage: &mut Stage) {
+    stage.go("/").await;
+    stage.until_text("Turntable").await;
+    stage.assert_accessible("studio").await;
+    let visit = stage.visit_of("Turntable").await;
+    for (path, mark) in [
+        (format!("{visit}/hands?show=landmarks"), "Stood square?"),
+        (format!("{visit}/coat"), "All over"),
+        (format!("{visit}/look"), "What it costs"),
+        (format!("{visit}/plan?show=settled,ideal"), "points right"),
+        (format!("{visit}/cut"), "Feet and bevels"),
+        (format!("{visit}/keep"), "Take it along"),
+        ("/dog/new".into(), "Build it is nearest to"),
+        ("/kit".into(), "Put it in the kit"),
+        ("/about".into(), "When unsure, stop."),
+        ("/no/such/place".into(), "Nothing stands here"),
+        (
+            "/visit/00000000-0000-4000-8000-000000000000/hands".into(),
+            "That is not here",
+        ),
+    ] {
+        stage.go(&path).await;
+        stage.until_text(mark).await;
+        if path.contains("/plan") {
+            stage
+                .until(
+                    "reasons are there",
+                    "document.querySelector('[data-reason]')",
+                )
+                .await;
+        }
+        stage.assert_accessible(&path).await;
+    }
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn no_screen_breaks_a_rule_of_axe_in_light() {
+    on_stage(LAPTOP, async |stage| {
+        walk(stage).await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn no_screen_breaks_a_rule_of_axe_in_dark_or_on_a_tablet() {
+    on_stage(DARK, async |stage| {
+        walk(stage).await;
+        stage.look_through(TABLET).await;
+        let visit = stage.visit_of("Marchioness").await;
+        stage.go(&format!("{visit}/hands")).await;
+        stage.until_text("Measure").await;
+        stage
+            .assert_accessible("a very long name on a tablet")
+            .await;
+        let overflows = stage
+            .script("return document.documentElement.scrollWidth > innerWidth")
+            .await;
+        assert_eq!(overflows, false, "the page is wider than the tablet");
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn axe_would_find_a_planted_fault() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/about").await;
+        stage.until_text("About Veliform").await;
+        stage
+            .script("const i = document.createElement('img'); i.src = '/mark.svg'; document.querySelector('main').append(i)")
+            .await;
+        let found = stage.axe().await;
+        assert!(found["violations"].to_string().contains("image-alt"));
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn pages_load_nothing_but_what_ships_and_refuse_inline_script() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/").await;
+        stage.until_text("Turntable").await;
+        let foreign = stage
+            .script("return performance.getEntriesByType('resource').map(r => r.name).filter(n => !n.startsWith(location.origin))")
+            .await;
+        assert_eq!(foreign, serde_json::json!([]));
+        let ran = stage
+            .script("const s = document.createElement('script'); s.textContent = 'window.planted = true'; document.head.append(s); return window.planted ?? false")
+            .await;
+        assert_eq!(ran, false, "an inline script ran");
+        let fonts = stage
+            .script("return [...document.fonts].filter(f => f.status === 'loaded').length")
+            .await;
+        assert!(fonts.as_u64().unwrap() >= 2, "bundled fonts are loaded");
+    })
+    .await;
+}

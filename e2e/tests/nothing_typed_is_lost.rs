@@ -1,0 +1,162 @@
+//! Reloads, a lost server, a killed server, two screens on one dog: nothing typed is lost.
+#![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
+
+mod support;
+
+use support::{LAPTOP, on_stage};
+
+const CARRIER: &str =
+    "[...document.querySelectorAll('svg text.carrier')].map(t => t.textContent)[0] ?? ''";
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_is_typed_while_the_server_is_away_is_kept_and_sent_once() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/").await;
+        let visit = stage.visit_of("Tappet").await;
+        stage.go(&format!("{visit}/hands")).await;
+        stage.until_text("Measure").await;
+
+        stage.kill_server();
+        stage.choose("Dip in the back", "Slight").await;
+        stage.until_text("Veliform does not answer").await;
+        stage.restart_server();
+        stage.until_kept().await;
+
+        // … and it is there after a reload, once.
+        stage.go(&format!("{visit}/hands")).await;
+        stage.until_text("Measure").await;
+        stage
+            .until(
+                "the grade is felt as slight",
+                "document.querySelector('[aria-label=\"Dip in the back\"] [data-checked]')?.innerText === 'Slight'",
+            )
+            .await;
+
+        // A draft typed while the server is away outlives the page itself.
+        stage.kill_server();
+        stage.choose("Short neck", "Marked").await;
+        stage.until_text("1 not yet sent").await;
+        stage.restart_server();
+        stage.go(&format!("{visit}/hands")).await;
+        stage.until_text("Measure").await;
+        stage
+            .until(
+                "the draft came back",
+                "document.querySelector('[aria-label=\"Short neck\"] [data-checked]')?.innerText === 'Marked'",
+            )
+            .await;
+        stage.until_kept().await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn undo_goes_all_the_way_back_and_redo_comes_forward_again() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/").await;
+        let visit = stage.visit_of("Turntable").await;
+        stage.go(&format!("{visit}/hands")).await;
+        stage.until_text("Measure").await;
+        let mut steps = 0;
+        while stage.script("return !document.querySelector('[data-undo]').disabled").await == true {
+            let label = stage.script("return document.querySelector('[data-undo]').innerText").await;
+            stage.press_text("u").await;
+            let before = serde_json::to_string(&label).unwrap();
+            stage
+                .until(
+                    "the step is taken back",
+                    &format!("document.querySelector('[data-redo]').disabled === false && (document.querySelector('[data-undo]').innerText !== {before} || document.querySelector('[data-undo]').disabled)"),
+                )
+                .await;
+            steps += 1;
+            assert!(steps < 60, "undo never ends");
+        }
+        assert!(steps >= 10, "only {steps} steps were there");
+        stage.until("the height is estimated again", &format!("{CARRIER}.startsWith('~')")).await;
+        for _ in 0..steps {
+            stage.until("there is a step to redo", "!document.querySelector('[data-redo]').disabled").await;
+            stage.press_text("r").await;
+            tokio::time::sleep(std::time::Duration::from_millis(60)).await;
+        }
+        stage.until("the height is back", &format!("{CARRIER}.startsWith('440')")).await;
+        stage.until_kept().await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_second_screen_on_the_same_dog_is_told_and_both_edits_stay() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/").await;
+        let visit = stage.visit_of("Gangway").await;
+        stage.go(&format!("{visit}/hands")).await;
+        stage.until_text("Measure").await;
+        let first = stage.client.window().await.unwrap();
+        let second = stage.client.new_window(true).await.unwrap().handle;
+        stage.client.switch_to_window(second).await.unwrap();
+        stage.look_through(LAPTOP).await;
+        stage.go(&format!("{visit}/hands")).await;
+        stage.until_text("Measure").await;
+        stage.choose("Short neck", "Slight").await;
+        stage.until_kept().await;
+        stage.client.switch_to_window(first).await.unwrap();
+        stage.until_text("Another screen works on this dog").await;
+        stage.choose("Dip in the back", "Marked").await;
+        stage.until_kept().await;
+        for (name, grade) in [("Short neck", "Slight"), ("Dip in the back", "Marked")] {
+            stage
+                .until(
+                    "both are there",
+                    &format!("document.querySelector('[aria-label=\"{name}\"] [data-checked]')?.innerText === '{grade}'"),
+                )
+                .await;
+        }
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn text_that_does_not_read_stays_in_its_field_over_a_reload() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/").await;
+        let visit = stage.visit_of("Tappet").await;
+        stage.go(&format!("{visit}/hands")).await;
+        stage.until_text("Measure").await;
+        stage.type_into("Hock height", "a hand and a half").await;
+        stage
+            .until_text("“a hand and a half” is not a length; type one such as 476 or 47.6 cm.")
+            .await;
+        stage.client.refresh().await.unwrap();
+        stage.until_text("Measure").await;
+        let field = stage.find("Hock height").await;
+        assert_eq!(
+            field.prop("value").await.unwrap().as_deref(),
+            Some("a hand and a half")
+        );
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn dragging_the_carrier_is_entering_the_height() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/").await;
+        let visit = stage.visit_of("Semaphore").await;
+        stage.go(&format!("{visit}/hands")).await;
+        stage.until_text("Measure").await;
+        let at = stage
+            .script("const r = document.querySelector('polygon.carrier').getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]")
+            .await;
+        let (x, y) = (at[0].as_f64().unwrap(), at[1].as_f64().unwrap());
+        stage.drag((x, y), (x, y + 40.0)).await;
+        stage
+            .until("the height is less", &format!("parseFloat({CARRIER}) < 610 && parseFloat({CARRIER}) > 500"))
+            .await;
+        stage.until_kept().await;
+        let took = stage
+            .script("return document.querySelector('[data-took-ms]').dataset.tookMs")
+            .await;
+        println!("a knob to its redrawn outline: {took} ms in the page's own measure");
+    })
+    .await;
+}

@@ -1,0 +1,526 @@
+//! The real program and a real browser, started for one test and always ended.
+#![allow(dead_code, reason = "each test file uses its own part")]
+#![allow(
+    clippy::unwrap_used,
+    clippy::panic,
+    reason = "a test says what broke by failing"
+)]
+
+use std::io::{BufRead, BufReader};
+use std::panic::AssertUnwindSafe;
+use std::path::{Path, PathBuf};
+use std::process::{Child, Command, Stdio};
+use std::time::{Duration, Instant};
+
+use fantoccini::actions::{InputSource, MOUSE_BUTTON_LEFT, MouseActions, PointerAction};
+use fantoccini::elements::Element;
+use fantoccini::key::Key;
+use fantoccini::wd::WebDriverCompatibleCommand;
+use fantoccini::{Client, ClientBuilder, Locator};
+use futures_util::FutureExt as _;
+use hyper_util::client::legacy::connect::HttpConnector;
+use serde_json::{Value, json};
+use tempfile::TempDir;
+
+/// How long a change on the page may take before the test gives up.
+const PATIENCE: Duration = Duration::from_secs(15);
+
+/// A command of the browser's own protocol.
+#[derive(Debug)]
+struct Cdp(&'static str, Value);
+
+impl WebDriverCompatibleCommand for Cdp {
+    fn endpoint(
+        &self,
+        base: &url::Url,
+        session: Option<&str>,
+    ) -> Result<url::Url, url::ParseError> {
+        base.join(&format!(
+            "session/{}/goog/cdp/execute",
+            session.unwrap_or_default()
+        ))
+    }
+    fn method_and_body(&self, _: &url::Url) -> (http::Method, Option<String>) {
+        let body = json!({ "cmd": self.0, "params": self.1 });
+        (http::Method::POST, Some(body.to_string()))
+    }
+}
+
+/// The browser's console.
+#[derive(Debug)]
+struct Console;
+
+impl WebDriverCompatibleCommand for Console {
+    fn endpoint(
+        &self,
+        base: &url::Url,
+        session: Option<&str>,
+    ) -> Result<url::Url, url::ParseError> {
+        base.join(&format!("session/{}/se/log", session.unwrap_or_default()))
+    }
+    fn method_and_body(&self, _: &url::Url) -> (http::Method, Option<String>) {
+        (
+            http::Method::POST,
+            Some(json!({"type": "browser"}).to_string()),
+        )
+    }
+}
+
+/// How the screen is looked at and touched.
+#[derive(Clone, Copy, Debug)]
+pub struct Screen {
+    pub width: u32,
+    pub height: u32,
+    pub is_dark: bool,
+    pub is_touch: bool,
+}
+
+pub const LAPTOP: Screen = Screen {
+    width: 1280,
+    height: 800,
+    is_dark: false,
+    is_touch: false,
+};
+
+pub const TABLET: Screen = Screen {
+    width: 1024,
+    height: 768,
+    is_dark: false,
+    is_touch: true,
+};
+
+/// A child process whose whole group is ended with it.
+struct Group(Child);
+
+impl Group {
+    fn kill(&mut self, signal: &str) {
+        let group = format!("-{}", self.0.id());
+        let _ = Command::new("kill").args([signal, "--", &group]).status();
+        let _ = self.0.wait();
+    }
+}
+
+impl Drop for Group {
+    fn drop(&mut self) {
+        self.kill("-KILL");
+    }
+}
+
+fn spawn(command: &mut Command) -> Group {
+    use std::os::unix::process::CommandExt as _;
+    let child = command
+        .process_group(0)
+        .stdout(Stdio::piped())
+        .stderr(Stdio::null())
+        .stdin(Stdio::null())
+        .spawn()
+        .unwrap_or_else(|e| panic!("{command:?} does not start: {e}"));
+    Group(child)
+}
+
+/// Reads the child's output until a line holds `mark`, then goes on reading in a thread.
+fn wait_for_line(group: &mut Group, mark: &str) -> String {
+    let out = group.0.stdout.take().expect("piped");
+    let mut lines = BufReader::new(out).lines();
+    let found = lines
+        .by_ref()
+        .map_while(Result::ok)
+        .find(|l| l.contains(mark))
+        .unwrap_or_else(|| panic!("the child ended without saying “{mark}”"));
+    std::thread::spawn(move || lines.for_each(drop));
+    found
+}
+
+fn program() -> PathBuf {
+    if let Ok(path) = std::env::var("VELIFORM_PROGRAM") {
+        return path.into();
+    }
+    let here = std::env::current_exe().expect("this test's own path");
+    let built = here.parent().and_then(Path::parent).expect("target folder");
+    built.join("veliform")
+}
+
+/// The program, the browser and its page.
+pub struct Stage {
+    pub client: Client,
+    pub address: String,
+    folder: TempDir,
+    server: Option<Group>,
+    driver: Group,
+    _profile: TempDir,
+}
+
+/// Runs a test against the demo salon in a browser of its own; ends both whatever happens.
+pub async fn on_stage<F>(screen: Screen, test: F)
+where
+    F: AsyncFnOnce(&mut Stage),
+{
+    let mut stage = Stage::start(screen).await;
+    let result = AssertUnwindSafe(test(&mut stage)).catch_unwind().await;
+    if result.is_err() {
+        let page = stage.client.source().await.unwrap_or_default();
+        let text: String = page
+            .chars()
+            .filter(|c| !c.is_control())
+            .take(1500)
+            .collect();
+        eprintln!("at {:?}: {text}", stage.client.current_url().await);
+        if let (Ok(folder), Ok(picture)) = (
+            std::env::var("VELIFORM_PICTURES"),
+            stage.client.screenshot().await,
+        ) {
+            let _ = std::fs::write(Path::new(&folder).join("failed.png"), picture);
+        }
+    }
+    let _ = stage.client.clone().close().await;
+    drop(stage);
+    if let Err(panic) = result {
+        std::panic::resume_unwind(panic);
+    }
+}
+
+impl Stage {
+    async fn start(screen: Screen) -> Self {
+        let folder = tempfile::tempdir().unwrap();
+        let (server, address) = serve(folder.path(), 0);
+        let profile = tempfile::tempdir().unwrap();
+        let mut driver = spawn(Command::new("chromedriver").arg("--port=0"));
+        let said = wait_for_line(&mut driver, "started successfully on port");
+        let port = said
+            .trim_end_matches('.')
+            .rsplit(' ')
+            .next()
+            .unwrap()
+            .to_owned();
+        let client = ClientBuilder::new(HttpConnector::new())
+            .capabilities(capabilities(profile.path()))
+            .connect(&format!("http://127.0.0.1:{port}"))
+            .await
+            .expect("the browser starts");
+        let mut stage = Self {
+            client,
+            address,
+            folder,
+            server: Some(server),
+            driver,
+            _profile: profile,
+        };
+        stage.look_through(screen).await;
+        stage
+    }
+
+    pub async fn look_through(&mut self, screen: Screen) {
+        self.cdp(
+            "Emulation.setDeviceMetricsOverride",
+            json!({"width": screen.width, "height": screen.height, "deviceScaleFactor": 1, "mobile": screen.is_touch}),
+        )
+        .await;
+        self.cdp(
+            "Emulation.setTouchEmulationEnabled",
+            json!({"enabled": screen.is_touch, "maxTouchPoints": 5}),
+        )
+        .await;
+        let scheme = if screen.is_dark { "dark" } else { "light" };
+        self.cdp(
+            "Emulation.setEmulatedMedia",
+            json!({"features": [{"name": "prefers-color-scheme", "value": scheme}]}),
+        )
+        .await;
+    }
+
+    async fn cdp(&self, command: &'static str, params: Value) -> Value {
+        self.client
+            .issue_cmd(Cdp(command, params))
+            .await
+            .unwrap_or_else(|e| panic!("{command}: {e}"))
+    }
+
+    pub async fn go(&self, path: &str) {
+        self.client
+            .goto(&format!("{}{path}", self.address))
+            .await
+            .unwrap();
+    }
+
+    /// Cuts the page off from the server, or lets it back.
+    pub async fn offline(&self, is_off: bool) {
+        self.cdp("Network.enable", json!({})).await;
+        self.cdp(
+            "Network.emulateNetworkConditions",
+            json!({"offline": is_off, "latency": 0, "downloadThroughput": -1, "uploadThroughput": -1}),
+        )
+        .await;
+    }
+
+    /// Kills the server as a power cut would.
+    pub fn kill_server(&mut self) {
+        if let Some(mut server) = self.server.take() {
+            server.kill("-KILL");
+        }
+    }
+
+    /// Starts the server again on the same port and data.
+    pub fn restart_server(&mut self) {
+        let port = self.address.rsplit(':').next().unwrap().parse().unwrap();
+        let (server, address) = serve(self.folder.path(), port);
+        assert_eq!(address, self.address);
+        self.server = Some(server);
+    }
+
+    /// Runs a script and gives its answer.
+    pub async fn script(&self, script: &str) -> Value {
+        self.client.execute(script, vec![]).await.unwrap()
+    }
+
+    /// Waits until a script answers true.
+    pub async fn until(&self, what: &str, script: &str) {
+        let from = Instant::now();
+        loop {
+            if self.script(&format!("return Boolean({script})")).await == json!(true) {
+                return;
+            }
+            assert!(from.elapsed() < PATIENCE, "waited in vain until {what}");
+            tokio::time::sleep(Duration::from_millis(40)).await;
+        }
+    }
+
+    pub async fn until_text(&self, text: &str) {
+        let quoted = serde_json::to_string(text).unwrap();
+        self.until(
+            &format!("the page says “{text}”"),
+            &format!("document.body.innerText.includes({quoted})"),
+        )
+        .await;
+    }
+
+    pub async fn until_kept(&self) {
+        self.until(
+            "everything is kept",
+            "document.querySelector('[data-kept=\"kept\"]')",
+        )
+        .await;
+    }
+
+    /// The element a person would call by this name: a control whose text or label it is.
+    pub async fn find(&self, name: &str) -> Element {
+        let from = Instant::now();
+        let quoted = xpath_text(name);
+        let path = format!(
+            "(//*[self::a or self::button or @role='radio' or @role='option'][normalize-space(.)={quoted} or @aria-label={quoted}] | //label[contains(normalize-space(.), {quoted})]//input | //input[@id=(//label[contains(normalize-space(.), {quoted})]/@for)])[1]"
+        );
+        loop {
+            if let Ok(element) = self.client.find(Locator::XPath(&path)).await {
+                return element;
+            }
+            assert!(from.elapsed() < PATIENCE, "nothing here is called “{name}”");
+            tokio::time::sleep(Duration::from_millis(40)).await;
+        }
+    }
+
+    /// One of a few, in the group of that name.
+    pub async fn choose(&self, group: &str, option: &str) {
+        let path = format!(
+            "//*[@role='radiogroup'][@aria-label={}]//*[@role='radio'][normalize-space(.)={}]",
+            xpath_text(group),
+            xpath_text(option)
+        );
+        let element = self.client.find(Locator::XPath(&path)).await.unwrap();
+        self.touch(&element).await;
+    }
+
+    /// Touches an element where a finger would: in its middle; it must be a finger's size.
+    pub async fn touch(&self, element: &Element) {
+        let size = self
+            .client
+            .execute(
+                "arguments[0].scrollIntoView({block: 'center'}); const r = arguments[0].getBoundingClientRect(); \
+                 return [r.x + r.width / 2, r.y + r.height / 2, r.width, r.height]",
+                vec![serde_json::to_value(element).unwrap()],
+            )
+            .await
+            .unwrap();
+        let at = |i: usize| size[i].as_f64().unwrap();
+        assert!(
+            at(2) >= 40.0 && at(3) >= 40.0,
+            "too small for a finger: {} × {}",
+            at(2),
+            at(3)
+        );
+        self.touch_at(at(0), at(1)).await;
+    }
+
+    /// A finger down and up at a point of the page.
+    pub async fn touch_at(&self, x: f64, y: f64) {
+        let point = json!([{ "x": x, "y": y }]);
+        self.cdp(
+            "Input.dispatchTouchEvent",
+            json!({"type": "touchStart", "touchPoints": point}),
+        )
+        .await;
+        self.cdp(
+            "Input.dispatchTouchEvent",
+            json!({"type": "touchEnd", "touchPoints": []}),
+        )
+        .await;
+    }
+
+    /// Drags from one point to another with the mouse, in steps.
+    pub async fn drag(&self, from: (f64, f64), to: (f64, f64)) {
+        let at = |p: (f64, f64)| PointerAction::MoveTo {
+            duration: Some(Duration::from_millis(60)),
+            x: p.0.round(),
+            y: p.1.round(),
+        };
+        let half = (f64::midpoint(from.0, to.0), f64::midpoint(from.1, to.1));
+        let mouse = MouseActions::new("mouse".into())
+            .then(at(from))
+            .then(PointerAction::Down {
+                button: MOUSE_BUTTON_LEFT,
+            })
+            .then(at(half))
+            .then(at(to))
+            .then(PointerAction::Up {
+                button: MOUSE_BUTTON_LEFT,
+            });
+        self.client.perform_actions(mouse).await.unwrap();
+    }
+
+    /// Types into the field of that label, as a person does.
+    pub async fn type_into(&self, label: &str, text: &str) {
+        let field = self.find(label).await;
+        field.clear().await.unwrap();
+        field.send_keys(text).await.unwrap();
+    }
+
+    /// Presses a key wherever the focus is.
+    pub async fn press(&self, key: Key) {
+        self.press_text(&String::from(char::from(key))).await;
+    }
+
+    pub async fn press_text(&self, text: &str) {
+        let active = self.client.active_element().await.unwrap();
+        active.send_keys(text).await.unwrap();
+    }
+
+    /// Moves the focus with Tab until the focused control has that name.
+    pub async fn tab_to(&self, name: &str) {
+        let quoted = serde_json::to_string(name).unwrap();
+        for _ in 0..160 {
+            let is_there = self
+                .script(&format!(
+                    "const e = document.activeElement; if (!e.matches('a, button, input, textarea, select, [role=radio]')) return false; const labels = e.labels ? [...e.labels].map(l => l.innerText).join(' ') : ''; \
+                     const text = (e.getAttribute('aria-label') ?? '') + ' ' + labels + ' ' + (e.innerText ?? ''); \
+                     return text.replace(/\\s+/g, ' ').trim().includes({quoted})"
+                ))
+                .await;
+            if is_there == json!(true) {
+                return;
+            }
+            self.press(Key::Tab).await;
+        }
+        panic!("Tab never reaches “{name}”");
+    }
+
+    /// Asserts that the page complained of nothing.
+    pub async fn assert_quiet_console(&self) {
+        let said = self.client.issue_cmd(Console).await.unwrap();
+        let loud: Vec<&Value> = said
+            .as_array()
+            .map(|list| {
+                list.iter()
+                    .filter(|l| l["level"] == "SEVERE")
+                    // Answers of the server that the page words itself.
+                    .filter(|l| l["source"] != "network")
+                    .collect()
+            })
+            .unwrap_or_default();
+        assert!(loud.is_empty(), "the console says {loud:?}");
+    }
+
+    /// Asserts that axe-core finds nothing wrong with the page as it stands.
+    pub async fn assert_accessible(&self, what: &str) {
+        let found = self.axe().await;
+        let wrong: Vec<String> = found["violations"]
+            .as_array()
+            .expect("axe answers")
+            .iter()
+            .map(|v| format!("{}: {} at {}", v["id"], v["help"], v["nodes"][0]["html"]))
+            .collect();
+        assert!(wrong.is_empty(), "{what}: {wrong:#?}");
+        let passed = found["passes"].as_u64().unwrap_or(0);
+        assert!(passed > 10, "{what}: axe looked at hardly anything");
+    }
+
+    pub async fn axe(&self) -> Value {
+        let axe = include_str!("../../../web/node_modules/axe-core/axe.min.js");
+        self.client.execute(axe, vec![]).await.unwrap();
+        self.client
+            .execute_async(
+                "const done = arguments[arguments.length - 1]; \
+                 axe.run(document).then(r => done({violations: r.violations, passes: r.passes.length}), e => done({error: String(e)}))",
+                vec![],
+            )
+            .await
+            .unwrap()
+    }
+
+    /// The address of the latest visit of a demo dog, by the beginning of its name.
+    pub async fn visit_of(&self, name: &str) -> String {
+        let script = format!(
+            "const done = arguments[0]; fetch('/api/dogs').then(r => r.json()).then(d => done(d.find(x => x.dog.name.startsWith('{name}')).last_visit.id))"
+        );
+        let id = self.client.execute_async(&script, vec![]).await.unwrap();
+        format!("/visit/{}", id.as_str().expect("an id"))
+    }
+}
+
+fn xpath_text(text: &str) -> String {
+    assert!(!text.contains('"'), "no double quotes in names");
+    format!("\"{text}\"")
+}
+
+fn serve(folder: &Path, port: u16) -> (Group, String) {
+    let mut server = spawn(
+        Command::new(program())
+            .arg("demo")
+            .arg("--folder")
+            .arg(folder)
+            .arg("--port")
+            .arg(port.to_string()),
+    );
+    let said = wait_for_line(&mut server, "Veliform is at");
+    let address = said.rsplit(' ').next().unwrap().to_owned();
+    (server, address)
+}
+
+fn capabilities(profile: &Path) -> serde_json::Map<String, Value> {
+    let args: Vec<String> = [
+        "--headless=new",
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-dev-shm-usage",
+        "--no-first-run",
+        "--no-default-browser-check",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--disable-extensions",
+        "--disable-default-apps",
+        // No network: only this machine answers.
+        "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1",
+        "--force-device-scale-factor=1",
+        "--lang=en-GB",
+        "--window-size=1280,800",
+    ]
+    .iter()
+    .map(|s| (*s).to_owned())
+    .chain([format!("--user-data-dir={}", profile.display())])
+    .collect();
+    let wanted = json!({
+        "browserName": "chrome",
+        "goog:loggingPrefs": {"browser": "ALL"},
+        "timeouts": {"script": 30000, "pageLoad": 30000, "implicit": 0},
+        "goog:chromeOptions": {"binary": "/usr/bin/chromium", "args": args}
+    });
+    wanted.as_object().cloned().unwrap_or_default()
+}
