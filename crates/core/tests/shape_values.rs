@@ -4,7 +4,9 @@ use approx::assert_abs_diff_eq;
 use veliform_core::coat::Zone;
 use veliform_core::frame::{FrameInput, Measure, Method, TakenMeasure, resolve};
 use veliform_core::shape::curve::{SAMPLES, closed, signed_area};
-use veliform_core::shape::{CoatEdge, Cover, Dressing, STATIONS, SideShape, Station, side_shape};
+use veliform_core::shape::{
+    CoatEdge, Cover, Dressing, EarCoat, STATIONS, SideShape, Station, TailCoat, side_shape,
+};
 use veliform_core::units::{Length, UnitSystem};
 
 /// The default dog of dog-shape.md 11: all defaults, H = 460 mm.
@@ -38,8 +40,8 @@ fn bare(stand: f64) -> Dressing {
         hem: None,
         topknot: None,
         beard: None,
-        ear: Default::default(),
-        tail: Default::default(),
+        ear: EarCoat::default(),
+        tail: TailCoat::default(),
         skirt: None,
     }
 }

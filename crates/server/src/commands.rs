@@ -63,7 +63,7 @@ pub fn run(cli: Cli) -> Result<(), CommandError> {
             look,
             format,
             data,
-        } => plan(&dog_file, look, format, data.as_ref()),
+        } => plan(&dog_file, look, format, data.as_deref()),
         Command::Schema => print_json(&schema()),
         Command::Openapi => {
             let salon = SharedSalon::new(Store::in_memory().map_err(ApiError::from)?);
@@ -135,21 +135,16 @@ fn plan(
     dog_file: &Path,
     look: Option<LookName>,
     format: Format,
-    data: Option<&PathBuf>,
+    data: Option<&Path>,
 ) -> Result<(), CommandError> {
     let file = read_dog_file(&read_file(dog_file)?).map_err(ApiError::from)?;
-    let (house, kit) = match data {
-        Some(data) => {
-            let store = open(data)?;
-            (
-                store.house().map_err(ApiError::from)?,
-                store.kit().map_err(ApiError::from)?,
-            )
-        }
-        None => {
-            let salon = demo::salon()?;
-            (salon.house, salon.kit)
-        }
+    let (house, kit) = if let Some(data) = data {
+        let store = open(data)?;
+        let kit = store.kit().map_err(ApiError::from)?;
+        (store.house().map_err(ApiError::from)?, kit)
+    } else {
+        let salon = demo::salon()?;
+        (salon.house, salon.kit)
     };
     let latest = file
         .visits
@@ -178,7 +173,7 @@ fn plan(
     Ok(())
 }
 
-fn export(data: &PathBuf, dog: &str, out: Option<&Path>) -> Result<(), CommandError> {
+fn export(data: &Path, dog: &str, out: Option<&Path>) -> Result<(), CommandError> {
     let store = open(data)?;
     let dogs = store.dogs().map_err(ApiError::from)?;
     let wanted = Uuid::parse_str(dog).ok();
@@ -198,7 +193,7 @@ fn export(data: &PathBuf, dog: &str, out: Option<&Path>) -> Result<(), CommandEr
     Ok(())
 }
 
-fn import(data: &PathBuf, dog_file: &Path) -> Result<(), CommandError> {
+fn import(data: &Path, dog_file: &Path) -> Result<(), CommandError> {
     let file = read_dog_file(&read_file(dog_file)?).map_err(ApiError::from)?;
     let mut store = open(data)?;
     let visits: Vec<_> = file.visits.into_iter().map(demo::into_import).collect();

@@ -35,11 +35,11 @@ pub(crate) async fn serve(request: HttpRequest) -> Result<HttpResponse, ApiError
 }
 
 fn answer(request: &HttpRequest, name: &str, file: &EmbeddedFile) -> HttpResponse {
-    let sum: String = file.metadata.sha256_hash()[..12]
-        .iter()
-        .map(|byte| format!("{byte:02x}"))
-        .collect();
-    let tag = format!("\"{sum}\"");
+    let sum = file.metadata.sha256_hash();
+    let sum = u64::from_be_bytes([
+        sum[0], sum[1], sum[2], sum[3], sum[4], sum[5], sum[6], sum[7],
+    ]);
+    let tag = format!("\"{sum:016x}\"");
     let cache = if name.starts_with("assets/") {
         "public, max-age=31536000, immutable"
     } else {
@@ -55,7 +55,7 @@ fn answer(request: &HttpRequest, name: &str, file: &EmbeddedFile) -> HttpRespons
             .finish();
     }
     let kind = mime_guess::from_path(name).first_or_octet_stream();
-    let kind = if kind.type_() == "text" || name.ends_with(".js") {
+    let kind = if kind.type_() == "text" || kind.subtype() == "javascript" {
         format!("{kind}; charset=utf-8")
     } else {
         kind.to_string()

@@ -25,7 +25,12 @@ fn check(request: &HttpRequest) -> Result<(), ApiError> {
             .and_then(|value| value.to_str().ok())
     };
     let host = text(header::HOST)
-        .or_else(|| request.uri().authority().map(|a| a.as_str()))
+        .or_else(|| {
+            request
+                .uri()
+                .authority()
+                .map(actix_web::http::uri::Authority::as_str)
+        })
         .unwrap_or_default();
     if !is_this_machine(host) {
         return Err(ApiError::Refused(

@@ -1,6 +1,6 @@
 use std::io::Write as _;
 use std::net::{IpAddr, SocketAddr, TcpListener};
-use std::path::PathBuf;
+use std::path::{Path, PathBuf};
 use std::time::Duration;
 
 use actix_web::HttpServer;
@@ -67,9 +67,9 @@ const WORKERS: usize = 2;
 ///
 /// # Errors
 /// If it cannot be used.
-pub(crate) fn open(path: &PathBuf) -> Result<Store, ServeError> {
+pub(crate) fn open(path: &Path) -> Result<Store, ServeError> {
     Store::open(path).map_err(|source| ServeError::Store {
-        path: path.clone(),
+        path: path.to_owned(),
         source,
     })
 }

@@ -17,6 +17,10 @@ use crate::shape::{
 };
 
 /// What is shown.
+#[expect(
+    clippy::struct_excessive_bools,
+    reason = "layers are shown or not, each by itself"
+)]
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
 #[serde(default)]
 pub struct Layers {

@@ -21,7 +21,9 @@ pub fn side_pieces(shape: &SideShape, build: &Build, dressing: &Dressing) -> Vec
     let legs = |leg, is_far| leg_pieces(leg, is_far, shape, build, dressing, &edge);
     let mut pieces = legs(Leg::Hind, true);
     pieces.extend(legs(Leg::Fore, true));
-    pieces.iter_mut().for_each(|p| p.is_far = true);
+    for piece in &mut pieces {
+        piece.is_far = true;
+    }
     pieces.extend(tail_pieces(
         &build.tail,
         &dressing.tail,

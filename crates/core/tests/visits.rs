@@ -1,0 +1,136 @@
+//! A visit is the fold of its entries: repeats, late arrivals and retries give the same visit.
+
+use proptest::prelude::*;
+use uuid::Uuid;
+use veliform_core::coat::{Knots, Zone};
+use veliform_core::dog::Dog;
+use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure};
+use veliform_core::units::Length;
+use veliform_core::visit::{Entry, EntryBody, fold};
+
+fn dog() -> Dog {
+    serde_json::from_value(serde_json::json!({"id": Uuid::from_u128(1), "name": "Tappet"}))
+        .expect("a dog")
+}
+
+fn entry(n: u128, at_ms: i64, body: EntryBody) -> Entry {
+    Entry {
+        id: Uuid::from_u128(n),
+        at_ms,
+        author: String::new(),
+        body,
+    }
+}
+
+fn height(mm: f64) -> EntryBody {
+    EntryBody::MeasureSet {
+        measure: Measure::HeightAtWithers,
+        taken: TakenMeasure {
+            value_mm: Length::from_mm(mm).expect("finite"),
+            method: Method::Tape,
+        },
+    }
+}
+
+fn bodies() -> impl Strategy<Value = EntryBody> {
+    prop_oneof![
+        (200.0..700.0_f64).prop_map(height),
+        Just(EntryBody::MeasureCleared {
+            measure: Measure::HeightAtWithers
+        }),
+        prop::sample::select(vec![Grade::None, Grade::Slight, Grade::Marked]).prop_map(|grade| {
+            EntryBody::FeltSet {
+                felt: Felt::DipInBack,
+                grade,
+            }
+        }),
+        prop::sample::select(vec![Zone::Chest, Zone::Flank]).prop_map(|zone| {
+            EntryBody::KnotsSet {
+                zone,
+                knots: Knots::Tight,
+            }
+        }),
+        (0..12_u128).prop_map(|n| EntryBody::Undone {
+            entry: Uuid::from_u128(n)
+        }),
+        (0..12_u128).prop_map(|n| EntryBody::Redone {
+            entry: Uuid::from_u128(n)
+        }),
+    ]
+}
+
+fn logs() -> impl Strategy<Value = Vec<Entry>> {
+    prop::collection::vec((0..20_i64, bodies()), 0..12).prop_map(|list| {
+        list.into_iter()
+            .enumerate()
+            .map(|(n, (at, body))| entry(n as u128, at, body))
+            .collect()
+    })
+}
+
+proptest! {
+    #[test]
+    fn order_of_arrival_and_repeats_do_not_matter(
+        log in logs(),
+        keys in prop::collection::vec(0_u32..1000, 12),
+        twice in prop::collection::vec(0_usize..12, 0..6),
+    ) {
+        let visit = fold(&dog(), &log);
+        let mut shuffled: Vec<(u32, Entry)> = keys.iter().copied().zip(log.clone()).collect();
+        shuffled.sort_by_key(|(key, _)| *key);
+        let mut other: Vec<Entry> = shuffled.into_iter().map(|(_, e)| e).collect();
+        for i in twice {
+            if let Some(again) = log.get(i) {
+                other.push(again.clone());
+            }
+        }
+        prop_assert_eq!(fold(&dog(), &other), visit);
+    }
+}
+
+#[test]
+fn undo_takes_back_the_last_thing_said_and_redo_brings_it_again() {
+    let mut log = vec![entry(1, 1, height(440.0)), entry(2, 2, height(460.0))];
+    let value = |log: &[Entry]| {
+        fold(&dog(), log).frame.measures[&Measure::HeightAtWithers]
+            .value_mm
+            .as_mm()
+    };
+    assert!((value(&log) - 460.0).abs() < 1e-9);
+    let undo = fold(&dog(), &log).undo.expect("something to undo");
+    assert_eq!(undo.label, "height at withers");
+    log.push(entry(3, 3, EntryBody::Undone { entry: undo.entry }));
+    assert!((value(&log) - 440.0).abs() < 1e-9);
+    let redo = fold(&dog(), &log).redo.expect("something to redo");
+    log.push(entry(4, 4, EntryBody::Redone { entry: redo.entry }));
+    assert!((value(&log) - 460.0).abs() < 1e-9);
+}
+
+#[test]
+fn something_new_ends_what_could_be_redone() {
+    let log = [
+        entry(1, 1, height(440.0)),
+        entry(
+            2,
+            2,
+            EntryBody::Undone {
+                entry: Uuid::from_u128(1),
+            },
+        ),
+        entry(3, 3, height(450.0)),
+    ];
+    assert_eq!(fold(&dog(), &log).redo, None);
+}
+
+/// A leg cannot be both straight and well bent (common practice).
+#[test]
+fn a_leg_is_straight_or_well_bent_never_both() {
+    let felt = |felt, grade| EntryBody::FeltSet { felt, grade };
+    let log = [
+        entry(1, 1, felt(Felt::StraightBehind, Grade::Marked)),
+        entry(2, 2, felt(Felt::WellBent, Grade::Slight)),
+    ];
+    let visit = fold(&dog(), &log);
+    assert_eq!(visit.frame.felt[&Felt::StraightBehind], Grade::None);
+    assert_eq!(visit.frame.felt[&Felt::WellBent], Grade::Slight);
+}
