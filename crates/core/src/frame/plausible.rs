@@ -103,10 +103,11 @@ pub(super) fn check(
 }
 
 /// Upper landmark, lower landmark: the order of the frame, facts of anatomy (common practice).
-const MUST_RISE: [(Measure, Measure); 6] = [
+const MUST_RISE: [(Measure, Measure); 7] = [
     (Measure::ElbowHeight, Measure::WristHeight),
     (Measure::StifleHeight, Measure::HockHeight),
     (Measure::FlankFoldHeight, Measure::StifleHeight),
+    (Measure::FlankFoldHeight, Measure::HockHeight),
     (Measure::PinBoneHeight, Measure::StifleHeight),
     (Measure::TailSetHeight, Measure::PinBoneHeight),
     (Measure::ElbowHeight, Measure::HockHeight),

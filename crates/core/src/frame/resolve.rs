@@ -262,20 +262,38 @@ fn keep_in_order(usable: &BTreeMap<Measure, f64>, b: &mut Build) {
     let free = |measure| !usable.contains_key(&measure);
     if free(Measure::WristHeight) {
         b.wrist = b.wrist.min(0.48 * b.elbow);
+    } else if free(Measure::ElbowHeight) {
+        b.elbow = b.elbow.max(b.wrist / 0.48);
+    }
+    if free(Measure::StifleHeight) {
+        let under_flank = b.flank - 0.06 * h;
+        if !free(Measure::FlankFoldHeight) {
+            b.stifle = b.stifle.min(under_flank);
+        }
+        if !free(Measure::HockHeight) {
+            let over_hock = b.hock + 0.10 * h;
+            // Where both neighbours were measured too close, it stands half way between them.
+            b.stifle = if free(Measure::FlankFoldHeight) || over_hock <= under_flank {
+                b.stifle.max(over_hock)
+            } else {
+                f64::midpoint(b.hock, b.flank)
+            };
+        }
     }
     if free(Measure::HockHeight) {
-        b.hock = b.hock.min(b.stifle - 0.10 * h);
-    } else if free(Measure::StifleHeight) {
-        b.stifle = b.stifle.max(b.hock + 0.10 * h);
+        b.hock = b.hock.min(b.stifle - 0.10 * h).max(0.2 * b.stifle);
     }
     if free(Measure::FlankFoldHeight) {
         b.flank = b
             .flank
-            .max(b.stifle + 0.06 * h)
-            .clamp(b.elbow, b.elbow + 0.20 * h);
+            .min(b.elbow + 0.20 * h)
+            .max(b.elbow)
+            .max(b.stifle + 0.06 * h);
     }
     if free(Measure::PinBoneHeight) {
         b.pin = b.pin.min(0.90 * h).min(b.tail_set - 0.06 * h);
+    } else if free(Measure::TailSetHeight) {
+        b.tail_set = b.tail_set.max(b.pin + 0.06 * h);
     }
     b.elbow_back = b.elbow_back.min(0.72 * b.length - b.stifle_forward);
 }
