@@ -64,13 +64,11 @@ pub fn run(cli: Cli) -> Result<(), CommandError> {
             format,
             data,
         } => plan(&dog_file, look, format, data.as_deref()),
-        Command::Schema => print_json(&schema()),
+        Command::Schema => print_json(schema()),
         Command::Openapi => {
             let salon = SharedSalon::new(Store::in_memory().map_err(ApiError::from)?);
             let document = app(&salon).1;
-            let mut value = serde_json::to_value(document).map_err(ApiError::from)?;
-            value.sort_all_objects();
-            print_json(&value)
+            print_json(serde_json::to_value(document).map_err(ApiError::from)?)
         }
         Command::Export { data, dog, out } => export(&data, &dog, out.as_deref()),
         Command::Import { data, dog_file } => import(&data, &dog_file),
@@ -125,8 +123,10 @@ fn read_file(path: &Path) -> Result<Vec<u8>, CommandError> {
     fs::read(path).map_err(file)
 }
 
-fn print_json(value: &serde_json::Value) -> Result<(), CommandError> {
-    let text = serde_json::to_string_pretty(value).map_err(ApiError::from)?;
+fn print_json(mut value: serde_json::Value) -> Result<(), CommandError> {
+    // Sorted, so that the committed documents change only when their contents do.
+    value.sort_all_objects();
+    let text = serde_json::to_string_pretty(&value).map_err(ApiError::from)?;
     writeln!(std::io::stdout(), "{text}")?;
     Ok(())
 }
@@ -167,7 +167,7 @@ fn plan(
             plan_text(&file.dog, &solved.report)
         )?,
         Format::Json => {
-            print_json(&serde_json::to_value(&solved.report).map_err(ApiError::from)?)?;
+            print_json(serde_json::to_value(&solved.report).map_err(ApiError::from)?)?;
         }
     }
     Ok(())

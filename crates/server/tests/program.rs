@@ -1,0 +1,175 @@
+//! The program itself: its commands, and that it serves only this machine.
+
+use std::fs;
+use std::io::{BufRead, BufReader, Read, Write};
+use std::net::TcpStream;
+use std::path::Path;
+use std::process::{Command, Output, Stdio};
+
+fn veliform(args: &[&str]) -> Output {
+    Command::new(env!("CARGO_BIN_EXE_veliform"))
+        .args(args)
+        .output()
+        .expect("runs")
+}
+
+fn said(output: &Output) -> String {
+    String::from_utf8_lossy(&output.stdout).into_owned()
+}
+
+fn demo_dog(name: &str) -> String {
+    format!(
+        "{}/../../demo-salon/dogs/{name}.json",
+        env!("CARGO_MANIFEST_DIR")
+    )
+}
+
+fn committed(path: &str) -> String {
+    let path = format!("{}/../../{path}", env!("CARGO_MANIFEST_DIR"));
+    fs::read_to_string(path).expect("committed")
+}
+
+#[test]
+fn a_dog_file_is_planned_without_a_server() {
+    let text = veliform(&["plan", &demo_dog("turntable"), "--look", "lamb"]);
+    assert!(text.status.success());
+    assert!(said(&text).contains("points right"), "{}", said(&text));
+    let json = veliform(&[
+        "plan",
+        &demo_dog("turntable"),
+        "--look",
+        "one-length",
+        "--format",
+        "json",
+    ]);
+    let plan: serde_json::Value = serde_json::from_slice(&json.stdout).expect("JSON");
+    assert_eq!(plan["look"], "one_length");
+}
+
+/// When these fail: `cargo run -p veliform-server -- schema` or `-- openapi`, into docs/formats.
+#[test]
+fn the_committed_schema_and_openapi_document_are_fresh() {
+    assert_eq!(
+        said(&veliform(&["schema"])),
+        committed("docs/formats/dog-file.schema.json")
+    );
+    assert_eq!(
+        said(&veliform(&["openapi"])),
+        committed("docs/formats/openapi.json")
+    );
+}
+
+#[test]
+fn a_dog_goes_in_and_out_by_the_command_line_byte_by_byte() {
+    let folder = tempfile::tempdir().expect("a folder");
+    let path = |name: &str| folder.path().join(name).to_string_lossy().into_owned();
+    let data = path("salon.db");
+    let run = |args: &[&str]| {
+        let output = veliform(args);
+        assert!(
+            output.status.success(),
+            "{}",
+            String::from_utf8_lossy(&output.stderr)
+        );
+    };
+    run(&["import", "--data", &data, &demo_dog("tappet")]);
+    run(&[
+        "export",
+        "--data",
+        &data,
+        "Tappet",
+        "--out",
+        &path("one.json"),
+    ]);
+    run(&["import", "--data", &path("other.db"), &path("one.json")]);
+    run(&[
+        "export",
+        "--data",
+        &path("other.db"),
+        "tappet",
+        "--out",
+        &path("two.json"),
+    ]);
+    assert_eq!(
+        fs::read(path("one.json")).expect("reads"),
+        fs::read(path("two.json")).expect("reads")
+    );
+}
+
+#[test]
+fn what_cannot_be_done_is_said_in_one_sentence() {
+    let folder = tempfile::tempdir().expect("a folder");
+    let broken = folder.path().join("broken.json");
+    fs::write(&broken, "{\"format\": \"veliform-dog\"").expect("writes");
+    let data = folder.path().join("salon.db");
+    let text = |p: &Path| p.to_string_lossy().into_owned();
+    for (args, expected) in [
+        (
+            vec!["serve".to_owned(), "--bind".into(), "0.0.0.0".into()],
+            "listens on this machine only",
+        ),
+        (vec!["plan".into(), text(&broken)], "is broken at line 1"),
+        (
+            vec!["plan".into(), "/no/such/file.json".into()],
+            "No such file",
+        ),
+        (
+            vec![
+                "export".into(),
+                "--data".into(),
+                text(&data),
+                "Nobody".into(),
+            ],
+            "there is no dog “Nobody” in this salon",
+        ),
+    ] {
+        let args: Vec<&str> = args.iter().map(String::as_str).collect();
+        let output = veliform(&args);
+        let error = String::from_utf8_lossy(&output.stderr).into_owned();
+        assert!(!output.status.success(), "{args:?}");
+        assert!(error.contains(expected), "{args:?}: {error}");
+        assert!(!error.contains("panicked"), "{error}");
+    }
+}
+
+#[test]
+fn the_demo_serves_on_a_free_port_and_stops_cleanly() {
+    let folder = tempfile::tempdir().expect("a folder");
+    let mut child = Command::new(env!("CARGO_BIN_EXE_veliform"))
+        .args(["demo", "--port", "0", "--folder"])
+        .arg(folder.path())
+        .stdout(Stdio::piped())
+        .spawn()
+        .expect("starts");
+    let out = child.stdout.take().expect("piped");
+    let lines: Vec<String> = BufReader::new(out)
+        .lines()
+        .map_while(Result::ok)
+        .take(3)
+        .collect();
+    assert!(lines[1].contains("demo data is kept in"));
+    assert!(lines[2].starts_with("Try this:"));
+    let address = lines[0]
+        .rsplit("http://")
+        .next()
+        .expect("an address")
+        .to_owned();
+    let mut stream = TcpStream::connect(&address).expect("listens");
+    write!(
+        stream,
+        "GET /api/health HTTP/1.1\r\nHost: {address}\r\nConnection: close\r\n\r\n"
+    )
+    .expect("asks");
+    let mut answer = String::new();
+    stream.read_to_string(&mut answer).expect("answers");
+    assert!(answer.starts_with("HTTP/1.1 200"), "{answer}");
+    let ended = Command::new("kill")
+        .args(["-INT", &child.id().to_string()])
+        .status()
+        .expect("kill");
+    assert!(ended.success());
+    assert!(
+        child.wait().expect("ends").success(),
+        "Ctrl-C ends it with code 0"
+    );
+}
