@@ -34,15 +34,14 @@ fn kit() -> Vec<Tool> {
         state,
         retired: false,
     };
-    use ToolKind::{Blade, Comb};
     vec![
-        tool(10, Blade, "10", 1.5, ToolState::Fine),
-        tool(11, Blade, "7", 3.2, ToolState::Fine),
-        tool(12, Blade, "4", 9.5, ToolState::Fine),
-        tool(13, Comb, "13", 13.0, ToolState::Fine),
-        tool(14, Comb, "16", 16.0, ToolState::ToothMissing),
-        tool(15, Comb, "25", 25.0, ToolState::Fine),
-        tool(16, Comb, "38", 38.0, ToolState::Fine),
+        tool(10, ToolKind::Blade, "10", 1.5, ToolState::Fine),
+        tool(11, ToolKind::Blade, "7", 3.2, ToolState::Fine),
+        tool(12, ToolKind::Blade, "4", 9.5, ToolState::Fine),
+        tool(13, ToolKind::Comb, "13", 13.0, ToolState::Fine),
+        tool(14, ToolKind::Comb, "16", 16.0, ToolState::ToothMissing),
+        tool(15, ToolKind::Comb, "25", 25.0, ToolState::Fine),
+        tool(16, ToolKind::Comb, "38", 38.0, ToolState::Fine),
     ]
 }
 

@@ -92,15 +92,21 @@ pub(crate) async fn serve(settings: Settings) -> Result<(), ServeError> {
         .shutdown_timeout(SHUTDOWN_SECONDS)
         .listen(listener)?
         .run();
-    let mut out = std::io::stdout().lock();
-    writeln!(out, "Veliform is at http://{address}")?;
-    for line in &settings.greeting {
-        writeln!(out, "{line}")?;
+    if let Err(error) = greet(address, &settings.greeting) {
+        // Whoever started it does not listen; it serves all the same.
+        tracing::warn!("the greeting could not be printed: {error}");
     }
-    out.flush()?;
-    drop(out);
     server.await?;
     Ok(())
+}
+
+fn greet(address: SocketAddr, lines: &[String]) -> std::io::Result<()> {
+    let mut out = std::io::stdout().lock();
+    writeln!(out, "Veliform is at http://{address}")?;
+    for line in lines {
+        writeln!(out, "{line}")?;
+    }
+    out.flush()
 }
 
 fn listen(settings: &Settings) -> Result<TcpListener, ServeError> {

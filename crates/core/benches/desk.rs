@@ -1,0 +1,154 @@
+//! Speed of the core: evaluate, solve, plan, reasons; and the second solver on the same problem.
+//!
+//! `cargo bench -p veliform-core --bench desk`
+
+use std::hint::black_box;
+
+use criterion::{Criterion, criterion_group, criterion_main};
+use uuid::Uuid;
+use veliform_core::balance::{Subject, balance_points};
+use veliform_core::coat::resolve_coat;
+use veliform_core::desk::{Desk, Reasons};
+use veliform_core::dog::{Dog, House};
+use veliform_core::drawing::{DrawOptions, Layers};
+use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure, resolve};
+use veliform_core::kit::{Tool, ToolKind, ToolState};
+use veliform_core::look::{LookId, lamb};
+use veliform_core::solve::{Matrix, programme, solve_lengths};
+use veliform_core::units::{Length, UnitSystem};
+use veliform_core::visit::{LookChoice, Visit, fold};
+
+fn dog() -> Dog {
+    serde_json::from_value(serde_json::json!({
+        "id": Uuid::from_u128(1), "name": "Turntable", "texture": "fleece"
+    }))
+    .expect("a dog")
+}
+
+/// A long, dipped dog in a short coat: every part of the plan has something to do.
+fn visit(dog: &Dog) -> Visit {
+    let mut visit = fold(dog, &[]);
+    for (measure, mm) in [
+        (Measure::HeightAtWithers, 440.0),
+        (Measure::BodyLength, 484.0),
+    ] {
+        let taken = TakenMeasure {
+            value_mm: Length::constant_mm(mm),
+            method: Method::Tape,
+        };
+        visit.frame.measures.insert(measure, taken);
+    }
+    visit.frame.felt.insert(Felt::DipInBack, Grade::Marked);
+    visit.frame.felt.insert(Felt::HighInRear, Grade::Slight);
+    visit.coat.all_over_mm = Some(Length::constant_mm(24.0));
+    visit.look = Some(LookChoice {
+        look: LookId::Lamb,
+        body_mm: None,
+    });
+    visit
+}
+
+fn kit() -> Vec<Tool> {
+    let blades = [0.25, 0.5, 1.2, 1.5, 3.2, 6.3, 9.5].map(|mm| (ToolKind::Blade, mm));
+    let combs = [13.0, 16.0, 19.0, 22.0, 25.0, 32.0, 38.0, 51.0].map(|mm| (ToolKind::Comb, mm));
+    blades
+        .into_iter()
+        .chain(combs)
+        .enumerate()
+        .map(|(n, (kind, mm))| Tool {
+            id: Uuid::from_u128(n as u128 + 2),
+            kind,
+            printed: format!("{mm}"),
+            leaves_mm: Length::constant_mm(mm),
+            state: ToolState::Fine,
+            retired: false,
+        })
+        .collect()
+}
+
+fn speed(c: &mut Criterion) {
+    let (dog, house, kit) = (dog(), House::default(), kit());
+    let visit = visit(&dog);
+    let options = DrawOptions {
+        layers: Layers {
+            lengths: true,
+            lines: true,
+            pins: true,
+            ..Layers::default()
+        },
+        ..DrawOptions::default()
+    };
+    let frame = resolve(&visit.frame, UnitSystem::Millimetres);
+    let (coat, _) = resolve_coat(&visit.coat, frame.build.height, UnitSystem::Millimetres);
+    let look = lamb();
+    let subject = Subject::new(&frame.build, &coat, &look, &|_| 2.0);
+
+    c.bench_function("evaluate: frame, outline, balance, no drawing", |b| {
+        b.iter(|| {
+            let frame = resolve(black_box(&visit.frame), UnitSystem::Millimetres);
+            let (coat, _) = resolve_coat(&visit.coat, frame.build.height, UnitSystem::Millimetres);
+            let subject = Subject::new(&frame.build, &coat, &look, &|_| 2.0);
+            let now = subject.now(&coat);
+            let (points, _) = balance_points(&subject);
+            points.iter().map(|p| p.off(&now)).sum::<f64>()
+        });
+    });
+    c.bench_function("evaluate with its drawing", |b| {
+        b.iter(|| Desk::new(&dog, black_box(&visit), &house, &kit).evaluate(&options));
+    });
+    c.bench_function("solve alone", |b| {
+        b.iter(|| solve_lengths(black_box(&subject)).expect("solves"));
+    });
+    c.bench_function("plan with tools, lines and sheet", |b| {
+        b.iter(|| {
+            Desk::new(&dog, black_box(&visit), &house, &kit)
+                .plan(Reasons::Skip)
+                .expect("solves")
+        });
+    });
+    c.bench_function("plan with its drawing", |b| {
+        b.iter(|| {
+            Desk::new(&dog, black_box(&visit), &house, &kit)
+                .plan_view(Reasons::Skip, &options)
+                .expect("solves")
+        });
+    });
+    c.bench_function("plan with reasons", |b| {
+        b.iter(|| {
+            Desk::new(&dog, black_box(&visit), &house, &kit)
+                .plan(Reasons::Find)
+                .expect("solves")
+        });
+    });
+
+    let (points, _) = balance_points(&subject);
+    let built = programme(&subject, &points).programme;
+    let (p, q, a, bound) = built.matrices();
+    println!("the programme has {:?} unknowns and rows", built.size());
+    let dense = |m: &Matrix| {
+        let mut rows = vec![vec![0.0; m.columns]; m.rows];
+        for ((i, j), v) in m.i.iter().zip(&m.j).zip(&m.v) {
+            rows[*i][*j] += v;
+        }
+        rows
+    };
+    let (p, a) = (dense(&p), dense(&a));
+    let low = vec![-1e30; bound.len()];
+    c.bench_function("the second solver on the same problem", |b| {
+        b.iter(|| {
+            let settings = osqp::Settings::default()
+                .verbose(false)
+                .eps_abs(1e-7)
+                .eps_rel(1e-7)
+                .max_iter(400_000);
+            let upper = osqp::CscMatrix::from(black_box(&p)).into_upper_tri();
+            let rows = osqp::CscMatrix::from(&a);
+            let mut problem =
+                osqp::Problem::new(upper, &q, rows, &low, &bound, &settings).expect("sets up");
+            problem.solve().x().map(<[f64]>::to_vec)
+        });
+    });
+}
+
+criterion_group!(benches, speed);
+criterion_main!(benches);

@@ -1,0 +1,149 @@
+//! Load on a running server: a steady rate of requests for a while, on this machine only.
+//!
+//! `veliform demo` in one window; then
+//! `cargo bench -p veliform-e2e --bench load -- 127.0.0.1:4270 evaluate 500 60`
+
+use std::io::{BufRead, BufReader, Read, Write};
+use std::net::{SocketAddr, TcpStream};
+use std::time::{Duration, Instant};
+
+use serde_json::{Value, json};
+
+/// Connections that share the rate.
+const CONNECTIONS: u32 = 8;
+/// No test of ours runs longer, seconds.
+const LONGEST: u64 = 120;
+
+struct Connection {
+    stream: BufReader<TcpStream>,
+    host: String,
+}
+
+impl Connection {
+    fn open(address: SocketAddr) -> Self {
+        let stream = TcpStream::connect(address).expect("the server listens");
+        stream.set_nodelay(true).expect("no delay");
+        Self {
+            stream: BufReader::new(stream),
+            host: address.to_string(),
+        }
+    }
+
+    /// Sends one request; gives status and body.
+    fn ask(&mut self, method: &str, path: &str, body: &str) -> (u16, Vec<u8>) {
+        let request = format!(
+            "{method} {path} HTTP/1.1\r\nHost: {}\r\nContent-Type: application/json\r\nContent-Length: {}\r\n\r\n{body}",
+            self.host,
+            body.len()
+        );
+        self.stream
+            .get_mut()
+            .write_all(request.as_bytes())
+            .expect("sends");
+        let (mut status, mut length) = (0, 0);
+        loop {
+            let mut line = String::new();
+            self.stream.read_line(&mut line).expect("answers");
+            let line = line.trim_end().to_ascii_lowercase();
+            if line.is_empty() {
+                break;
+            }
+            if let Some(rest) = line.strip_prefix("http/1.1 ") {
+                status = rest[..3].parse().unwrap_or(0);
+            } else if let Some(rest) = line.strip_prefix("content-length: ") {
+                length = rest.parse().unwrap_or(0);
+            }
+        }
+        let mut answer = vec![0; length];
+        self.stream.read_exact(&mut answer).expect("a whole answer");
+        (status, answer)
+    }
+
+    fn json(&mut self, path: &str) -> Value {
+        let (_, body) = self.ask("GET", path, "");
+        serde_json::from_slice(&body).expect("JSON")
+    }
+}
+
+fn desk(connection: &mut Connection) -> Value {
+    let dogs = connection.json("/api/dogs");
+    let dog = dogs
+        .as_array()
+        .and_then(|list| list.iter().find(|d| d["dog"]["name"] == "Turntable"))
+        .expect("the demo salon");
+    let visit = dog["last_visit"]["id"]
+        .as_str()
+        .expect("a visit")
+        .to_owned();
+    let log = connection.json(&format!("/api/visits/{visit}"));
+    json!({
+        "dog": log["dog"], "entries": log["entries"],
+        "house": connection.json("/api/house"), "kit": connection.json("/api/kit")
+    })
+}
+
+fn main() {
+    let args: Vec<String> = std::env::args()
+        .skip(1)
+        .filter(|a| !a.starts_with("--"))
+        .collect();
+    let [address, what, rate, seconds] = args.as_slice() else {
+        println!("nothing to do: give ADDRESS evaluate|plan RATE SECONDS");
+        return;
+    };
+    let address: SocketAddr = address.parse().expect("an address");
+    assert!(address.ip().is_loopback(), "only this machine is a target");
+    let rate: u32 = rate.parse().expect("requests a second");
+    let seconds: u64 = seconds.parse::<u64>().expect("seconds").min(LONGEST);
+    let mut first = Connection::open(address);
+    let desk = desk(&mut first);
+    let (path, body) = match what.as_str() {
+        "plan" => ("/api/plan", json!({"desk": desk, "reasons": false})),
+        _ => ("/api/evaluate", desk),
+    };
+    let body = body.to_string();
+    let gap = Duration::from_secs_f64(f64::from(CONNECTIONS) / f64::from(rate));
+    let workers: Vec<_> = (0..CONNECTIONS)
+        .map(|n| {
+            let body = body.clone();
+            std::thread::spawn(move || {
+                let mut connection = Connection::open(address);
+                let start = Instant::now() + gap * n / CONNECTIONS;
+                let end = start + Duration::from_secs(seconds);
+                let (mut times, mut errors, mut i) = (Vec::new(), 0_u32, 0_u32);
+                loop {
+                    let due = start + gap * i;
+                    if due >= end {
+                        return (times, errors);
+                    }
+                    std::thread::sleep(due.saturating_duration_since(Instant::now()));
+                    let from = Instant::now();
+                    let (status, _) = connection.ask("POST", path, &body);
+                    times.push(from.elapsed());
+                    errors += u32::from(status != 200);
+                    i += 1;
+                }
+            })
+        })
+        .collect();
+    let mut times: Vec<Duration> = Vec::new();
+    let mut errors = 0;
+    for worker in workers {
+        let (more, wrong) = worker.join().expect("a worker ends");
+        times.extend(more);
+        errors += wrong;
+    }
+    times.sort_unstable();
+    let at = |share: f64| {
+        let i = (share * (times.len() - 1) as f64) as usize;
+        times[i].as_secs_f64() * 1e3
+    };
+    println!(
+        "{path}: {} requests in {seconds} s, {errors} errors; ms at p50 {:.2}, p95 {:.2}, p99 {:.2}, most {:.2}",
+        times.len(),
+        at(0.5),
+        at(0.95),
+        at(0.99),
+        at(1.0)
+    );
+}
