@@ -1,0 +1,164 @@
+//! The coat (handbook 3): stand, what the eye sees, limits, knots, what cannot be.
+
+use approx::assert_abs_diff_eq;
+use kurbo::Vec2;
+use rstest::rstest;
+use veliform_core::balance::{Skin, Subject, shortest_safe_mm};
+use veliform_core::coat::{CoatInput, CoatNow, Knots, Limit, Texture, Zone, resolve_coat};
+use veliform_core::frame::{FrameInput, resolve};
+use veliform_core::look::lamb;
+use veliform_core::shape::visible_share;
+use veliform_core::units::{Length, UnitSystem};
+
+const MM: UnitSystem = UnitSystem::Millimetres;
+
+fn mm(value: f64) -> Length {
+    Length::from_mm(value).expect("finite")
+}
+
+/// Handbook 3, *Stand*: starting values by texture.
+#[rstest]
+#[case(Texture::Curl, 0.95)]
+#[case(Texture::Fleece, 0.85)]
+#[case(Texture::Harsh, 0.6)]
+#[case(Texture::Silky, 0.35)]
+#[case(Texture::Feathered, 0.25)]
+fn texture_gives_the_stand(#[case] texture: Texture, #[case] stand: f64) {
+    let input = CoatInput {
+        texture,
+        ..CoatInput::default()
+    };
+    assert_abs_diff_eq!(resolve_coat(&input, 460.0, MM).0.stand, stand);
+}
+
+/// Handbook 3, *What the eye sees*: hair on the back of a drop-coated dog barely adds height; the
+/// same hair on the belly hangs its whole length.
+#[test]
+fn drop_coat_shows_little_on_the_back_and_all_of_itself_on_the_belly() {
+    let silky = Texture::Silky.stand();
+    assert_abs_diff_eq!(visible_share(Vec2::new(0.0, 1.0), silky), 0.35);
+    assert_abs_diff_eq!(visible_share(Vec2::new(0.0, -1.0), silky), 1.0);
+    assert_abs_diff_eq!(visible_share(Vec2::new(1.0, 0.0), silky), 0.35);
+    // Standing coat looks the same all round.
+    assert_abs_diff_eq!(visible_share(Vec2::new(0.6, -0.8), 1.0), 1.0);
+}
+
+#[test]
+fn a_measured_stand_replaces_the_texture_and_nonsense_does_not() {
+    let with = |stand| {
+        let input = CoatInput {
+            stand: Some(stand),
+            ..CoatInput::default()
+        };
+        resolve_coat(&input, 460.0, MM)
+    };
+    assert_abs_diff_eq!(with(0.7).0.stand, 0.7);
+    let (coat, problems) = with(1.4);
+    assert_abs_diff_eq!(coat.stand, Texture::Curl.stand());
+    assert_eq!(
+        problems[0].message,
+        "Stand 1.40 cannot be: it lies between 0.05 and 1; draw out a lock, let it settle and compare."
+    );
+}
+
+#[test]
+fn all_over_fills_every_zone_and_exceptions_win() {
+    let mut input = CoatInput {
+        all_over_mm: Some(mm(50.0)),
+        ..CoatInput::default()
+    };
+    input.zones_mm.insert(Zone::Chest, mm(80.0));
+    let (coat, problems) = resolve_coat(&input, 460.0, MM);
+    assert!(problems.is_empty());
+    assert_abs_diff_eq!(coat.length_mm(Zone::Back), 50.0);
+    assert_abs_diff_eq!(coat.length_mm(Zone::Chest), 80.0);
+    assert!(
+        coat.length_mm(Zone::Muzzle) < 50.0,
+        "faces carry shorter hair"
+    );
+    assert!(coat.estimated.contains(&Zone::Back) && !coat.estimated.contains(&Zone::Chest));
+}
+
+#[rstest]
+#[case(-3.0)]
+#[case(900.0)]
+fn a_length_that_cannot_be_is_named_and_not_used(#[case] typed: f64) {
+    let mut input = CoatInput::default();
+    input.zones_mm.insert(Zone::Crest, mm(typed));
+    let (coat, problems) = resolve_coat(&input, 460.0, MM);
+    assert_eq!(problems.len(), 1);
+    assert_eq!(
+        problems[0].message,
+        format!(
+            "Coat on the crest {typed:.0} cannot be: a coat's length lies between 0 and 400; comb it out and measure again."
+        )
+    );
+    assert!(coat.length_mm(Zone::Crest) > 0.0);
+}
+
+#[test]
+fn limits_that_fight_are_said_and_the_longer_hair_is_kept() {
+    let mut input = CoatInput {
+        all_over_mm: Some(mm(50.0)),
+        ..CoatInput::default()
+    };
+    let fight = Limit {
+        not_shorter_mm: Some(mm(30.0)),
+        not_longer_mm: Some(mm(10.0)),
+    };
+    input.limits.insert(Zone::Chest, fight);
+    let (coat, problems) = resolve_coat(&input, 460.0, MM);
+    assert!(
+        problems[0]
+            .message
+            .contains("cannot be both not shorter than 30 and not longer than 10")
+    );
+    let build = resolve(&FrameInput::default(), MM).build;
+    let subject = Subject::new(&build, &coat, &lamb(), &|_| 2.0);
+    for spot in subject.spots.iter().filter(|s| s.zone == Zone::Chest) {
+        assert!(spot.low >= 30.0 && spot.high >= 30.0);
+    }
+}
+
+/// Shortest over longest, longest under safe, knots under everything: bounds never cross.
+#[rstest]
+#[case(Some(70.0), None)]
+#[case(None, Some(0.1))]
+#[case(Some(10.0), Some(12.0))]
+#[case(Some(12.0), Some(10.0))]
+fn bounds_never_cross_whatever_is_wished(
+    #[case] shorter: Option<f64>,
+    #[case] longer: Option<f64>,
+    #[values(Knots::None, Knots::Few, Knots::Tight)] knots: Knots,
+    #[values(0.0, 1.0, 25.0)] coat_mm: f64,
+) {
+    let mut coat = CoatNow::even(Texture::Fleece, 0.85, coat_mm);
+    for zone in Zone::ALL {
+        let limit = Limit {
+            not_shorter_mm: shorter.map(mm),
+            not_longer_mm: longer.map(mm),
+        };
+        coat.limits.insert(zone, limit);
+        coat.knots.insert(zone, knots);
+    }
+    let build = resolve(&FrameInput::default(), MM).build;
+    let safe = |zone| shortest_safe_mm(zone, Skin::Ordinary);
+    let subject = Subject::new(&build, &coat, &lamb(), &safe);
+    for spot in &subject.spots {
+        assert!(spot.low <= spot.high, "{spot:?}");
+        assert!(
+            spot.high <= coat_mm + 1e-9,
+            "hair cannot be added: {spot:?}"
+        );
+    }
+    let solution = veliform_core::solve::solve_lengths(&subject).expect("never infeasible");
+    assert!(solution.lengths_mm.iter().all(|l| l.is_finite()));
+}
+
+/// Handbook 3, *Shortest safe*: old, sore or scaly skin goes one blade longer.
+#[test]
+fn delicate_skin_is_left_longer_everywhere() {
+    for zone in Zone::ALL {
+        assert!(shortest_safe_mm(zone, Skin::Delicate) > shortest_safe_mm(zone, Skin::Ordinary));
+    }
+}

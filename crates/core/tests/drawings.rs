@@ -1,0 +1,258 @@
+//! The drawing as a value: roles, marks, free places, the same page whatever is drawn.
+
+use rstest::rstest;
+use uuid::Uuid;
+use veliform_core::coat::{Knots, Texture, Zone};
+use veliform_core::desk::{Desk, Reasons};
+use veliform_core::dog::{Dog, House};
+use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Layers, Role, Tag};
+use veliform_core::frame::{BuildType, Measure, Method, TakenMeasure};
+use veliform_core::kit::Tool;
+use veliform_core::look::LookId;
+use veliform_core::units::Length;
+use veliform_core::visit::{LookChoice, Visit, fold};
+
+fn dog(build: BuildType, texture: Texture) -> Dog {
+    let mut dog: Dog =
+        serde_json::from_value(serde_json::json!({"id": Uuid::from_u128(1), "name": "Signal"}))
+            .expect("a dog");
+    dog.build = build;
+    dog.texture = texture;
+    dog
+}
+
+fn visit(dog: &Dog, height: f64) -> Visit {
+    let mut visit = fold(dog, &[]);
+    let taken = TakenMeasure {
+        value_mm: Length::from_mm(height).expect("finite"),
+        method: Method::HeightStick,
+    };
+    visit.frame.measures.insert(Measure::HeightAtWithers, taken);
+    visit.look = Some(LookChoice {
+        look: LookId::Lamb,
+        body_mm: None,
+    });
+    visit
+}
+
+fn everything() -> Layers {
+    Layers {
+        settled: true,
+        ideal: true,
+        measures: true,
+        landmarks: true,
+        lines: true,
+        lengths: true,
+        pins: true,
+        ..Layers::default()
+    }
+}
+
+fn draw(dog: &Dog, visit: &Visit, layers: Layers, with_plan: bool) -> Drawing {
+    let (house, kit): (House, Vec<Tool>) = (House::default(), Vec::new());
+    let desk = Desk::new(dog, visit, &house, &kit);
+    let solved = with_plan.then(|| desk.plan(Reasons::Find).expect("solves"));
+    let options = DrawOptions {
+        layers,
+        ..DrawOptions::default()
+    };
+    desk.draw(solved.as_ref(), &options)
+}
+
+fn numbers(geometry: &Geometry) -> Vec<f64> {
+    match geometry {
+        Geometry::Fill { points_mm } | Geometry::Line { points_mm, .. } => points_mm.clone(),
+        Geometry::Disc { at_mm, radius_mm } => vec![at_mm[0], at_mm[1], *radius_mm],
+        Geometry::Text { at_mm, size_mm, .. } => vec![at_mm[0], at_mm[1], *size_mm],
+    }
+}
+
+fn count(drawing: &Drawing, role: Role) -> usize {
+    drawing.shapes.iter().filter(|s| s.role == role).count()
+}
+
+/// The five kinds of dog of dog-shape.md, and the ordinary one.
+#[rstest]
+#[case::square_curly(BuildType::SquareCurly, Texture::Curl, 460.0)]
+#[case::long_low(BuildType::LongLow, Texture::Silky, 260.0)]
+#[case::leggy(BuildType::Leggy, Texture::Harsh, 620.0)]
+#[case::toy(BuildType::Toy, Texture::Curl, 230.0)]
+#[case::spaniel(BuildType::Spaniel, Texture::Feathered, 370.0)]
+#[case::ordinary(BuildType::Ordinary, Texture::Fleece, 460.0)]
+fn every_kind_of_dog_is_drawn_whole(
+    #[case] build: BuildType,
+    #[case] texture: Texture,
+    #[case] height: f64,
+) {
+    let dog = dog(build, texture);
+    let drawing = draw(&dog, &visit(&dog, height), everything(), true);
+    for role in [
+        Role::Rule,
+        Role::Now,
+        Role::NowFar,
+        Role::PlanFill,
+        Role::PlanFillFar,
+        Role::PlanLine,
+        Role::SettledLine,
+        Role::IdealLine,
+        Role::Skin,
+        Role::Feature,
+        Role::ClipLine,
+        Role::ZoneNumber,
+        Role::Landmark,
+        Role::Dimension,
+    ] {
+        assert!(count(&drawing, role) > 0, "no {role:?}");
+    }
+    let [left, bottom, right, top] = drawing.bounds_mm;
+    for shape in &drawing.shapes {
+        let values = numbers(&shape.geometry);
+        assert!(values.iter().all(|v| v.is_finite()), "{:?}", shape.role);
+        if let Geometry::Fill { points_mm } = &shape.geometry {
+            for p in points_mm.chunks_exact(2) {
+                let is_on_page = p[0] >= left && p[0] <= right && p[1] >= bottom && p[1] <= top;
+                assert!(is_on_page, "{:?} leaves the page at {p:?}", shape.role);
+            }
+        }
+    }
+    // Only the near eye and the nose are dark (dog-shape.md 5).
+    assert_eq!(count(&drawing, Role::Feature), 2);
+    assert!(
+        drawing
+            .title
+            .starts_with("Signal from the side, to scale, planned as lamb")
+    );
+}
+
+/// Going from hands-on to plan reads as one drawing gaining marks (look.md): the page stays.
+#[test]
+fn the_page_is_the_same_whatever_is_drawn_on_it() {
+    let dog = dog(BuildType::Ordinary, Texture::Fleece);
+    let visit = visit(&dog, 460.0);
+    let bare = draw(&dog, &visit, Layers::default(), false);
+    let full = draw(&dog, &visit, everything(), true);
+    assert_eq!(bare.bounds_mm, full.bounds_mm);
+}
+
+/// Labels find free places: no word over another word (look.md, known flaws of the sketch).
+#[rstest]
+#[case(BuildType::Ordinary, 460.0)]
+#[case(BuildType::Toy, 230.0)]
+#[case(BuildType::LongLow, 260.0)]
+fn clip_words_and_landmark_names_do_not_cover_one_another(
+    #[case] build: BuildType,
+    #[case] height: f64,
+) {
+    let dog = dog(build, Texture::Fleece);
+    let drawing = draw(&dog, &visit(&dog, height), everything(), true);
+    let boxes: Vec<(f64, f64, f64, f64, String)> = drawing
+        .shapes
+        .iter()
+        .filter(|s| matches!(s.role, Role::ClipWords | Role::LandmarkName))
+        .filter_map(|s| match &s.geometry {
+            Geometry::Text {
+                at_mm,
+                text,
+                size_mm,
+                anchor,
+            } => {
+                // Half an em a letter: narrower than any face, so a hit is a real one.
+                let width = 0.5 * size_mm * text.chars().count() as f64;
+                let left = match anchor {
+                    veliform_core::drawing::Anchor::Start => at_mm[0],
+                    veliform_core::drawing::Anchor::Middle => at_mm[0] - width / 2.0,
+                    veliform_core::drawing::Anchor::End => at_mm[0] - width,
+                };
+                Some((
+                    left,
+                    at_mm[1],
+                    left + width,
+                    at_mm[1] + 0.7 * size_mm,
+                    text.clone(),
+                ))
+            }
+            _ => None,
+        })
+        .collect();
+    assert!(boxes.len() >= 10);
+    for (i, a) in boxes.iter().enumerate() {
+        for b in &boxes[i + 1..] {
+            let apart = a.2 <= b.0 || b.2 <= a.0 || a.3 <= b.1 || b.3 <= a.1;
+            assert!(apart, "“{}” covers “{}”", a.4, b.4);
+        }
+    }
+}
+
+#[test]
+fn marks_carry_what_touching_them_means() {
+    let dog = dog(BuildType::Ordinary, Texture::Fleece);
+    let mut visit = visit(&dog, 460.0);
+    visit.coat.knots.insert(Zone::Flank, Knots::Tight);
+    let drawing = draw(&dog, &visit, everything(), true);
+    let has = |tag: Tag| drawing.shapes.iter().any(|s| s.tag == Some(tag));
+    assert!(has(Tag::Measure(Measure::HeightAtWithers)));
+    assert!(has(Tag::Measure(Measure::HockHeight)));
+    assert!(has(Tag::Zone(Zone::Ribs)));
+    assert!(has(Tag::Zone(Zone::Flank)), "knots can be touched");
+    assert!(
+        count(&drawing, Role::Knots) >= 5,
+        "tight knots are hatched close"
+    );
+}
+
+/// Never by tone alone: an estimate carries a tilde, a measure does not.
+#[test]
+fn estimates_and_measures_are_told_apart_in_writing() {
+    let dog = dog(BuildType::Ordinary, Texture::Fleece);
+    let drawing = draw(&dog, &visit(&dog, 460.0), everything(), false);
+    let texts = |role: Role| -> Vec<String> {
+        drawing
+            .shapes
+            .iter()
+            .filter(|s| s.role == role)
+            .filter_map(|s| match &s.geometry {
+                Geometry::Text { text, .. } => Some(text.clone()),
+                _ => None,
+            })
+            .collect()
+    };
+    assert!(texts(Role::EstimatedNumber).iter().all(|t| t.contains('~')));
+    assert!(
+        texts(Role::DimensionNumber)
+            .iter()
+            .all(|t| !t.contains('~'))
+    );
+    assert!(texts(Role::DimensionNumber).contains(&"460 ±2".to_owned()));
+}
+
+#[test]
+fn layers_that_are_off_are_not_drawn() {
+    let dog = dog(BuildType::Ordinary, Texture::Fleece);
+    let nothing = Layers {
+        table: false,
+        now: false,
+        plan: false,
+        skin: false,
+        ..Layers::default()
+    };
+    let drawing = draw(&dog, &visit(&dog, 460.0), nothing, true);
+    for role in [
+        Role::Rule,
+        Role::Cross,
+        Role::Now,
+        Role::Skin,
+        Role::ClipLine,
+        Role::ZoneNumber,
+    ] {
+        assert_eq!(count(&drawing, role), 0, "{role:?}");
+    }
+}
+
+/// A drawing is sent at every change: it stays under 150 kB (a budget of ours).
+#[test]
+fn a_full_drawing_is_small_enough_to_send_at_every_change() {
+    let dog = dog(BuildType::LongLow, Texture::Silky);
+    let drawing = draw(&dog, &visit(&dog, 260.0), everything(), true);
+    let bytes = serde_json::to_vec(&drawing).expect("writes").len();
+    assert!(bytes < 150_000, "{bytes}");
+}

@@ -1,0 +1,100 @@
+//! Kills the program again and again while entries are coming in: nothing acknowledged is lost.
+
+use std::io::{BufRead, BufReader, Read, Write};
+use std::net::TcpStream;
+use std::path::Path;
+use std::process::{Child, Command, Stdio};
+use std::time::Duration;
+
+use serde_json::{Value, json};
+use uuid::Uuid;
+use veliform_store::Store;
+
+fn start(folder: &Path) -> (Child, String) {
+    let mut child = Command::new(env!("CARGO_BIN_EXE_veliform"))
+        .args(["demo", "--port", "0", "--folder"])
+        .arg(folder)
+        .stdout(Stdio::piped())
+        .stderr(Stdio::null())
+        .spawn()
+        .expect("starts");
+    let mut line = String::new();
+    BufReader::new(child.stdout.take().expect("piped"))
+        .read_line(&mut line)
+        .expect("says its address");
+    let address = line.trim().rsplit("http://").next().expect("an address");
+    (child, address.to_owned())
+}
+
+/// One request; `None` when the server died under it.
+fn ask(address: &str, method: &str, path: &str, body: &str) -> Option<Value> {
+    let mut stream = TcpStream::connect(address).ok()?;
+    stream.set_read_timeout(Some(Duration::from_secs(5))).ok()?;
+    write!(
+        stream,
+        "{method} {path} HTTP/1.1\r\nHost: {address}\r\nContent-Type: application/json\r\nContent-Length: {}\r\nConnection: close\r\n\r\n{body}",
+        body.len()
+    )
+    .ok()?;
+    let mut answer = String::new();
+    stream.read_to_string(&mut answer).ok()?;
+    let (head, body) = answer.split_once("\r\n\r\n")?;
+    if !head.starts_with("HTTP/1.1 200") {
+        return None;
+    }
+    // Answers of a few lines come whole; chunked ones carry their sizes around the body.
+    let (from, to) = (body.find(['{', '['])?, body.rfind(['}', ']'])?);
+    serde_json::from_str(&body[from..=to]).ok()
+}
+
+#[test]
+fn no_acknowledged_entry_is_lost_by_a_kill() {
+    let folder = tempfile::tempdir().expect("a folder");
+    let (mut child, address) = start(folder.path());
+    let dogs = ask(&address, "GET", "/api/dogs", "").expect("answers");
+    let visit = dogs[0]["last_visit"]["id"]
+        .as_str()
+        .expect("a visit")
+        .to_owned();
+    let visit_id: Uuid = visit.parse().expect("an id");
+    child.kill().expect("killed");
+    child.wait().expect("ended");
+
+    let mut acknowledged: Vec<Uuid> = Vec::new();
+    for round in 0..15_u64 {
+        let (mut child, address) = start(folder.path());
+        let path = format!("/api/visits/{visit}/entries");
+        let writer = std::thread::spawn(move || {
+            let mut kept = Vec::new();
+            for n in 0..400_u64 {
+                let id = Uuid::from_u128(u128::from(round * 1000 + n + 1));
+                let entry = json!({"id": id, "at_ms": n, "author": "",
+                    "body": {"kind": "note_written", "text": format!("{round}.{n}")}});
+                let body = json!({ "entries": [entry] }).to_string();
+                match ask(&address, "POST", &path, &body) {
+                    Some(answer) if answer["new"] == 1 => kept.push(id),
+                    _ => break,
+                }
+            }
+            kept
+        });
+        // Somewhere in the middle of the writes; the place differs from round to round.
+        std::thread::sleep(Duration::from_millis(15 + 13 * round));
+        child.kill().expect("killed");
+        child.wait().expect("ended");
+        acknowledged.extend(writer.join().expect("the writer ends"));
+    }
+    assert!(acknowledged.len() > 30, "hardly anything was written");
+    let store = Store::open(&folder.path().join("salon.db")).expect("opens");
+    assert!(store.is_whole().expect("checks"));
+    let there: Vec<Uuid> = store
+        .visit(visit_id, 0)
+        .expect("reads")
+        .entries
+        .iter()
+        .map(|e| e.id)
+        .collect();
+    for id in &acknowledged {
+        assert!(there.contains(id), "{id} was acknowledged and is gone");
+    }
+}

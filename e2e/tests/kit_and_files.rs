@@ -1,0 +1,137 @@
+//! The salon's kit and settings, dog files in and out, paper.
+#![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
+
+mod support;
+
+use fantoccini::Locator;
+use fantoccini::wd::PrintConfigurationBuilder;
+use support::{LAPTOP, on_stage};
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_comb_is_added_corrected_retired_and_plans_follow() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/kit").await;
+        stage.until_text("Put it in the kit").await;
+
+        // Nonsense first: each thing wrong is named, nothing typed is lost.
+        stage.touch(&stage.find("Put it in the kit").await).await;
+        stage
+            .until_text("The tool has no name; type what is printed on it.")
+            .await;
+        stage.type_into("What is printed on it", "odd comb").await;
+        stage.type_into("Leaves", "14").await;
+        tokio::time::sleep(std::time::Duration::from_millis(400)).await;
+        stage.touch(&stage.find("Put it in the kit").await).await;
+        stage.until_text("odd comb").await;
+
+        // The plan takes it up: a lamb's body wants about 13 mm, and the 13 is retired.
+        stage
+            .touch(&stage.find("Retire the 13 mm comb").await)
+            .await;
+        stage
+            .until(
+                "it can be taken back",
+                "document.querySelector('[aria-label=\"Take back the 13 mm comb\"]')",
+            )
+            .await;
+        let visit = stage.visit_of("Tappet").await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage.until_text("Feet and bevels").await;
+        stage.until_text("odd comb comb over the 30").await;
+        let text = stage.script("return document.body.innerText").await;
+        assert!(
+            !text.as_str().unwrap().contains("13 mm comb"),
+            "a retired comb is planned"
+        );
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn inches_are_inches_everywhere_at_once() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/").await;
+        let visit = stage.visit_of("Tappet").await;
+        stage.go(&format!("{visit}/plan")).await;
+        stage.until_text("points right").await;
+        stage.touch(&stage.find("Lengths in mm; change").await).await;
+        // 460 mm is 18.11 in, to the eighth 18 1/8.
+        stage
+            .until(
+                "the carrier reads in inches",
+                "[...document.querySelectorAll('svg text')].some(t => t.textContent.startsWith('18 1/8'))",
+            )
+            .await;
+        stage.go(&format!("{visit}/hands")).await;
+        stage.until_text("Measure").await;
+        let field = stage.find("Height at withers").await;
+        assert_eq!(field.prop("value").await.unwrap().as_deref(), Some("18 1/8"));
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_dog_file_goes_out_and_comes_in_and_rubbish_is_refused() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/").await;
+        stage.until_text("Turntable").await;
+        let folder = tempfile::tempdir().unwrap();
+        let script = "const done = arguments[0]; fetch('/api/dogs').then(r => r.json()).then(d => fetch(`/api/dogs/${d[0].dog.id}/file`)).then(r => r.text()).then(done)";
+        let file = stage.client.execute_async(script, vec![]).await.unwrap();
+        let good = folder.path().join("good.json");
+        std::fs::write(&good, file.as_str().unwrap()).unwrap();
+        let bad = folder.path().join("bad.json");
+        std::fs::write(&bad, "{\"format\": \"veliform-dog\", \"version\": 7}").unwrap();
+
+        let input = stage.client.find(Locator::Css("input[type=file]")).await.unwrap();
+        input.send_keys(good.to_str().unwrap()).await.unwrap();
+        stage.until_text("is in, with 1 visits.").await;
+        let input = stage.client.find(Locator::Css("input[type=file]")).await.unwrap();
+        input.send_keys(bad.to_str().unwrap()).await.unwrap();
+        stage
+            .until_text("The dog file has version 7; this program reads up to 1. Update Veliform.")
+            .await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_cut_sheet_prints_as_one_a4_page() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/").await;
+        let visit = stage.visit_of("Turntable").await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage.until_text("Feet and bevels").await;
+        stage
+            .until("the paper is there", "document.querySelector('.paper svg')")
+            .await;
+        let config = PrintConfigurationBuilder::default()
+            .background(true)
+            .build()
+            .unwrap();
+        let pdf = stage.client.print(config).await.unwrap();
+        let folder = tempfile::tempdir().unwrap();
+        let path = folder.path().join("printed.pdf");
+        std::fs::write(&path, pdf).unwrap();
+        let info = std::process::Command::new("pdfinfo")
+            .arg(&path)
+            .output()
+            .unwrap();
+        let info = String::from_utf8_lossy(&info.stdout).into_owned();
+        assert!(info.contains("Pages:           1"), "{info}");
+        let text = std::process::Command::new("pdftotext")
+            .args([path.to_str().unwrap(), "-"])
+            .output()
+            .unwrap();
+        let text = String::from_utf8_lossy(&text.stdout).replace('\n', " ");
+        for wanted in ["Turntable", "Prepare", "Check", "When unsure, stop."] {
+            assert!(text.contains(wanted), "{wanted} is not on paper: {text}");
+        }
+        assert!(
+            !text.contains("Keep this plan"),
+            "the screen is not printed"
+        );
+    })
+    .await;
+}
