@@ -4,7 +4,7 @@
 mod support;
 
 use fantoccini::Locator;
-use fantoccini::wd::PrintConfigurationBuilder;
+use fantoccini::wd::{PrintConfigurationBuilder, PrintMargins, PrintSize};
 use support::{LAPTOP, on_stage};
 
 #[tokio::test(flavor = "multi_thread")]
@@ -108,6 +108,13 @@ async fn the_cut_sheet_prints_as_one_a4_page() {
             .await;
         let config = PrintConfigurationBuilder::default()
             .background(true)
+            .size(PrintSize::A4)
+            .margins(PrintMargins {
+                top: 0.0,
+                bottom: 0.0,
+                left: 0.0,
+                right: 0.0,
+            })
             .build()
             .unwrap();
         let pdf = stage.client.print(config).await.unwrap();

@@ -35,8 +35,6 @@ export function LengthField(props: Props) {
   const [sorry, setSorry] = useState<string | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
-  useEffect(() => () => clearTimeout(timer.current), []);
-
   const settle = (typed: string) => {
     if (typed.trim() === '') {
       keepText(name, null);
@@ -55,6 +53,20 @@ export function LengthField(props: Props) {
       },
     );
   };
+  // What was typed a moment ago is read before the field goes, and when it comes back.
+  const settleNow = useRef<() => void>(undefined);
+  useEffect(() => {
+    settleNow.current = () => {
+      if (text !== null && text !== shown) settle(text);
+    };
+  });
+  useEffect(() => {
+    settleNow.current?.();
+    return () => {
+      clearTimeout(timer.current);
+      settleNow.current?.();
+    };
+  }, []);
   const type = (typed: string) => {
     setText(typed);
     keepText(name, typed);
