@@ -134,16 +134,13 @@ fn main() {
         errors += wrong;
     }
     times.sort_unstable();
-    let at = |share: f64| {
-        let i = (share * (times.len() - 1) as f64) as usize;
-        times[i].as_secs_f64() * 1e3
-    };
+    let at = |percent: usize| times[(times.len() - 1) * percent / 100].as_secs_f64() * 1e3;
     println!(
         "{path}: {} requests in {seconds} s, {errors} errors; ms at p50 {:.2}, p95 {:.2}, p99 {:.2}, most {:.2}",
         times.len(),
-        at(0.5),
-        at(0.95),
-        at(0.99),
-        at(1.0)
+        at(50),
+        at(95),
+        at(99),
+        at(100)
     );
 }

@@ -124,7 +124,6 @@ fn speed(c: &mut Criterion) {
     let (points, _) = balance_points(&subject);
     let built = programme(&subject, &points).programme;
     let (p, q, a, bound) = built.matrices();
-    println!("the programme has {:?} unknowns and rows", built.size());
     let dense = |m: &Matrix| {
         let mut rows = vec![vec![0.0; m.columns]; m.rows];
         for ((i, j), v) in m.i.iter().zip(&m.j).zip(&m.v) {

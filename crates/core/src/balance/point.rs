@@ -245,18 +245,25 @@ impl BalancePoint {
 /// Beyond this many tolerances a point that gives up costs in a straight line (Huber's knee).
 pub const GIVES_UP_AT: f64 = 2.0;
 
+impl BalancePoint {
+    /// What the point costs at these lengths: weight × squared tolerances, straight beyond the knee.
+    pub fn cost(&self, lengths: &[f64]) -> f64 {
+        let off = self.off(lengths);
+        let cost = if self.judged.gives_up() && off > GIVES_UP_AT {
+            2.0 * GIVES_UP_AT * off - GIVES_UP_AT * GIVES_UP_AT
+        } else {
+            off * off
+        };
+        self.weight * cost
+    }
+
+    /// Whether the length at a spot moves it.
+    pub fn depends_on(&self, spot: usize) -> bool {
+        self.over.iter().any(|e| e.coefficients()[spot] != 0.0)
+    }
+}
+
 /// Balance cost of lengths: Σ weight × squared tolerances, straight beyond the knee.
 pub fn score(points: &[BalancePoint], lengths: &[f64]) -> f64 {
-    points
-        .iter()
-        .map(|p| {
-            let off = p.off(lengths);
-            let cost = if p.judged.gives_up() && off > GIVES_UP_AT {
-                2.0 * GIVES_UP_AT * off - GIVES_UP_AT * GIVES_UP_AT
-            } else {
-                off * off
-            };
-            p.weight * cost
-        })
-        .sum()
+    points.iter().map(|p| p.cost(lengths)).sum()
 }

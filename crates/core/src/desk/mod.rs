@@ -10,7 +10,7 @@ use crate::balance::Judged;
 use crate::coat::{CoatNow, Zone, resolve_coat};
 use crate::dog::{Dog, House};
 use crate::drawing::{DrawOptions, Drawing, Scene, draw_side};
-use crate::frame::{Frame, FrameValue, Problem, resolve};
+use crate::frame::{Frame, FrameValue, Problem, Severity, resolve};
 use crate::kit::Tool;
 use crate::look::{Look, LookId};
 use crate::plan::{
@@ -18,7 +18,7 @@ use crate::plan::{
 };
 use crate::sheet::DogFacts;
 use crate::solve::SolveError;
-use crate::units::Length;
+use crate::units::{Length, length_text};
 use crate::visit::{LookChoice, Visit};
 
 /// A dog on the desk: everything resolved, nothing solved yet.
@@ -102,6 +102,7 @@ impl<'a> Desk<'a> {
         let (coat, more) = resolve_coat(&visit.coat, frame.build.height, house.units);
         let mut problems = frame.problems.clone();
         problems.extend(more);
+        problems.extend(visit.look.and_then(|choice| body_problem(choice, house)));
         Self {
             dog,
             visit,
@@ -254,6 +255,23 @@ impl<'a> Desk<'a> {
 
 /// Body lengths a look may be asked for, mm: from a close clip to the longest comb (common practice).
 const LOOK_BODY_MM: std::ops::RangeInclusive<f64> = 2.0..=60.0;
+
+/// What is said of a body length no look can have; the look's own is used then.
+fn body_problem(choice: LookChoice, house: &House) -> Option<Problem> {
+    let body = choice.body_mm?;
+    let (low, high) = (*LOOK_BODY_MM.start(), *LOOK_BODY_MM.end());
+    let text = |mm| length_text(Length::constant_mm(mm), house.units);
+    (!LOOK_BODY_MM.contains(&body.as_mm())).then(|| Problem {
+        field: "look.body".into(),
+        severity: Severity::Refused,
+        message: format!(
+            "Body length {} cannot be: it lies between {} and {}; the look's own is used.",
+            length_text(body, house.units),
+            text(low),
+            text(high)
+        ),
+    })
+}
 
 /// One touch on a zone, before anything is decided.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]

@@ -39,6 +39,9 @@ impl Annotator<'_> {
             if self.layers.lines {
                 self.chalk_lines(report);
             }
+            if self.layers.pins {
+                self.keep_room_for_pins(report);
+            }
             if self.layers.lengths {
                 self.lengths(report);
             }
@@ -371,8 +374,17 @@ impl Annotator<'_> {
                 near(-0.8, 1.2, Anchor::End),
                 near(0.8, -1.6, Anchor::Start),
                 near(-0.8, -1.6, Anchor::End),
+                near(2.0, 0.6, Anchor::Start),
+                near(-2.0, 0.6, Anchor::End),
+                near(3.0, -0.6, Anchor::Start),
+                near(-3.0, -0.6, Anchor::End),
+                near(0.0, 2.2, Anchor::Middle),
+                near(0.0, -2.6, Anchor::Middle),
             ];
-            self.place(Role::LandmarkName, &places, name, 0.85, None, false);
+            let role = Role::LandmarkName;
+            if self.place(role, &places, name, 0.85, None, true).is_none() {
+                self.place(role, &places, name, 0.85, None, false);
+            }
         }
     }
 
@@ -584,16 +596,34 @@ impl Annotator<'_> {
         }
     }
 
+    /// Where the pins stand: at their places, moved apart where they would cover one another.
+    fn pin_places(&self, report: &PlanReport) -> Vec<Point> {
+        let t = self.painter.text_mm;
+        let mut places: Vec<Point> = Vec::new();
+        for reason in &report.reasons {
+            let mut at = to_page(Point::new(reason.at_mm[0], reason.at_mm[1]));
+            while places.iter().any(|p| p.distance(at) < 1.6 * t) {
+                at += Vec2::new(1.6 * t, 0.0);
+            }
+            places.push(at);
+        }
+        places
+    }
+
+    fn keep_room_for_pins(&mut self, report: &PlanReport) {
+        let t = self.painter.text_mm;
+        for at in self.pin_places(report) {
+            let below = at - Vec2::new(0.0, 0.4 * t);
+            self.painter
+                .labels
+                .occupy(below, Anchor::Middle, "00", 1.5 * t);
+        }
+    }
+
     fn pins(&mut self, report: &PlanReport) {
         let t = self.painter.text_mm;
-        let mut taken: Vec<Point> = Vec::new();
-        for (i, reason) in report.reasons.iter().enumerate() {
+        for (i, at) in self.pin_places(report).into_iter().enumerate() {
             let number = u32::try_from(i + 1).unwrap_or(u32::MAX);
-            let mut at = to_page(Point::new(reason.at_mm[0], reason.at_mm[1]));
-            while taken.iter().any(|p| p.distance(at) < 1.5 * t) {
-                at += Vec2::new(1.5 * t, 0.0);
-            }
-            taken.push(at);
             let tag = Some(Tag::Pin(number));
             self.push(
                 Role::Pin,

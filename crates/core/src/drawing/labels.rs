@@ -75,6 +75,13 @@ fn overlap(a: Rect, b: Rect) -> bool {
 
 /// Whether a line passes through a rectangle.
 fn crosses(line: Line, area: Rect) -> bool {
+    let is_aside = line.p0.x.max(line.p1.x) < area.x0
+        || line.p0.x.min(line.p1.x) > area.x1
+        || line.p0.y.max(line.p1.y) < area.y0
+        || line.p0.y.min(line.p1.y) > area.y1;
+    if is_aside {
+        return false;
+    }
     if area.contains(line.p0) || area.contains(line.p1) {
         return true;
     }

@@ -1,4 +1,4 @@
-use kurbo::{Line, ParamCurveNearest, Point};
+use kurbo::Point;
 
 /// Drops points that lie within `tolerance` of the line through their neighbours
 /// (Ramer, Douglas and Peucker), and rounds to a tenth of a millimetre.
@@ -13,9 +13,8 @@ pub(super) fn simplified(points: &[Point], tolerance: f64) -> Vec<f64> {
         keep[last] = true;
         let mut stack = vec![(0, last)];
         while let Some((a, b)) = stack.pop() {
-            let chord = Line::new(points[a], points[b]);
             let far = (a + 1..b)
-                .map(|i| (i, chord.nearest(points[i], 1e-6).distance_sq))
+                .map(|i| (i, distance_sq(points[i], points[a], points[b])))
                 .max_by(|x, y| x.1.total_cmp(&y.1));
             if let Some((i, distance)) = far
                 && distance > tolerance * tolerance
@@ -32,6 +31,13 @@ pub(super) fn simplified(points: &[Point], tolerance: f64) -> Vec<f64> {
         .filter(|(_, kept)| *kept)
         .flat_map(|(p, _)| [tenth(p.x), tenth(p.y)])
         .collect()
+}
+
+/// Squared distance of a point from a segment.
+fn distance_sq(p: Point, a: Point, b: Point) -> f64 {
+    let along = b - a;
+    let t = ((p - a).dot(along) / along.hypot2().max(1e-12)).clamp(0.0, 1.0);
+    (p - (a + along * t)).hypot2()
 }
 
 pub(super) fn tenth(mm: f64) -> f64 {

@@ -1,7 +1,7 @@
 use uuid::Uuid;
 
 use super::units::Unit;
-use crate::balance::{BalancePoint, Skin, Subject, bounds, score, shortest_safe_mm};
+use crate::balance::{BalancePoint, Skin, Subject, bounds, shortest_safe_mm};
 use crate::coat::{CoatNow, Knots, Zone};
 use crate::kit::{Direction, Tool, ToolKind, UnderComb, full_leaves_mm, skim_leaves_mm};
 
@@ -133,30 +133,32 @@ pub fn best_set(options: &[Vec<UnitCut>]) -> Vec<usize> {
                 .collect()
         })
         .collect();
-    let mut best = (f64::INFINITY, 0_u32);
-    for set in 0_u32..1 << tools.len() {
-        let mut cost = TOOL * f64::from(set.count_ones());
-        for (unit, free) in with.iter().zip(&free) {
-            let mut least = *free;
-            let mut rest = set;
-            while rest != 0 {
-                least = least.min(unit[rest.trailing_zeros() as usize]);
-                rest &= rest - 1;
-            }
-            cost += least;
-            if cost >= best.0 {
-                break;
-            }
-        }
-        if cost < best.0 {
-            best = (cost, set);
+    // Cost of every subset: a unit takes the cheapest of its tools in the subset, which is the
+    // cheaper of the subset without its lowest tool and that tool.
+    let subsets = 1_usize << tools.len();
+    let mut costs: Vec<f64> = (0..subsets)
+        .map(|set| TOOL * f64::from(set.count_ones()))
+        .collect();
+    let mut least = vec![0.0; subsets];
+    for (unit, free) in with.iter().zip(&free) {
+        least[0] = *free;
+        costs[0] += free;
+        for set in 1..subsets {
+            let lowest = set.trailing_zeros() as usize;
+            least[set] = least[set & (set - 1)].min(unit[lowest]);
+            costs[set] += least[set];
         }
     }
+    let best = costs
+        .iter()
+        .enumerate()
+        .min_by(|a, b| a.1.total_cmp(b.1))
+        .map_or(0, |(set, _)| set);
     let allowed = |tool: Uuid| {
         tools
             .iter()
             .position(|t| *t == tool)
-            .is_some_and(|i| best.1 >> i & 1 == 1)
+            .is_some_and(|i| best >> i & 1 == 1)
     };
     options
         .iter()
@@ -310,6 +312,14 @@ impl Bench<'_> {
         ideal_mm: &[f64],
     ) -> Vec<UnitCut> {
         let places: Vec<Vec<usize>> = Unit::ALL.iter().map(|u| u.spots(self.subject)).collect();
+        // A swap moves only the points its unit's spots move.
+        let moved: Vec<Vec<&BalancePoint>> = places
+            .iter()
+            .map(|spots| {
+                let touches = |p: &&BalancePoint| spots.iter().any(|i| p.depends_on(*i));
+                self.points.iter().filter(touches).collect()
+            })
+            .collect();
         let mut lengths = ideal_mm.to_vec();
         let put = |lengths: &mut [f64], u: usize, option: &UnitCut| {
             for (i, l) in places[u].iter().zip(&option.leaves_mm) {
@@ -340,7 +350,8 @@ impl Bench<'_> {
                         continue;
                     }
                     put(&mut lengths, u, option);
-                    let cost = cost + SWAP_BALANCE * score(self.points, &lengths);
+                    let balance: f64 = moved[u].iter().map(|p| p.cost(&lengths)).sum();
+                    let cost = cost + SWAP_BALANCE * balance;
                     if cost < best.0 - 1e-9 {
                         best = (cost, i);
                     }

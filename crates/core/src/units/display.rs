@@ -50,11 +50,12 @@ fn millimetres_text(mm: f64) -> String {
 fn eighths_text(inches: f64) -> String {
     #[expect(
         clippy::cast_possible_truncation,
-        reason = "a dog's inches are far from i64's limits"
+        clippy::cast_sign_loss,
+        reason = "positive; what no dog has is written as the largest there is"
     )]
-    let eighths = (inches * 8.0).round() as i64;
-    let sign = if eighths < 0 { "-" } else { "" };
-    let (whole, rest) = (eighths.abs() / 8, eighths.abs() % 8);
+    let eighths = (inches.abs() * 8.0).round() as u64;
+    let sign = if inches < 0.0 && eighths > 0 { "-" } else { "" };
+    let (whole, rest) = (eighths / 8, eighths % 8);
     let (top, bottom) = match rest {
         2 | 6 => (rest / 2, 4),
         4 => (1, 2),
@@ -163,6 +164,16 @@ mod tests {
         assert_eq!(length_text(mm(value), UnitSystem::Inches), text);
         let back = parse_length(&format!("{text} in"), UnitSystem::Millimetres).expect("reads");
         assert!(back.approx_eq(mm(value), mm(1e-9)));
+    }
+
+    #[rstest]
+    #[case(1e300)]
+    #[case(-1e300)]
+    #[case(-12.7)]
+    fn any_finite_length_can_be_written(#[case] value: f64) {
+        for system in [UnitSystem::Millimetres, UnitSystem::Inches] {
+            assert!(!length_text(mm(value), system).is_empty());
+        }
     }
 
     #[rstest]
