@@ -180,7 +180,7 @@ impl PageWriter {
                 400,
                 TEXT,
                 "start",
-                &cut(&format!("{}: {said}", line.line.label()), 66),
+                &cut(&format!("{}: {said}", line.label), 66),
             );
             y += 2.5;
         }
@@ -248,7 +248,7 @@ fn lay_out(plan: &PlanReport, size: f64) -> Rows {
             stage = Some(step.stage);
             y += 0.3 * line;
             rows.rules.push(y);
-            let word = step.stage.label().to_owned();
+            let word = step.stage_label.clone();
             rows.words
                 .push(((MARGIN, y + line), size, 700, TEXT, "start", word));
         }

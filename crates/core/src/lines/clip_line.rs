@@ -74,6 +74,8 @@ pub struct HandDistance {
 pub struct ClipLine {
     /// Which.
     pub line: LineName,
+    /// Its name.
+    pub label: String,
     /// Its course on the side page, mm.
     pub path_mm: Vec<[f64; 2]>,
     /// In a few words, for the drawing.

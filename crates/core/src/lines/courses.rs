@@ -102,6 +102,7 @@ impl Draft<'_> {
             let start = head.at(ear.0 - 0.12, ear.1 + 0.02);
             ClipLine {
                 line: LineName::Nape,
+                label: LineName::Nape.label().into(),
                 path_mm: Self::path(&[
                     start,
                     down(S::CrestMid),
@@ -121,6 +122,7 @@ impl Draft<'_> {
         } else {
             ClipLine {
                 line: LineName::Nape,
+                label: LineName::Nape.label().into(),
                 path_mm: Self::path(&[
                     self.edge.at(S::Occiput),
                     occiput.lerp(self.skin(S::JawAngle), 0.3),
@@ -140,6 +142,7 @@ impl Draft<'_> {
         let inside = 0.05 * self.h();
         ClipLine {
             line: LineName::Throat,
+            label: LineName::Throat.label().into(),
             path_mm: Self::path(&[
                 jaw.lerp(self.skin(S::CrestMid), 0.30),
                 self.skin(S::ThroatMid) - Vec2::new(inside, 0.0),
@@ -164,6 +167,7 @@ impl Draft<'_> {
         let elbow = self.skin(S::Elbow);
         ClipLine {
             line: LineName::Shoulder,
+            label: LineName::Shoulder.label().into(),
             path_mm: Self::path(&[
                 shoulder - Vec2::new(0.02 * self.h(), 0.0),
                 Point::new(0.5 * (shoulder.x + elbow.x), elbow.y + 0.015 * self.h()),
@@ -190,6 +194,7 @@ impl Draft<'_> {
         let at = a.lerp(b, t);
         ClipLine {
             line: LineName::Waist,
+            label: LineName::Waist.label().into(),
             path_mm: vec![
                 [at.x, at.y - 0.015 * self.h()],
                 [at.x, at.y + 0.045 * self.h()],
@@ -208,6 +213,7 @@ impl Draft<'_> {
         let left = |s: S| self.skin(s).distance(self.edge.at(s));
         ClipLine {
             line: LineName::Underline,
+            label: LineName::Underline.label().into(),
             path_mm: self.along_edge(&[
                 S::FlankFold,
                 S::TuckUp,
@@ -235,6 +241,7 @@ impl Draft<'_> {
         let drop = self.skin(S::Buttock);
         ClipLine {
             line: LineName::Thigh,
+            label: LineName::Thigh.label().into(),
             path_mm: Self::path(&[
                 fold,
                 Point::new(fold.x - 0.06 * self.h(), fold.y + over),
@@ -257,6 +264,7 @@ impl Draft<'_> {
         let hock = self.skin(S::HockPoint);
         ClipLine {
             line: LineName::RumpDrop,
+            label: LineName::RumpDrop.label().into(),
             path_mm: self.along_edge(&[S::PinBone, S::Buttock, S::ThighBack, S::Bend]),
             mark: "straight down to the bend".into(),
             above: "rump".into(),
@@ -276,6 +284,7 @@ impl Draft<'_> {
         let y = self.skin(S::HockPoint).y;
         ClipLine {
             line: LineName::Hock,
+            label: LineName::Hock.label().into(),
             path_mm: vec![[back.x, y], [front.x, y]],
             mark: "leg length from the hock".into(),
             above: "back of the hind leg".into(),
@@ -301,6 +310,7 @@ impl Draft<'_> {
         };
         ClipLine {
             line: LineName::TailBase,
+            label: LineName::TailBase.label().into(),
             path_mm: Self::path(&[
                 set + Vec2::new(0.05, 0.015) * self.h(),
                 set + Vec2::new(0.005, -0.035) * self.h(),

@@ -58,6 +58,8 @@ pub struct Step {
     pub number: u32,
     /// Its stage.
     pub stage: Stage,
+    /// The stage's name.
+    pub stage_label: String,
     /// What is done.
     pub what: String,
     /// With which tool; empty where none is needed.
@@ -161,6 +163,7 @@ impl Writer<'_> {
         self.steps.push(Step {
             number,
             stage,
+            stage_label: stage.label().into(),
             what: draft.what,
             tool: draft.tool,
             stroke: draft.stroke.into(),

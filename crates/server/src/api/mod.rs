@@ -1,5 +1,6 @@
 //! The routes, one file per resource: extract, call, answer.
 
+mod at_visit;
 mod catalogue;
 mod desk;
 mod dogs;

@@ -3,14 +3,14 @@ use actix_web::{HttpResponse, get, web};
 use serde::Deserialize;
 use utoipa::IntoParams;
 use uuid::Uuid;
-use veliform_core::desk::{Desk, Reasons};
+use veliform_core::desk::Reasons;
 use veliform_core::drawing::{DrawOptions, Layers};
-use veliform_core::visit::fold;
 use veliform_formats::{
     Sheet, Theme, drawing_svg as write_drawing, pdf, png, sheet_svg as write_sheet,
 };
 use veliform_store::Store;
 
+use super::at_visit::AtVisit;
 use super::files::attachment;
 use crate::blocking::Salon;
 use crate::error::{ApiError, ErrorBody};
@@ -32,10 +32,8 @@ const fn usual_width() -> u32 {
 
 /// The sheet of a visit and the dog's name.
 fn sheet(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
-    let log = store.visit(visit, 0)?;
-    let (dog, house, kit) = (store.dog(log.head.dog)?, store.house()?, store.kit()?);
-    let state = fold(&dog, &log.entries);
-    let desk = Desk::new(&dog, &state, &house, &kit);
+    let at = AtVisit::read(store, visit)?;
+    let desk = at.desk();
     let solved = desk.plan(Reasons::Skip)?;
     let layers = Layers {
         lengths: true,
@@ -51,14 +49,14 @@ fn sheet(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
         },
     );
     let svg = write_sheet(&Sheet {
-        name: &dog.name,
-        owner: &dog.owner,
-        salon: &house.name,
-        day: &day(log.head.began_ms),
+        name: &at.dog.name,
+        owner: &at.dog.owner,
+        salon: &at.house.name,
+        day: &day(at.began_ms),
         plan: &solved.report,
         drawing: &drawing,
     });
-    Ok((dog.name, svg))
+    Ok((at.dog.name, svg))
 }
 
 fn day(at_ms: i64) -> String {
@@ -68,10 +66,8 @@ fn day(at_ms: i64) -> String {
 }
 
 fn drawing(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
-    let log = store.visit(visit, 0)?;
-    let (dog, house, kit) = (store.dog(log.head.dog)?, store.house()?, store.kit()?);
-    let state = fold(&dog, &log.entries);
-    let desk = Desk::new(&dog, &state, &house, &kit);
+    let at = AtVisit::read(store, visit)?;
+    let desk = at.desk();
     let solved = desk.plan(Reasons::Find)?;
     let layers = Layers {
         lengths: true,
@@ -85,7 +81,7 @@ fn drawing(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
     };
     let drawing = desk.draw(Some(&solved), &options);
     let svg = write_drawing(&drawing, Theme::Light, DRAWING_WIDTH_MM);
-    Ok((dog.name, svg))
+    Ok((at.dog.name, svg))
 }
 
 fn file(name: &str, ending: &str, kind: &str, bytes: Vec<u8>) -> HttpResponse {

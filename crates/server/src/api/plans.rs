@@ -5,8 +5,9 @@ use uuid::Uuid;
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::drawing::{DrawOptions, Layers};
 use veliform_core::plan::METHOD;
-use veliform_core::visit::{Entry, EntryBody, KeptPlan, fold};
+use veliform_core::visit::{Entry, EntryBody, KeptPlan};
 
+use super::at_visit::AtVisit;
 use crate::blocking::Salon;
 use crate::error::{ApiError, ErrorBody};
 
@@ -52,19 +53,16 @@ pub(crate) async fn keep_plan(
             if let Ok(kept) = store.plan(id) {
                 return Ok(kept);
             }
-            let log = store.visit(visit, 0)?;
-            let (dog, house, kit) = (store.dog(log.head.dog)?, store.house()?, store.kit()?);
-            let state = fold(&dog, &log.entries);
-            let desk = Desk::new(&dog, &state, &house, &kit);
-            let view = desk.plan_view(Reasons::Find, &with_marks())?;
+            let at = AtVisit::read(store, visit)?;
+            let view = at.desk().plan_view(Reasons::Find, &with_marks())?;
             let plan = KeptPlan {
                 id,
                 at_ms,
                 method: METHOD.into(),
-                dog: dog.clone(),
-                visit: state.clone(),
-                house: house.clone(),
-                kit: kit.clone(),
+                dog: at.dog,
+                visit: at.visit,
+                house: at.house,
+                kit: at.kit,
                 report: view.plan,
                 drawing: view.evaluation.drawing,
             };

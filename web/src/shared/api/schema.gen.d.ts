@@ -464,6 +464,8 @@ export interface components {
             below: string;
             /** @description Distances a hand can lay off. */
             hand: components["schemas"]["HandDistance"][];
+            /** @description Its name. */
+            label: string;
             /** @description How the join is left. */
             left: components["schemas"]["LeftAs"];
             /** @description Which. */
@@ -1277,6 +1279,8 @@ export interface components {
             number: number;
             /** @description Its stage. */
             stage: components["schemas"]["Stage"];
+            /** @description The stage's name. */
+            stage_label: string;
             /** @description Stroke and direction; empty where none applies. */
             stroke: string;
             /** @description Where it stops. */

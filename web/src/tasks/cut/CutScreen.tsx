@@ -9,15 +9,6 @@ import { Said } from '../../shared/ui/controls';
 import { minutesText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 
-const STAGES: Record<Schemas['Stage'], string> = {
-  prepare: 'Prepare',
-  clip: 'Clip',
-  feet_and_bevels: 'Feet and bevels',
-  scissor: 'Scissor',
-  blend: 'Blend',
-  check: 'Check',
-};
-
 /** The cut sheet: the plan as ordered steps; printed, as PDF, as drawing. */
 export function CutScreen() {
   const work = useVisitWork();
@@ -88,7 +79,7 @@ function Steps({ steps }: { steps: Schemas['Step'][] }) {
       {steps.map((step, i) => (
         <li key={step.number} className="pb-3">
           {steps[i - 1]?.stage !== step.stage && (
-            <h3 className="border-t border-line pt-2 text-lg font-bold">{STAGES[step.stage]}</h3>
+            <h3 className="border-t border-line pt-2 text-lg font-bold">{step.stage_label}</h3>
           )}
           <StepLines step={step} />
         </li>

@@ -1,18 +1,6 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/react';
 import type { Schemas } from '../../shared/api/client';
 
-const NAMES: Record<Schemas['LineName'], string> = {
-  nape: 'Nape',
-  throat: 'Throat',
-  shoulder: 'Shoulder',
-  waist: 'Waist',
-  underline: 'Underline',
-  thigh: 'Thigh',
-  rump_drop: 'Rump drop',
-  hock: 'Hock',
-  tail_base: 'Tail base',
-};
-
 /** The clip lines with the distances a hand can lay off from a bone. */
 export function LineList({ lines }: { lines: Schemas['ClipLine'][] }) {
   return (
@@ -23,7 +11,7 @@ export function LineList({ lines }: { lines: Schemas['ClipLine'][] }) {
       <DisclosurePanel as="dl" className="text-sm">
         {lines.map((line) => (
           <div key={line.line} className="border-t border-line py-1">
-            <dt className="font-bold">{NAMES[line.line]}</dt>
+            <dt className="font-bold">{line.label}</dt>
             {line.hand.map((hand) => (
               <dd key={hand.from}>
                 <b className="font-mono">{hand.text}</b> {hand.from}

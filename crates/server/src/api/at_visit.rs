@@ -1,0 +1,37 @@
+use uuid::Uuid;
+use veliform_core::desk::Desk;
+use veliform_core::dog::{Dog, House};
+use veliform_core::kit::Tool;
+use veliform_core::visit::{Visit, fold};
+use veliform_store::Store;
+
+use crate::error::ApiError;
+
+/// A kept visit, with all that its desk stands on.
+pub(crate) struct AtVisit {
+    pub dog: Dog,
+    pub house: House,
+    pub kit: Vec<Tool>,
+    pub visit: Visit,
+    pub began_ms: i64,
+}
+
+impl AtVisit {
+    /// Reads a visit with its dog, the salon's settings and kit.
+    pub(crate) fn read(store: &Store, visit: Uuid) -> Result<Self, ApiError> {
+        let log = store.visit(visit, 0)?;
+        let dog = store.dog(log.head.dog)?;
+        Ok(Self {
+            visit: fold(&dog, &log.entries),
+            dog,
+            house: store.house()?,
+            kit: store.kit()?,
+            began_ms: log.head.began_ms,
+        })
+    }
+
+    /// Puts it on the desk.
+    pub(crate) fn desk(&self) -> Desk<'_> {
+        Desk::new(&self.dog, &self.visit, &self.house, &self.kit)
+    }
+}
