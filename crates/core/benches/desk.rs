@@ -32,10 +32,7 @@ fn visit(dog: &Dog) -> Visit {
         (Measure::HeightAtWithers, 440.0),
         (Measure::BodyLength, 484.0),
     ] {
-        let taken = TakenMeasure {
-            value_mm: Length::constant_mm(mm),
-            method: Method::Tape,
-        };
+        let taken = TakenMeasure::by(Method::Tape, Length::constant_mm(mm));
         visit.frame.measures.insert(measure, taken);
     }
     visit.frame.felt.insert(Felt::DipInBack, Grade::Marked);

@@ -23,10 +23,10 @@ fn dog(build: BuildType, texture: Texture) -> Dog {
 
 fn visit(dog: &Dog, height: f64) -> Visit {
     let mut visit = fold(dog, &[]);
-    let taken = TakenMeasure {
-        value_mm: Length::from_mm(height).expect("finite"),
-        method: Method::HeightStick,
-    };
+    let taken = TakenMeasure::by(
+        Method::HeightStick,
+        Length::from_mm(height).expect("finite"),
+    );
     visit.frame.measures.insert(Measure::HeightAtWithers, taken);
     visit.look = Some(LookChoice {
         look: LookId::Lamb,

@@ -11,10 +11,7 @@ use veliform_core::frame::{
 use veliform_core::units::{Length, UnitSystem};
 
 fn taken(mm: f64) -> TakenMeasure {
-    TakenMeasure {
-        value_mm: Length::from_mm(mm).expect("finite"),
-        method: Method::Tape,
-    }
+    TakenMeasure::by(Method::Tape, Length::from_mm(mm).expect("finite"))
 }
 
 fn of_height(mm: f64) -> FrameInput {

@@ -15,10 +15,8 @@ fn input(build: BuildType, values: &[(Measure, f64)]) -> FrameInput {
         measures: values
             .iter()
             .map(|(m, mm)| {
-                let taken = TakenMeasure {
-                    value_mm: Length::from_mm(*mm).expect("finite"),
-                    method: Method::Caliper,
-                };
+                let taken =
+                    TakenMeasure::by(Method::Caliper, Length::from_mm(*mm).expect("finite"));
                 (*m, taken)
             })
             .collect(),

@@ -47,10 +47,7 @@ fn builds() -> impl Strategy<Value = Build> {
                 (Measure::HipCrestHeight, hip * height),
                 (Measure::HockHeight, hock * height),
             ] {
-                let taken = TakenMeasure {
-                    value_mm: Length::from_mm(mm).expect("finite"),
-                    method: Method::Tape,
-                };
+                let taken = TakenMeasure::by(Method::Tape, Length::from_mm(mm).expect("finite"));
                 input.measures.insert(measure, taken);
             }
             input.felt = Felt::ALL.into_iter().zip(felt).collect();

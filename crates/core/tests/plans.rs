@@ -55,10 +55,7 @@ fn visit(height: f64, length: f64, coat: f64, look: LookId) -> Visit {
         (Measure::HeightAtWithers, height),
         (Measure::BodyLength, length),
     ] {
-        let taken = TakenMeasure {
-            value_mm: mm(value),
-            method: Method::Tape,
-        };
+        let taken = TakenMeasure::by(Method::Tape, mm(value));
         visit.frame.measures.insert(measure, taken);
     }
     visit.coat.all_over_mm = Some(mm(coat));

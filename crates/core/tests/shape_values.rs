@@ -14,10 +14,7 @@ fn default_dog() -> SideShape {
     let mut input = FrameInput::default();
     input.measures.insert(
         Measure::HeightAtWithers,
-        TakenMeasure {
-            value_mm: Length::constant_mm(460.0),
-            method: Method::Tape,
-        },
+        TakenMeasure::by(Method::Tape, Length::constant_mm(460.0)),
     );
     side_shape(&resolve(&input, UnitSystem::Millimetres).build)
 }

@@ -50,10 +50,7 @@ fn kit() -> Vec<Tool> {
 
 fn visit(dog: &Dog, height: f64, look: LookId) -> Visit {
     let mut visit = fold(dog, &[]);
-    let taken = TakenMeasure {
-        value_mm: mm(height),
-        method: Method::HeightStick,
-    };
+    let taken = TakenMeasure::by(Method::HeightStick, mm(height));
     visit.frame.measures.insert(Measure::HeightAtWithers, taken);
     visit.coat.all_over_mm = Some(mm(0.13 * height));
     visit.look = Some(LookChoice {

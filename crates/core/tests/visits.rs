@@ -25,10 +25,7 @@ fn entry(n: u128, at_ms: i64, body: EntryBody) -> Entry {
 fn height(mm: f64) -> EntryBody {
     EntryBody::MeasureSet {
         measure: Measure::HeightAtWithers,
-        taken: TakenMeasure {
-            value_mm: Length::from_mm(mm).expect("finite"),
-            method: Method::Tape,
-        },
+        taken: TakenMeasure::by(Method::Tape, Length::from_mm(mm).expect("finite")),
     }
 }
 
@@ -42,6 +39,7 @@ fn bodies() -> impl Strategy<Value = EntryBody> {
             EntryBody::FeltSet {
                 felt: Felt::DipInBack,
                 grade,
+                right: None,
             }
         }),
         prop::sample::select(vec![Zone::Chest, Zone::Flank]).prop_map(|zone| {
@@ -125,7 +123,11 @@ fn something_new_ends_what_could_be_redone() {
 /// A leg cannot be both straight and well bent (common practice).
 #[test]
 fn a_leg_is_straight_or_well_bent_never_both() {
-    let felt = |felt, grade| EntryBody::FeltSet { felt, grade };
+    let felt = |felt, grade| EntryBody::FeltSet {
+        felt,
+        grade,
+        right: None,
+    };
     let log = [
         entry(1, 1, felt(Felt::StraightBehind, Grade::Marked)),
         entry(2, 2, felt(Felt::WellBent, Grade::Slight)),

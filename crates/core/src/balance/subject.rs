@@ -277,7 +277,7 @@ fn zone_of(width: Width) -> Zone {
 fn half_width(b: &Build, width: Width) -> f64 {
     let whole = match width {
         Width::Neck => b.neck_width,
-        Width::Shoulder => b.chest_width,
+        Width::Shoulder => b.shoulder_width,
         // Ribs in front are a little narrower than at the last one (balance-model.md 2).
         Width::RibFront => 0.985 * b.rib_width,
         Width::LastRib => b.rib_width,

@@ -144,15 +144,11 @@ pub fn resolve_coat(
             return Some(mm);
         }
         let text = |mm| length_text(Length::from_mm(mm).unwrap_or_default(), units);
-        problems.push(Problem {
-            field,
-            severity: Severity::Refused,
-            message: format!(
+        problems.push(Problem::of(field, Severity::Refused, format!(
                 "{name} {} cannot be: a coat's length lies between 0 and {}; comb it out and measure again.",
                 text(mm),
                 text(LONGEST_MM)
-            ),
-        });
+            )));
         None
     };
     let all_over = checked("coat.all_over".into(), "Coat all over", input.all_over_mm);
@@ -174,13 +170,9 @@ pub fn resolve_coat(
     let stand = match input.stand {
         Some(stand) if (low..=high).contains(&stand) => stand,
         Some(stand) => {
-            problems.push(Problem {
-                field: "coat.stand".into(),
-                severity: Severity::Refused,
-                message: format!(
+            problems.push(Problem::of("coat.stand", Severity::Refused, format!(
                     "Stand {stand:.2} cannot be: it lies between {low} and {high}; draw out a lock, let it settle and compare."
-                ),
-            });
+                )));
             input.texture.stand()
         }
         None => input.texture.stand(),
@@ -189,16 +181,12 @@ pub fn resolve_coat(
         if let (Some(low), Some(high)) = (limit.not_shorter_mm, limit.not_longer_mm)
             && low > high
         {
-            problems.push(Problem {
-                field: format!("limit.{}", zone.label()),
-                severity: Severity::Unusual,
-                message: format!(
+            problems.push(Problem::of(format!("limit.{}", zone.label()), Severity::Unusual, format!(
                     "The {} cannot be both not shorter than {} and not longer than {}; the longer limit is kept.",
                     zone.label(),
                     length_text(low, units),
                     length_text(high, units)
-                ),
-            });
+                )));
         }
     }
     let coat = CoatNow {

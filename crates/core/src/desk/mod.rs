@@ -261,15 +261,17 @@ fn body_problem(choice: LookChoice, house: &House) -> Option<Problem> {
     let body = choice.body_mm?;
     let (low, high) = (*LOOK_BODY_MM.start(), *LOOK_BODY_MM.end());
     let text = |mm| length_text(Length::constant_mm(mm), house.units);
-    (!LOOK_BODY_MM.contains(&body.as_mm())).then(|| Problem {
-        field: "look.body".into(),
-        severity: Severity::Refused,
-        message: format!(
-            "Body length {} cannot be: it lies between {} and {}; the look's own is used.",
-            length_text(body, house.units),
-            text(low),
-            text(high)
-        ),
+    (!LOOK_BODY_MM.contains(&body.as_mm())).then(|| {
+        Problem::of(
+            "look.body",
+            Severity::Refused,
+            format!(
+                "Body length {} cannot be: it lies between {} and {}; the look's own is used.",
+                length_text(body, house.units),
+                text(low),
+                text(high)
+            ),
+        )
     })
 }
 

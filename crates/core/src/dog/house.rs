@@ -42,11 +42,7 @@ impl House {
     pub fn check(&self) -> Vec<Problem> {
         let mut problems = Vec::new();
         let mut refuse = |field: &str, message: String| {
-            problems.push(Problem {
-                field: field.into(),
-                severity: Severity::Refused,
-                message,
-            });
+            problems.push(Problem::of(field, Severity::Refused, message));
         };
         let letters = self.name.chars().count();
         if letters > NAME_LETTERS {

@@ -97,11 +97,7 @@ impl Dog {
     pub fn check(&self) -> Vec<Problem> {
         let mut problems = Vec::new();
         let mut refuse = |field: &str, message: String| {
-            problems.push(Problem {
-                field: field.into(),
-                severity: Severity::Refused,
-                message,
-            });
+            problems.push(Problem::of(field, Severity::Refused, message));
         };
         if self.name.trim().is_empty() {
             refuse("dog.name", "The dog has no name; type one.".into());

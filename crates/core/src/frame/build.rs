@@ -1,3 +1,4 @@
+use kurbo::Point;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -50,6 +51,12 @@ pub enum BuildType {
     Toy,
     /// Deep muzzle, low ears, stub.
     Spaniel,
+    /// Square, harsh, long flat head, straight behind.
+    Terrier,
+    /// A little longer than tall, deep chest, strong head.
+    Retriever,
+    /// Very short face, broad skull and front.
+    ShortFaced,
 }
 
 /// How an ear is carried.
@@ -82,7 +89,7 @@ pub enum TailKind {
     Stub,
 }
 
-/// The frame in numbers: what the geometry starts from. Millimetres and degrees.
+/// One side of the frame in numbers: what the geometry starts from. Millimetres and degrees.
 ///
 /// Heights are from the table; widths are whole widths. Axes as in handbook 2: x forward from the
 /// plumb line through the pin bone, y up from the table, z to the dog's left.
@@ -132,12 +139,22 @@ pub struct Build {
     pub fore_leg: f64,
     /// Hind leg, side on, at the hock, mm.
     pub hind_leg: f64,
+    /// Front leg, front on, mid forearm, mm.
+    pub fore_leg_front: f64,
+    /// Hind leg, from behind, at the hock, mm.
+    pub hind_leg_front: f64,
+    /// How the front leg of this side stands.
+    pub fore: LegStand,
+    /// How the hind leg of this side stands.
+    pub hind: LegStand,
     /// Foot length, mm.
     pub foot_length: f64,
     /// Foot width, mm.
     pub foot_width: f64,
     /// Chest width, mm.
     pub chest_width: f64,
+    /// Shoulder width: the chest's unless a heavy shoulder was felt, mm.
+    pub shoulder_width: f64,
     /// Rib width at the last rib, mm.
     pub rib_width: f64,
     /// Loin width, mm.
@@ -175,6 +192,38 @@ pub struct HeadShape {
     pub dome: f64,
     /// Strength of the flews, 0 to 1.
     pub flews: f64,
+    /// Skull width.
+    pub skull_width: f64,
+    /// Muzzle width.
+    pub muzzle_width: f64,
+}
+
+/// How one leg stands, seen from in front, behind or above.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct LegStand {
+    /// Distance from the dog's midline at elbow or stifle, at wrist or hock, and at the foot, mm.
+    pub from_midline: [f64; 3],
+    /// The foot from straight ahead, outward positive, degrees.
+    pub turnout_deg: f64,
+    /// Midshaft off the straight line, outward positive, mm.
+    pub bow: f64,
+}
+
+impl Build {
+    /// Point of shoulder on the side page, mm (dog-shape.md 5).
+    pub fn point_of_shoulder(&self) -> Point {
+        Point::new(
+            self.length - 0.015 * self.height,
+            self.elbow + 0.07 * self.height,
+        )
+    }
+
+    /// Withers on the side page, mm: the blade leans back from the point of shoulder.
+    pub fn withers(&self) -> Point {
+        let shoulder = self.point_of_shoulder();
+        let lean = self.layback_deg.to_radians().tan();
+        Point::new(shoulder.x - (self.height - shoulder.y) * lean, self.height)
+    }
 }
 
 /// The ear leather.

@@ -16,14 +16,32 @@ pub enum Felt {
     HighInRear,
     /// Tail root lower than usual.
     LowTailSet,
+    /// Body longer than usual for the height.
+    LongInBody,
     /// Ribs show to the hand or to the eye.
     ThinOverRibs,
+    /// Shoulder wider than the ribs.
+    HeavyShoulder,
+    /// Strong before, slight behind.
+    HeavyFrontLightRear,
     /// Elbow nearer the table than usual.
     ShortOnLeg,
+    /// Front feet point outward.
+    ForeFeetOut,
+    /// Front feet point inward.
+    ForeFeetIn,
+    /// The forearm leaves the straight line.
+    ForeLegsBowed,
     /// The hind leg has little bend.
     StraightBehind,
     /// The hind leg has much bend.
     WellBent,
+    /// Hocks nearer together than the feet.
+    HocksIn,
+    /// Hocks further apart than the feet.
+    HindBowedOut,
+    /// Hind legs stand wide.
+    WideBehind,
 }
 
 /// How strongly something is felt.
@@ -41,75 +59,215 @@ pub enum Grade {
     Marked,
 }
 
+struct About {
+    label: &'static str,
+    how_to_feel: &'static str,
+    slight: f64,
+    marked: f64,
+    doubt: f64,
+}
+
 impl Felt {
-    /// In the order of the hand: neck, dip, high rear, tail set, ribs, legs, bend behind.
-    pub const ALL: [Self; 8] = [
+    /// In the order of the hand: neck, dip, high rear, tail set, ribs, shoulder, fore feet, fore
+    /// legs, bend behind, hocks.
+    pub const ALL: [Self; 17] = [
         Self::ShortNeck,
         Self::DipInBack,
         Self::HighInRear,
         Self::LowTailSet,
+        Self::LongInBody,
         Self::ThinOverRibs,
+        Self::HeavyShoulder,
+        Self::HeavyFrontLightRear,
         Self::ShortOnLeg,
+        Self::ForeFeetOut,
+        Self::ForeFeetIn,
+        Self::ForeLegsBowed,
         Self::StraightBehind,
         Self::WellBent,
+        Self::HocksIn,
+        Self::HindBowedOut,
+        Self::WideBehind,
     ];
+
+    /// From handbook 2's table (modelling choice, house values); thin ribs carry no number there:
+    /// 2 and 4 % narrower ribs are ours, from the study's thin dogs.
+    const fn about(self) -> About {
+        let (label, how_to_feel, slight, marked, doubt) = match self {
+            Self::ShortNeck => (
+                "Short neck",
+                "Hand's breadths from withers to skull.",
+                0.04,
+                0.08,
+                0.015,
+            ),
+            Self::DipInBack => (
+                "Dip in the back",
+                "Flat hand from neck to tail.",
+                0.015,
+                0.035,
+                0.007,
+            ),
+            Self::HighInRear => (
+                "High in the rear",
+                "Lift the tail, flat hand over the hips.",
+                0.015,
+                0.04,
+                0.008,
+            ),
+            Self::LowTailSet => (
+                "Low tail set",
+                "Finger on the root of the tail.",
+                0.03,
+                0.07,
+                0.012,
+            ),
+            Self::LongInBody => (
+                "Long in body",
+                "Both hands along the side, against the height.",
+                0.05,
+                0.12,
+                0.02,
+            ),
+            Self::ThinOverRibs => (
+                "Thin over the ribs",
+                "Fingertips along the ribs.",
+                0.02,
+                0.04,
+                0.01,
+            ),
+            Self::HeavyShoulder => (
+                "Heavy shoulder",
+                "Flat hands from shoulders back over the ribs.",
+                0.02,
+                0.05,
+                0.01,
+            ),
+            Self::HeavyFrontLightRear => (
+                "Heavy front, light rear",
+                "Both hands round chest, then round thighs.",
+                0.0,
+                0.0,
+                0.0,
+            ),
+            Self::ShortOnLeg => (
+                "Short on leg",
+                "Elbow against half the height.",
+                0.03,
+                0.07,
+                0.012,
+            ),
+            Self::ForeFeetOut => (
+                "Front feet turned out",
+                "From above: where the middle toes point.",
+                10.0,
+                22.0,
+                4.0,
+            ),
+            Self::ForeFeetIn => (
+                "Front feet turned in",
+                "From above: where the middle toes point.",
+                8.0,
+                15.0,
+                4.0,
+            ),
+            Self::ForeLegsBowed => (
+                "Front legs bowed",
+                "Thumb and finger down both sides of the forearm.",
+                0.01,
+                0.025,
+                0.005,
+            ),
+            Self::StraightBehind => (
+                "Straight behind",
+                "Follow the back of the thigh: little curve.",
+                0.025,
+                0.05,
+                0.01,
+            ),
+            Self::WellBent => (
+                "Well bent behind",
+                "Follow the back of the thigh: deep curve.",
+                0.02,
+                0.04,
+                0.01,
+            ),
+            Self::HocksIn => (
+                "Hocks in",
+                "From behind: hocks against feet.",
+                0.03,
+                0.07,
+                0.012,
+            ),
+            Self::HindBowedOut => (
+                "Hind legs bowed out",
+                "From behind: hocks against feet.",
+                0.03,
+                0.07,
+                0.012,
+            ),
+            Self::WideBehind => (
+                "Wide behind",
+                "From behind: a hand between the legs.",
+                0.03,
+                0.07,
+                0.012,
+            ),
+        };
+        About {
+            label,
+            how_to_feel,
+            slight,
+            marked,
+            doubt,
+        }
+    }
 
     /// The question's name on the screen.
     pub const fn label(self) -> &'static str {
-        match self {
-            Self::ShortNeck => "Short neck",
-            Self::DipInBack => "Dip in the back",
-            Self::HighInRear => "High in the rear",
-            Self::LowTailSet => "Low tail set",
-            Self::ThinOverRibs => "Thin over the ribs",
-            Self::ShortOnLeg => "Short on leg",
-            Self::StraightBehind => "Straight behind",
-            Self::WellBent => "Well bent behind",
-        }
+        self.about().label
     }
 
     /// What the hand does to find out.
     pub const fn how_to_feel(self) -> &'static str {
+        self.about().how_to_feel
+    }
+
+    /// Whether left and right can differ.
+    pub const fn is_paired(self) -> bool {
+        self.is_in_degrees() || matches!(self, Self::ForeLegsBowed)
+    }
+
+    /// Whether a grade stands for degrees instead of a share of the height.
+    pub const fn is_in_degrees(self) -> bool {
+        matches!(self, Self::ForeFeetOut | Self::ForeFeetIn)
+    }
+
+    /// The feeling that rules this one out: a leg is straight or well bent, never both.
+    pub const fn opposite(self) -> Option<Self> {
         match self {
-            Self::ShortNeck => "Hand's breadths from withers to skull.",
-            Self::DipInBack => "Flat hand from neck to tail.",
-            Self::HighInRear => "Lift the tail, flat hand over the hips.",
-            Self::LowTailSet => "Finger on the root of the tail.",
-            Self::ThinOverRibs => "Fingertips along the ribs.",
-            Self::ShortOnLeg => "Elbow against half the height.",
-            Self::StraightBehind => "Follow the back of the thigh: little curve.",
-            Self::WellBent => "Follow the back of the thigh: deep curve.",
+            Self::StraightBehind => Some(Self::WellBent),
+            Self::WellBent => Some(Self::StraightBehind),
+            Self::ForeFeetOut => Some(Self::ForeFeetIn),
+            Self::ForeFeetIn => Some(Self::ForeFeetOut),
+            Self::HocksIn => Some(Self::HindBowedOut),
+            Self::HindBowedOut => Some(Self::HocksIn),
+            _ => None,
         }
     }
 
-    /// What a grade stands for, as a share of the height at withers.
-    ///
-    /// From handbook 2's table (modelling choice, house values); thin ribs carry no number there:
-    /// 2 and 4 % narrower ribs are ours, from the study's thin dogs.
-    pub const fn share(self, grade: Grade) -> f64 {
-        let (slight, marked) = match self {
-            Self::ShortNeck => (0.04, 0.08),
-            Self::DipInBack => (0.015, 0.035),
-            Self::HighInRear => (0.015, 0.04),
-            Self::LowTailSet | Self::ShortOnLeg => (0.03, 0.07),
-            Self::ThinOverRibs | Self::WellBent => (0.02, 0.04),
-            Self::StraightBehind => (0.025, 0.05),
-        };
+    /// What a grade stands for: a share of the height at withers, or degrees.
+    pub const fn amount(self, grade: Grade) -> f64 {
+        let about = self.about();
         match grade {
             Grade::None => 0.0,
-            Grade::Slight => slight,
-            Grade::Marked => marked,
+            Grade::Slight => about.slight,
+            Grade::Marked => about.marked,
         }
     }
 
-    /// One standard deviation of a felt grade, share of the height (handbook 2).
-    pub const fn doubt_share(self) -> f64 {
-        match self {
-            Self::ShortNeck => 0.015,
-            Self::DipInBack => 0.007,
-            Self::HighInRear => 0.008,
-            Self::LowTailSet | Self::ShortOnLeg => 0.012,
-            Self::ThinOverRibs | Self::StraightBehind | Self::WellBent => 0.01,
-        }
+    /// One standard deviation of a felt grade, in the same unit (handbook 2).
+    pub const fn doubt(self) -> f64 {
+        self.about().doubt
     }
 }

@@ -2,9 +2,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use crate::units::Length;
-
-/// What can be measured on the frame (handbook 2, *Measures*); the side view and the body's widths.
+/// What can be measured on the frame in millimetres (handbook 2, *Measures*).
 #[derive(
     Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
 )]
@@ -44,6 +42,32 @@ pub enum Measure {
     NeckLength,
     /// Occiput to nose tip.
     HeadLength,
+    /// Between the front legs at the elbow, centre to centre.
+    ElbowSpacing,
+    /// The same at the wrist.
+    WristSpacing,
+    /// The same at the foot.
+    ForefootSpacing,
+    /// Between the hind legs at the stifle, centre to centre.
+    StifleSpacing,
+    /// The same at the hock.
+    HockSpacing,
+    /// The same at the foot.
+    HindFootSpacing,
+    /// Across the loin from above.
+    LoinWidth,
+    /// Across the ribs at the last rib.
+    RibWidth,
+    /// Across the thigh muscles from behind.
+    ThighWidth,
+    /// Front leg side on, mid forearm, skin.
+    ForeLegSide,
+    /// Hind leg side on, at the hock, skin.
+    HindLegSide,
+    /// Front leg front on, mid forearm, skin.
+    ForeLegFront,
+    /// Hind leg from behind, at the hock, skin.
+    HindLegFront,
 }
 
 /// The first eight, about four minutes, in the order they are asked (handbook 2).
@@ -58,9 +82,18 @@ pub const QUICK_EIGHT: [Measure; 8] = [
     Measure::FootWidth,
 ];
 
+/// What is known of a measure beside its number.
+struct About {
+    label: &'static str,
+    how_to_find: &'static str,
+    refuse: (f64, f64),
+    unusual: (f64, f64),
+    is_paired: bool,
+}
+
 impl Measure {
     /// Every measure, in the order of the handbook.
-    pub const ALL: [Self; 17] = [
+    pub const ALL: [Self; 30] = [
         Self::HeightAtWithers,
         Self::BodyLength,
         Self::ElbowHeight,
@@ -78,52 +111,271 @@ impl Measure {
         Self::HockReach,
         Self::NeckLength,
         Self::HeadLength,
+        Self::ElbowSpacing,
+        Self::WristSpacing,
+        Self::ForefootSpacing,
+        Self::StifleSpacing,
+        Self::HockSpacing,
+        Self::HindFootSpacing,
+        Self::LoinWidth,
+        Self::RibWidth,
+        Self::ThighWidth,
+        Self::ForeLegSide,
+        Self::HindLegSide,
+        Self::ForeLegFront,
+        Self::HindLegFront,
     ];
+
+    const fn about(self) -> About {
+        let (label, how_to_find, refuse, unusual, is_paired) = match self {
+            Self::HeightAtWithers => (
+                "Height at withers",
+                "Highest point of the shoulder blades, to the table.",
+                (120.0, 1000.0),
+                (180.0, 820.0),
+                false,
+            ),
+            Self::BodyLength => (
+                "Body length",
+                "Breastbone to pin bone, tape held level.",
+                (0.7, 1.9),
+                (0.85, 1.55),
+                false,
+            ),
+            Self::ElbowHeight => (
+                "Elbow height",
+                "Point of the elbow, to the table.",
+                (0.3, 0.68),
+                (0.38, 0.6),
+                true,
+            ),
+            Self::HipCrestHeight => (
+                "Height at hip crest",
+                "The two bumps beside the spine, to the table.",
+                (0.85, 1.15),
+                (0.95, 1.06),
+                false,
+            ),
+            Self::LastRib => (
+                "Last rib from breastbone",
+                "Breastbone back to where the ribs stop.",
+                (0.4, 0.8),
+                (0.5, 0.7),
+                false,
+            ),
+            Self::HockHeight => (
+                "Hock height",
+                "Rearmost bump of the heel joint, to the table.",
+                (0.12, 0.42),
+                (0.18, 0.33),
+                true,
+            ),
+            Self::ChestWidth => (
+                "Chest width",
+                "Widest across the chest, from in front.",
+                (0.12, 0.6),
+                (0.2, 0.46),
+                false,
+            ),
+            Self::FootWidth => (
+                "Foot width",
+                "Bare forefoot, hair parted.",
+                (0.04, 0.22),
+                (0.07, 0.15),
+                false,
+            ),
+            Self::BackDrop => (
+                "Back drop",
+                "Rod from withers to hip crest: largest gap below.",
+                (0.0, 0.08),
+                (0.0, 0.05),
+                false,
+            ),
+            Self::TailSetHeight => (
+                "Tail-set height",
+                "Root of the tail, to the table.",
+                (0.75, 1.12),
+                (0.84, 1.02),
+                false,
+            ),
+            Self::PinBoneHeight => (
+                "Pin-bone height",
+                "Bump under the tail, to the table.",
+                (0.6, 0.98),
+                (0.7, 0.9),
+                false,
+            ),
+            Self::FlankFoldHeight => (
+                "Flank-fold height",
+                "Thin skin before the thigh, to the table.",
+                (0.36, 0.82),
+                (0.46, 0.7),
+                false,
+            ),
+            Self::StifleHeight => (
+                "Stifle height",
+                "Front of the bent knee, to the table.",
+                (0.26, 0.66),
+                (0.34, 0.56),
+                true,
+            ),
+            Self::WristHeight => (
+                "Wrist height",
+                "Front of the wrist, to the table.",
+                (0.08, 0.3),
+                (0.11, 0.24),
+                true,
+            ),
+            Self::HockReach => (
+                "Hock reach",
+                "Hock point behind a plumb line from the pin bone.",
+                (-0.06, 0.2),
+                (-0.02, 0.14),
+                true,
+            ),
+            Self::NeckLength => (
+                "Neck length",
+                "Withers to the bump behind the skull.",
+                (0.18, 0.7),
+                (0.25, 0.55),
+                false,
+            ),
+            Self::HeadLength => (
+                "Head length",
+                "Bump behind the skull to the nose tip.",
+                (0.22, 0.65),
+                (0.28, 0.52),
+                false,
+            ),
+            Self::ElbowSpacing => (
+                "Front spacing at the elbow",
+                "Middle of one front leg to the other, at the elbow.",
+                (0.08, 0.42),
+                (0.12, 0.34),
+                false,
+            ),
+            Self::WristSpacing => (
+                "Front spacing at the wrist",
+                "Middle of one front leg to the other, at the wrist.",
+                (0.06, 0.42),
+                (0.1, 0.34),
+                false,
+            ),
+            Self::ForefootSpacing => (
+                "Front spacing at the foot",
+                "Middle of one forefoot to the other.",
+                (0.06, 0.44),
+                (0.1, 0.36),
+                false,
+            ),
+            Self::StifleSpacing => (
+                "Hind spacing at the stifle",
+                "Middle of one knee to the other, from behind.",
+                (0.08, 0.42),
+                (0.12, 0.34),
+                false,
+            ),
+            Self::HockSpacing => (
+                "Hind spacing at the hock",
+                "Middle of one hock to the other, from behind.",
+                (0.04, 0.42),
+                (0.08, 0.34),
+                false,
+            ),
+            Self::HindFootSpacing => (
+                "Hind spacing at the foot",
+                "Middle of one hind foot to the other.",
+                (0.06, 0.44),
+                (0.1, 0.36),
+                false,
+            ),
+            Self::LoinWidth => (
+                "Loin width",
+                "Narrowest across the loin, from above.",
+                (0.1, 0.5),
+                (0.16, 0.4),
+                false,
+            ),
+            Self::RibWidth => (
+                "Rib width",
+                "Across the ribs at the last rib, from above.",
+                (0.14, 0.62),
+                (0.22, 0.5),
+                false,
+            ),
+            Self::ThighWidth => (
+                "Thigh width",
+                "Widest across both thighs, from behind.",
+                (0.13, 0.56),
+                (0.2, 0.44),
+                false,
+            ),
+            Self::ForeLegSide => (
+                "Front leg, side on",
+                "Through the forearm half way, from the side.",
+                (0.035, 0.18),
+                (0.06, 0.13),
+                true,
+            ),
+            Self::HindLegSide => (
+                "Hind leg, side on",
+                "Through the hock, from the side.",
+                (0.03, 0.17),
+                (0.055, 0.12),
+                true,
+            ),
+            Self::ForeLegFront => (
+                "Front leg, front on",
+                "Through the forearm half way, from in front.",
+                (0.03, 0.17),
+                (0.05, 0.12),
+                true,
+            ),
+            Self::HindLegFront => (
+                "Hind leg, from behind",
+                "Through the hock, from behind.",
+                (0.025, 0.16),
+                (0.045, 0.11),
+                true,
+            ),
+        };
+        About {
+            label,
+            how_to_find,
+            refuse,
+            unusual,
+            is_paired,
+        }
+    }
 
     /// The name on the screen.
     pub const fn label(self) -> &'static str {
-        match self {
-            Self::HeightAtWithers => "Height at withers",
-            Self::BodyLength => "Body length",
-            Self::ElbowHeight => "Elbow height",
-            Self::HipCrestHeight => "Height at hip crest",
-            Self::LastRib => "Last rib from breastbone",
-            Self::HockHeight => "Hock height",
-            Self::ChestWidth => "Chest width",
-            Self::FootWidth => "Foot width",
-            Self::BackDrop => "Back drop",
-            Self::TailSetHeight => "Tail-set height",
-            Self::PinBoneHeight => "Pin-bone height",
-            Self::FlankFoldHeight => "Flank-fold height",
-            Self::StifleHeight => "Stifle height",
-            Self::WristHeight => "Wrist height",
-            Self::HockReach => "Hock reach",
-            Self::NeckLength => "Neck length",
-            Self::HeadLength => "Head length",
-        }
+        self.about().label
     }
 
     /// How a hand finds it, in a few words (handbook 2, landmarks).
     pub const fn how_to_find(self) -> &'static str {
-        match self {
-            Self::HeightAtWithers => "Highest point of the shoulder blades, to the table.",
-            Self::BodyLength => "Breastbone to pin bone, tape held level.",
-            Self::ElbowHeight => "Point of the elbow, to the table.",
-            Self::HipCrestHeight => "The two bumps beside the spine, to the table.",
-            Self::LastRib => "Breastbone back to where the ribs stop.",
-            Self::HockHeight => "Rearmost bump of the heel joint, to the table.",
-            Self::ChestWidth => "Widest across the chest, from in front.",
-            Self::FootWidth => "Bare forefoot, hair parted.",
-            Self::BackDrop => "Rod from withers to hip crest: largest gap below.",
-            Self::TailSetHeight => "Root of the tail, to the table.",
-            Self::PinBoneHeight => "Bump under the tail, to the table.",
-            Self::FlankFoldHeight => "Thin skin before the thigh, to the table.",
-            Self::StifleHeight => "Front of the bent knee, to the table.",
-            Self::WristHeight => "Front of the wrist, to the table.",
-            Self::HockReach => "Hock point behind a plumb line from the pin bone.",
-            Self::NeckLength => "Withers to the bump behind the skull.",
-            Self::HeadLength => "Bump behind the skull to the nose tip.",
-        }
+        self.about().how_to_find
+    }
+
+    /// Whether the dog has two of it, a left and a right.
+    pub const fn is_paired(self) -> bool {
+        self.about().is_paired
+    }
+
+    /// Whether how the feet stand decides it, so that a crooked stance widens its doubt
+    /// (handbook 2: hock reach and spacings).
+    pub const fn hangs_on_stance(self) -> bool {
+        matches!(
+            self,
+            Self::HockReach
+                | Self::ElbowSpacing
+                | Self::WristSpacing
+                | Self::ForefootSpacing
+                | Self::StifleSpacing
+                | Self::HockSpacing
+                | Self::HindFootSpacing
+        )
     }
 
     /// Range outside which a value is refused, and the narrower one outside which it is unusual.
@@ -133,26 +385,11 @@ impl Measure {
     /// crossing edges (dog-shape.md 2); the outer is that range widened by about a third
     /// (modelling choice).
     pub const fn ranges(self) -> Ranges {
-        let (refuse, unusual) = match self {
-            Self::HeightAtWithers => ((120.0, 1000.0), (180.0, 820.0)),
-            Self::BodyLength => ((0.70, 1.90), (0.85, 1.55)),
-            Self::ElbowHeight => ((0.30, 0.68), (0.38, 0.60)),
-            Self::HipCrestHeight => ((0.85, 1.15), (0.95, 1.06)),
-            Self::LastRib => ((0.40, 0.80), (0.50, 0.70)),
-            Self::HockHeight => ((0.12, 0.42), (0.18, 0.33)),
-            Self::ChestWidth => ((0.12, 0.60), (0.20, 0.46)),
-            Self::FootWidth => ((0.04, 0.22), (0.07, 0.15)),
-            Self::BackDrop => ((0.0, 0.08), (0.0, 0.05)),
-            Self::TailSetHeight => ((0.75, 1.12), (0.84, 1.02)),
-            Self::PinBoneHeight => ((0.60, 0.98), (0.70, 0.90)),
-            Self::FlankFoldHeight => ((0.36, 0.82), (0.46, 0.70)),
-            Self::StifleHeight => ((0.26, 0.66), (0.34, 0.56)),
-            Self::WristHeight => ((0.08, 0.30), (0.11, 0.24)),
-            Self::HockReach => ((-0.06, 0.20), (-0.02, 0.14)),
-            Self::NeckLength => ((0.18, 0.70), (0.25, 0.55)),
-            Self::HeadLength => ((0.22, 0.65), (0.28, 0.52)),
-        };
-        Ranges { refuse, unusual }
+        let about = self.about();
+        Ranges {
+            refuse: about.refuse,
+            unusual: about.unusual,
+        }
     }
 }
 
@@ -163,64 +400,4 @@ pub struct Ranges {
     pub refuse: (f64, f64),
     /// Outside it the stylist is asked to measure again.
     pub unusual: (f64, f64),
-}
-
-/// How a measure was got. Its doubt is one standard deviation (handbook 2).
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-pub enum Method {
-    /// ± 4 mm.
-    #[default]
-    Tape,
-    /// ± 2 mm.
-    HeightStick,
-    /// ± 2 mm.
-    Caliper,
-}
-
-impl Method {
-    /// One standard deviation, mm.
-    pub const fn doubt_mm(self) -> f64 {
-        match self {
-            Self::Tape => 4.0,
-            Self::HeightStick | Self::Caliper => 2.0,
-        }
-    }
-}
-
-/// One measure as it was taken.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
-pub struct TakenMeasure {
-    /// The value, as read.
-    pub value_mm: Length,
-    /// How it was got.
-    pub method: Method,
-}
-
-/// Whether the dog stood square while it was measured; widens the doubt of what the feet decide.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-pub enum Stance {
-    /// Rear pasterns upright, forefeet under the withers, weight on all four.
-    #[default]
-    Square,
-    /// Doubles the doubt.
-    Nearly,
-    /// Trebles the doubt.
-    NotSquare,
-}
-
-impl Stance {
-    /// Factor on the doubt of hock reach and the bend behind (handbook 2, modelling choice).
-    pub const fn doubt_factor(self) -> f64 {
-        match self {
-            Self::Square => 1.0,
-            Self::Nearly => 2.0,
-            Self::NotSquare => 3.0,
-        }
-    }
 }

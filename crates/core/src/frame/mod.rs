@@ -1,14 +1,28 @@
 //! The frame: bone and skin under the coat, in millimetres, each number with its source and doubt.
 
+mod angle;
 mod build;
+mod doubt;
 mod felt;
+mod fill;
+mod hand_order;
+mod joints;
 mod measure;
+mod method;
 mod plausible;
 mod resolve;
 mod usual;
 
-pub use build::{Build, BuildType, DogSize, EarKind, EarShape, HeadShape, TailKind, TailShape};
+pub use angle::{Angle, AngleMethod, TakenAngle};
+pub use build::{
+    Build, BuildType, DogSize, EarKind, EarShape, HeadShape, LegStand, TailKind, TailShape,
+};
+pub use doubt::{Doubt, Offsets};
 pub use felt::{Felt, Grade};
-pub use measure::{Measure, Method, QUICK_EIGHT, Stance, TakenMeasure};
+pub use hand_order::{Finding, Stop};
+pub use measure::{Measure, QUICK_EIGHT, Ranges};
+pub use method::{Method, Stance, TakenMeasure};
 pub use plausible::{Problem, Severity};
-pub use resolve::{Frame, FrameInput, FrameValue, Origin, resolve};
+pub use resolve::{
+    AngleValue, Frame, FrameInput, FrameValue, Origin, angles, resolve, resolve_moved,
+};

@@ -4,7 +4,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::{Measure, TakenMeasure};
+use super::{Angle, Measure, TakenAngle, TakenMeasure};
 use crate::units::{Length, UnitSystem, length_text};
 
 /// How much a problem matters.
@@ -26,80 +26,96 @@ pub struct Problem {
     pub severity: Severity,
     /// The sentence.
     pub message: String,
+    /// Measures to mark on the drawing: both culprits of a contradiction.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub culprits: Vec<Measure>,
+}
+
+impl Problem {
+    /// A problem of a field that is not a measure.
+    pub fn of(field: impl Into<String>, severity: Severity, message: impl Into<String>) -> Self {
+        Self {
+            field: field.into(),
+            severity,
+            message: message.into(),
+            culprits: Vec::new(),
+        }
+    }
+}
+
+/// A usable measure, mm: left and right alike where only one was taken.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub(super) struct Usable {
+    pub left: f64,
+    pub right: f64,
 }
 
 /// Sorts what was typed into what can be used and what must be said, all problems at once.
 ///
 /// # Units and shapes
-/// `height_mm` is the height the shares refer to. Returns the usable measures and the problems in
-/// the order of [`Measure::ALL`].
+/// `guessed_height_mm` is the height the shares refer to while none is measured. Returns the usable
+/// measures and the problems in the order of [`Measure::ALL`].
 pub(super) fn check(
     taken: &BTreeMap<Measure, TakenMeasure>,
     guessed_height_mm: f64,
     units: UnitSystem,
-) -> (BTreeMap<Measure, f64>, Vec<Problem>) {
+) -> (BTreeMap<Measure, Usable>, Vec<Problem>) {
     let mut usable = BTreeMap::new();
     let mut problems = Vec::new();
     let mut height = guessed_height_mm;
     let mut length = None;
     for measure in Measure::ALL {
-        let Some(value) = taken.get(&measure).map(|t| t.value_mm.as_mm()) else {
+        let Some(reading) = taken.get(&measure) else {
             continue;
         };
-        let ranges = measure.ranges();
         let unit = match measure {
             Measure::HeightAtWithers => 1.0,
             Measure::LastRib => length.unwrap_or(1.05 * height),
             _ => height,
         };
-        let within = |(low, high): (f64, f64)| value >= low * unit && value <= high * unit;
-        if !within(ranges.refuse) {
-            problems.push(problem(
-                measure,
-                value,
-                ranges.refuse,
-                unit,
-                Severity::Refused,
-                units,
-            ));
+        let left = reading.value_mm.as_mm();
+        let right = reading
+            .right_mm
+            .filter(|_| measure.is_paired())
+            .map_or(left, Length::as_mm);
+        let mut is_refused = false;
+        let sides = if left == right {
+            vec![left]
+        } else {
+            vec![left, right]
+        };
+        for value in sides {
+            let severity = judge(measure, value, unit)
+                .filter(|s| *s == Severity::Refused || !reading.is_confirmed);
+            if let Some(severity) = severity {
+                is_refused |= severity == Severity::Refused;
+                problems.push(out_of_range(measure, value, unit, severity, units));
+            }
+        }
+        if is_refused {
             continue;
         }
-        if !within(ranges.unusual) {
-            problems.push(problem(
-                measure,
-                value,
-                ranges.unusual,
-                unit,
-                Severity::Unusual,
-                units,
-            ));
-        }
         match measure {
-            Measure::HeightAtWithers => height = value,
-            Measure::BodyLength => length = Some(value),
+            Measure::HeightAtWithers => height = left,
+            Measure::BodyLength => length = Some(left),
             _ => {}
         }
-        usable.insert(measure, value);
+        usable.insert(measure, Usable { left, right });
     }
-    for (upper, lower) in MUST_RISE {
-        if let (Some(&high), Some(&low)) = (usable.get(&upper), usable.get(&lower))
-            && low >= high
-        {
-            problems.push(Problem {
-                field: field(lower),
-                severity: Severity::Refused,
-                message: format!(
-                    "{} {} cannot be at or over {} {}; measure both again.",
-                    lower.label(),
-                    text(low, units),
-                    upper.label().to_lowercase(),
-                    text(high, units)
-                ),
-            });
-            usable.remove(&lower);
-        }
-    }
+    contradictions(&mut usable, &mut problems, height, units);
     (usable, problems)
+}
+
+fn judge(measure: Measure, value: f64, unit: f64) -> Option<Severity> {
+    let ranges = measure.ranges();
+    let within = |(low, high): (f64, f64)| value >= low * unit && value <= high * unit;
+    if !within(ranges.refuse) {
+        Some(Severity::Refused)
+    } else if !within(ranges.unusual) {
+        Some(Severity::Unusual)
+    } else {
+        None
+    }
 }
 
 /// Upper landmark, lower landmark: the order of the frame, facts of anatomy (common practice).
@@ -113,11 +129,169 @@ const MUST_RISE: [(Measure, Measure); 7] = [
     (Measure::ElbowHeight, Measure::HockHeight),
 ];
 
-pub(super) fn field(measure: Measure) -> String {
-    format!(
-        "measure.{}",
-        measure.label().to_lowercase().replace([' ', '-'], "_")
-    )
+/// What must fit into what: (part, share of the part, whole, room as a share of the height).
+///
+/// Two legs stand beside each other and under the body: a leg is not wider than the distance
+/// between its middle and the other's, nor are the feet; the elbows stand under the chest
+/// (dog-shape.md 12, combinations refused).
+const MUST_FIT: [(Measure, f64, Measure, f64); 4] = [
+    (Measure::FootWidth, 1.0, Measure::ForefootSpacing, 0.0),
+    (Measure::FootWidth, 1.0, Measure::HindFootSpacing, 0.0),
+    (Measure::ForeLegFront, 1.0, Measure::WristSpacing, 0.0),
+    (Measure::ElbowSpacing, 1.0, Measure::ChestWidth, 0.10),
+];
+
+fn contradictions(
+    usable: &mut BTreeMap<Measure, Usable>,
+    problems: &mut Vec<Problem>,
+    height: f64,
+    units: UnitSystem,
+) {
+    for (upper, lower) in MUST_RISE {
+        if let (Some(&high), Some(&low)) = (usable.get(&upper), usable.get(&lower))
+            && (low.left >= high.left || low.right >= high.right)
+        {
+            problems.push(Problem {
+                field: lower.field(),
+                severity: Severity::Refused,
+                message: format!(
+                    "{} {} cannot be at or over {} {}; measure both again.",
+                    lower.label(),
+                    text(low.left, units),
+                    upper.label().to_lowercase(),
+                    text(high.left, units)
+                ),
+                culprits: vec![lower, upper],
+            });
+            usable.remove(&lower);
+        }
+    }
+    for (part, share, whole, room) in MUST_FIT {
+        if let (Some(&small), Some(&large)) = (usable.get(&part), usable.get(&whole))
+            && share * small.left > large.left + room * height
+        {
+            problems.push(Problem {
+                field: whole.field(),
+                severity: Severity::Refused,
+                message: format!(
+                    "{} {} does not go with {} {}; measure both again.",
+                    whole.label(),
+                    text(large.left, units),
+                    part.label().to_lowercase(),
+                    text(small.left, units)
+                ),
+                culprits: vec![whole, part],
+            });
+            usable.remove(&whole);
+        }
+    }
+}
+
+/// Left and right further apart than this many of their doubts are named (modelling choice: two
+/// readings of one height differ by √2 of a reading's doubt, so this is beyond chance at 95 %).
+const SIDES_DIFFER_AT: f64 = 2.8;
+
+/// Says which sides differ, and asks for the stance before a fault is believed (handbook 2).
+pub(super) fn uneven_sides(
+    taken: &BTreeMap<Measure, TakenMeasure>,
+    usable: &BTreeMap<Measure, Usable>,
+    units: UnitSystem,
+) -> Vec<Problem> {
+    usable
+        .iter()
+        .filter_map(|(measure, sides)| {
+            let apart = sides.left - sides.right;
+            let reading = taken.get(measure)?;
+            let doubt = if reading.is_confirmed { f64::MAX } else { reading.doubt() };
+            (apart.abs() > SIDES_DIFFER_AT * doubt).then(|| {
+                let longer = if apart > 0.0 { "left" } else { "right" };
+                let cause = if measure.label().to_lowercase().contains("height") {
+                    "weight on one leg, or a foot not set square, does that"
+                } else {
+                    "a foot not set square does that"
+                };
+                Problem {
+                    field: measure.field(),
+                    severity: Severity::Unusual,
+                    message: format!(
+                        "{}: {longer} is {} more; {cause}. Set the dog square and measure both again before believing it.",
+                        measure.label(),
+                        text(apart.abs(), units)
+                    ),
+                    culprits: vec![*measure],
+                }
+            })
+        })
+        .collect()
+}
+
+/// Sorts the angles read into usable ones, left and right, and what must be said.
+pub(super) fn check_angles(
+    taken: &BTreeMap<Angle, TakenAngle>,
+) -> (BTreeMap<Angle, Usable>, Vec<Problem>) {
+    let mut usable = BTreeMap::new();
+    let mut problems = Vec::new();
+    for (&angle, reading) in taken.iter().filter(|(a, _)| a.can_be_taken()) {
+        let (refuse, unusual) = angle.ranges();
+        let (left, right) = (
+            reading.degrees,
+            reading.right_degrees.unwrap_or(reading.degrees),
+        );
+        let outside = |(low, high): (f64, f64)| {
+            [left, right]
+                .into_iter()
+                .find(|v| !(v.is_finite() && *v >= low && *v <= high))
+        };
+        let say = |value: f64, (low, high): (f64, f64), verb: &str, todo: &str| {
+            format!(
+                "{} {value:.0}° {verb}: it lies between {low:.0}° and {high:.0}°; {todo}.",
+                angle.label()
+            )
+        };
+        if let Some(value) = outside(refuse) {
+            let message = say(
+                value,
+                refuse,
+                "cannot be",
+                "check the figure and type it again",
+            );
+            problems.push(Problem::of(angle.field(), Severity::Refused, message));
+            continue;
+        }
+        if let Some(value) = outside(unusual) {
+            let message = say(
+                value,
+                unusual,
+                "is unusual",
+                "measure again if you doubt it",
+            );
+            problems.push(Problem::of(angle.field(), Severity::Unusual, message));
+        }
+        usable.insert(angle, Usable { left, right });
+    }
+    (usable, problems)
+}
+
+impl Measure {
+    /// The name its problems carry.
+    pub fn field(self) -> String {
+        named("measure", self.label())
+    }
+}
+
+impl Angle {
+    /// The name its problems carry.
+    pub fn field(self) -> String {
+        named("angle", self.label())
+    }
+}
+
+fn named(of: &str, label: &str) -> String {
+    let name = label
+        .to_lowercase()
+        .replace(", ", "_")
+        .replace([' ', '-'], "_");
+    format!("{of}.{name}")
 }
 
 fn text(mm: f64, units: UnitSystem) -> String {
@@ -129,20 +303,28 @@ fn text(mm: f64, units: UnitSystem) -> String {
     format!("{shown} {unit}")
 }
 
-fn problem(
+fn out_of_range(
     measure: Measure,
     value: f64,
-    (low, high): (f64, f64),
     unit: f64,
     severity: Severity,
     units: UnitSystem,
 ) -> Problem {
-    let (verb, todo) = match severity {
-        Severity::Refused => ("cannot be", "check the figure and type it again"),
-        Severity::Unusual => ("is unusual", "measure again if you doubt it"),
+    let ranges = measure.ranges();
+    let ((low, high), verb, todo) = match severity {
+        Severity::Refused => (
+            ranges.refuse,
+            "cannot be",
+            "check the figure and type it again",
+        ),
+        Severity::Unusual => (
+            ranges.unusual,
+            "is unusual",
+            "measure again if you doubt it",
+        ),
     };
     Problem {
-        field: field(measure),
+        field: measure.field(),
         severity,
         message: format!(
             "{} {} {verb}: this dog's lies between {} and {}; {todo}.",
@@ -151,5 +333,6 @@ fn problem(
             text(low * unit, units),
             text(high * unit, units)
         ),
+        culprits: vec![measure],
     }
 }

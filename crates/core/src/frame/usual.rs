@@ -1,4 +1,4 @@
-use super::{Build, BuildType, EarKind, EarShape, HeadShape, TailKind, TailShape};
+use super::{Build, BuildType, EarKind, EarShape, HeadShape, LegStand, TailKind, TailShape};
 
 /// The usual build of a type at a height: what stands in for all that was not given.
 ///
@@ -44,6 +44,9 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
             b.elbow_back = 0.28 * h;
             (b.chest_width, b.rib_width, b.loin_width) = (0.42 * h, 0.46 * h, 0.38 * h);
             (b.hip_width, b.thigh_width, b.neck_width) = (0.36 * h, 0.40 * h, 0.30 * h);
+            (b.fore_leg_front, b.hind_leg_front) = (0.11 * h, 0.10 * h);
+            b.fore = stand([0.30 * h, 0.28 * h, 0.29 * h]);
+            b.hind = stand([0.30 * h, 0.28 * h, 0.28 * h]);
             b.head = HeadShape {
                 length: 0.46 * h,
                 angle_deg: -14.0,
@@ -52,6 +55,7 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
                 muzzle_depth: 0.28,
                 stop: 0.9,
                 dome: 0.10,
+                skull_width: 0.56,
                 ..b.head
             };
             b.ear = ear(EarKind::Drop, 62.0 / 260.0 * h, 0.62, (0.20, -0.08));
@@ -75,6 +79,7 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
                 stop: 0.12,
                 dome: 0.03,
                 flews: 0.1,
+                ..b.head
             };
             b.ear = ear(EarKind::Folded, 100.0 / 620.0 * h, 0.80, (0.20, -0.03));
             b.tail = tail(TailKind::Up, 185.0 / 620.0 * h, 0.06 * h);
@@ -117,11 +122,89 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
                 stop: 0.95,
                 dome: 0.09,
                 flews: 1.0,
+                ..b.head
             };
             b.ear = ear(EarKind::Drop, 112.0 / 370.0 * h, 0.66, (0.22, -0.24));
             b.tail = tail(TailKind::Stub, 62.0 / 370.0 * h, 0.075 * h);
         }
+        BuildType::Terrier => {
+            b.length = h;
+            b.elbow = 0.53 * h;
+            b.neck = 0.42 * h;
+            b.neck_angle_deg = 60.0;
+            b.bend_x = 0.02 * h;
+            b.hock_reach = 0.06 * h;
+            (b.chest_width, b.rib_width) = (0.27 * h, 0.29 * h);
+            b.head = HeadShape {
+                length: 0.44 * h,
+                angle_deg: -13.0,
+                muzzle: 0.50,
+                skull_depth: 0.38,
+                muzzle_depth: 0.25,
+                stop: 0.15,
+                dome: 0.03,
+                flews: 0.1,
+                skull_width: 0.42,
+                muzzle_width: 0.24,
+            };
+            b.ear = ear(EarKind::Folded, 0.165 * h, 0.80, (0.20, -0.03));
+            b.tail = tail(TailKind::Up, 0.30 * h, 0.065 * h);
+        }
+        BuildType::Retriever => {
+            // 12 : 11, and elbow to ground half the height (published standards, from memory).
+            b.length = 12.0 / 11.0 * h;
+            b.elbow = 0.50 * h;
+            b.neck = 0.38 * h;
+            b.neck_angle_deg = 46.0;
+            (b.chest_width, b.rib_width, b.loin_width) = (0.33 * h, 0.35 * h, 0.27 * h);
+            b.thigh_width = 0.29 * h;
+            (b.fore_leg, b.hind_leg) = (0.09 * h, 0.09 * h);
+            b.head = HeadShape {
+                length: 0.42 * h,
+                muzzle: 0.46,
+                skull_depth: 0.46,
+                muzzle_depth: 0.28,
+                stop: 0.65,
+                dome: 0.05,
+                flews: 0.6,
+                skull_width: 0.52,
+                muzzle_width: 0.27,
+                ..b.head
+            };
+            b.ear = ear(EarKind::Drop, 0.20 * h, 0.70, (0.20, -0.08));
+            b.tail = tail(TailKind::Level, 0.50 * h, 0.07 * h);
+        }
+        BuildType::ShortFaced => {
+            b.length = 1.04 * h;
+            b.elbow = 0.46 * h;
+            b.flank = 0.54 * h;
+            b.stifle = 0.46 * h;
+            b.neck = 0.32 * h;
+            b.neck_angle_deg = 54.0;
+            b.neck_width = 0.26 * h;
+            (b.chest_width, b.rib_width, b.loin_width) = (0.42 * h, 0.42 * h, 0.32 * h);
+            (b.hip_width, b.thigh_width) = (0.30 * h, 0.34 * h);
+            (b.fore_leg, b.hind_leg) = (0.11 * h, 0.095 * h);
+            (b.fore_leg_front, b.hind_leg_front) = (0.10 * h, 0.085 * h);
+            b.fore = stand([0.27 * h; 3]);
+            b.hind = stand([0.24 * h; 3]);
+            b.head = HeadShape {
+                length: 0.38 * h,
+                angle_deg: -10.0,
+                muzzle: 0.20,
+                skull_depth: 0.54,
+                muzzle_depth: 0.32,
+                stop: 1.0,
+                dome: 0.10,
+                flews: 0.6,
+                skull_width: 0.62,
+                muzzle_width: 0.32,
+            };
+            b.ear = ear(EarKind::Drop, 0.17 * h, 0.66, (0.18, -0.10));
+            b.tail = tail(TailKind::Curl, 0.36 * h, 0.07 * h);
+        }
     }
+    b.shoulder_width = b.chest_width;
     if kind != BuildType::LongLow {
         b.last_rib = 0.60 * b.length;
     }
@@ -153,9 +236,14 @@ fn ordinary(h: f64) -> Build {
         stifle_forward: 0.215 * h,
         fore_leg: 0.085 * h,
         hind_leg: 0.085 * h,
+        fore_leg_front: 0.075 * h,
+        hind_leg_front: 0.070 * h,
+        fore: stand([0.20 * h; 3]),
+        hind: stand([0.20 * h; 3]),
         foot_length: 0.12 * h,
         foot_width: 0.10 * h,
         chest_width: 0.30 * h,
+        shoulder_width: 0.30 * h,
         rib_width: 0.32 * h,
         loin_width: 0.24 * h,
         hip_width: 0.24 * h,
@@ -170,9 +258,20 @@ fn ordinary(h: f64) -> Build {
             stop: 0.45,
             dome: 0.05,
             flews: 0.3,
+            skull_width: 0.48,
+            muzzle_width: 0.23,
         },
         ear: ear(EarKind::Drop, 0.55 * head, 0.5, (0.17, -0.09)),
         tail: tail(TailKind::Level, 0.40 * h, 0.062 * h),
+    }
+}
+
+/// A straight leg at these spacings, centre to centre.
+const fn stand(spacing: [f64; 3]) -> LegStand {
+    LegStand {
+        from_midline: [spacing[0] / 2.0, spacing[1] / 2.0, spacing[2] / 2.0],
+        turnout_deg: 0.0,
+        bow: 0.0,
     }
 }
 

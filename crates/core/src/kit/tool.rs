@@ -101,32 +101,28 @@ const LONGEST_MM: f64 = 80.0;
 pub fn check_tool(tool: &Tool, units: UnitSystem) -> Vec<Problem> {
     let mut problems = Vec::new();
     if tool.printed.trim().is_empty() {
-        problems.push(Problem {
-            field: "tool.printed".into(),
-            severity: Severity::Refused,
-            message: "The tool has no name; type what is printed on it.".into(),
-        });
+        problems.push(Problem::of(
+            "tool.printed",
+            Severity::Refused,
+            "The tool has no name; type what is printed on it.",
+        ));
     }
     if tool.printed.chars().count() > 40 {
-        problems.push(Problem {
-            field: "tool.printed".into(),
-            severity: Severity::Refused,
-            message: "The tool's name is over 40 letters long; shorten it.".into(),
-        });
+        problems.push(Problem::of(
+            "tool.printed",
+            Severity::Refused,
+            "The tool's name is over 40 letters long; shorten it.",
+        ));
     }
     let mm = tool.leaves_mm.as_mm();
     if !(0.1..=LONGEST_MM).contains(&mm) {
         let text = |mm| length_text(Length::constant_mm(mm), units);
-        problems.push(Problem {
-            field: "tool.leaves_mm".into(),
-            severity: Severity::Refused,
-            message: format!(
+        problems.push(Problem::of("tool.leaves_mm", Severity::Refused, format!(
                 "Leaves {} cannot be: a blade or comb leaves between {} and {}; type the length it leaves.",
                 length_text(tool.leaves_mm, units),
                 text(0.1),
                 text(LONGEST_MM)
-            ),
-        });
+            )));
     }
     problems
 }

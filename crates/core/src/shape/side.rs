@@ -103,11 +103,7 @@ fn place(b: &Build) -> Placed {
     let p = Point::new;
     let lerp = |a: f64, b: f64, t: f64| a + (b - a) * t;
 
-    let shoulder = p(l - 0.015 * h, el + 0.07 * h);
-    let withers = p(
-        shoulder.x - (h - shoulder.y) * b.layback_deg.to_radians().tan(),
-        h,
-    );
+    let (shoulder, withers) = (b.point_of_shoulder(), b.withers());
     let u = Vec2::from_angle(b.neck_angle_deg.to_radians());
     let v = Vec2::new(-u.y, u.x);
     let n = b.neck;

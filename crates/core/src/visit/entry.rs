@@ -5,7 +5,8 @@ use uuid::Uuid;
 
 use crate::coat::{Knots, Limit, Texture, Zone};
 use crate::frame::{
-    BuildType, DogSize, EarKind, Felt, Grade, Measure, Stance, TailKind, TakenMeasure,
+    Angle, BuildType, DogSize, EarKind, Felt, Grade, Measure, Stance, TailKind, TakenAngle,
+    TakenMeasure,
 };
 use crate::look::LookId;
 use crate::units::Length;
@@ -50,12 +51,27 @@ pub enum EntryBody {
         /// Which.
         measure: Measure,
     },
+    /// An angle was read.
+    AngleSet {
+        /// Which.
+        angle: Angle,
+        /// Its value and how it was got.
+        taken: TakenAngle,
+    },
+    /// An angle was taken back.
+    AngleCleared {
+        /// Which.
+        angle: Angle,
+    },
     /// A grade was felt.
     FeltSet {
         /// What.
         felt: Felt,
-        /// How strongly.
+        /// How strongly, on the left or on both sides alike.
         grade: Grade,
+        /// On the right, where it differs.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        right: Option<Grade>,
     },
     /// How the dog stood.
     StanceSet {
@@ -151,6 +167,9 @@ impl EntryBody {
         match self {
             Self::MeasureSet { measure, .. } | Self::MeasureCleared { measure } => {
                 measure.label().to_lowercase()
+            }
+            Self::AngleSet { angle, .. } | Self::AngleCleared { angle } => {
+                angle.label().to_lowercase()
             }
             Self::FeltSet { felt, .. } => felt.label().to_lowercase(),
             Self::StanceSet { .. } => "stance".into(),

@@ -121,20 +121,13 @@ fn apply(visit: &mut Visit, body: &EntryBody) {
         EntryBody::MeasureCleared { measure } => {
             visit.frame.measures.remove(measure);
         }
-        EntryBody::FeltSet { felt, grade } => {
-            visit.frame.felt.insert(*felt, *grade);
-            // A leg is straight or well bent behind, never both.
-            let other = match felt {
-                Felt::StraightBehind => Some(Felt::WellBent),
-                Felt::WellBent => Some(Felt::StraightBehind),
-                _ => None,
-            };
-            if let Some(other) = other
-                && *grade != Grade::None
-            {
-                visit.frame.felt.insert(other, Grade::None);
-            }
+        EntryBody::AngleSet { angle, taken } => {
+            visit.frame.angles.insert(*angle, *taken);
         }
+        EntryBody::AngleCleared { angle } => {
+            visit.frame.angles.remove(angle);
+        }
+        EntryBody::FeltSet { felt, grade, right } => feel(&mut visit.frame, *felt, *grade, *right),
         EntryBody::StanceSet { stance } => visit.frame.stance = *stance,
         EntryBody::SizeSet { size } => visit.frame.size = *size,
         EntryBody::BuildSet { build } => visit.frame.build = *build,
@@ -173,5 +166,24 @@ fn apply(visit: &mut Visit, body: &EntryBody) {
         }
         EntryBody::PlanKept { plan } => visit.plans.push(*plan),
         EntryBody::Undone { .. } | EntryBody::Redone { .. } => {}
+    }
+}
+
+fn feel(frame: &mut FrameInput, felt: Felt, grade: Grade, right: Option<Grade>) {
+    let right = right.filter(|r| *r != grade && felt.is_paired());
+    frame.felt.insert(felt, grade);
+    match right {
+        Some(right) => frame.felt_right.insert(felt, right),
+        None => frame.felt_right.remove(&felt),
+    };
+    // Both sides cannot be straight and well bent at once; a left foot out and a right foot in can.
+    let Some(other) = felt.opposite() else { return };
+    if frame.felt.contains_key(&other) || !felt.is_paired() {
+        if grade != Grade::None {
+            frame.felt.insert(other, Grade::None);
+        }
+        if right.unwrap_or(grade) != Grade::None {
+            frame.felt_right.remove(&other);
+        }
     }
 }

@@ -14,10 +14,7 @@ pub fn build(height: f64, change: impl FnOnce(&mut Build, f64)) -> Build {
     let mut input = FrameInput::default();
     input.measures.insert(
         Measure::HeightAtWithers,
-        TakenMeasure {
-            value_mm: Length::constant_mm(height),
-            method: Method::HeightStick,
-        },
+        TakenMeasure::by(Method::HeightStick, Length::constant_mm(height)),
     );
     let mut build = resolve(&input, UnitSystem::Millimetres).build;
     change(&mut build, height);
