@@ -92,6 +92,20 @@ fn style_of(role: Role, theme: Theme) -> Style {
         Role::Landmark => style(sheet, ink),
         Role::Knots => style("none", ink),
         Role::Pin => style(pin, "none"),
+        Role::Doubt => style(wash_far, "none"),
+        Role::Fault => style(pin, pin),
+        Role::EarlierLine => Style {
+            dash: Some((0.006, 0.006)),
+            ..style("none", chalk)
+        },
+        Role::ViewName => style(soft, "none"),
+        Role::Found => style(pin, pin),
+        Role::FoundEarlier => style("none", soft),
+        Role::FoundNumber => Style {
+            is_figure: true,
+            is_bold: true,
+            ..style("#ffffff", "none")
+        },
         Role::PinNumber => Style {
             is_figure: true,
             is_bold: true,

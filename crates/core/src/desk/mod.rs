@@ -9,13 +9,14 @@ use utoipa::ToSchema;
 use crate::balance::Judged;
 use crate::coat::{CoatNow, Zone, resolve_coat};
 use crate::dog::{Dog, House};
-use crate::drawing::{DrawOptions, Drawing, Scene, draw_side};
+use crate::drawing::{DrawOptions, Drawing, Scene, draw};
 use crate::frame::{Frame, FrameValue, Problem, Severity, resolve};
 use crate::kit::Tool;
 use crate::look::{Look, LookId};
 use crate::plan::{
     BalanceRow, Job, Plan, PlanReport, Words, find_reasons, make_plan, now_rows, report,
 };
+use crate::shape::spreads;
 use crate::sheet::DogFacts;
 use crate::solve::SolveError;
 use crate::units::{Length, length_text};
@@ -184,10 +185,17 @@ impl<'a> Desk<'a> {
         })
     }
 
-    /// Draws the dog from the side, with a plan or without.
+    /// Draws the dog, with a plan or without.
     pub fn draw(&self, solved: Option<&Solved>, options: &DrawOptions) -> Drawing {
-        draw_side(
+        let sure = if options.layers.doubt {
+            spreads(&self.visit.frame, &self.frame)
+        } else {
+            Vec::new()
+        };
+        draw(
             &Scene {
+                spreads: &sure,
+                earlier: None,
                 frame: &self.frame,
                 coat: &self.coat,
                 plan: solved.map(|s| &s.plan),

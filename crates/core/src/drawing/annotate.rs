@@ -9,6 +9,7 @@ use crate::frame::{FrameValue, Measure, Origin};
 use crate::plan::{PlanReport, StrokeName, UnitRow, Words};
 use crate::shape::{SideShape, Station as S};
 use crate::solve::Unit;
+use crate::units::Length;
 
 /// Writes marks on the drawing: measures, landmarks, lengths, chalk, pins.
 pub(super) struct Annotator<'a> {
@@ -56,9 +57,6 @@ impl Annotator<'_> {
         }
         if self.layers.measures {
             self.measures();
-        }
-        if self.layers.landmarks {
-            self.landmarks();
         }
     }
 
@@ -155,37 +153,17 @@ impl Annotator<'_> {
         Some(at)
     }
 
-    fn value(&self, measure: Measure) -> Option<FrameValue> {
-        self.scene
-            .frame
-            .values
-            .iter()
-            .find(|v| v.measure == measure)
-            .copied()
-    }
-
-    fn value_text(&self, value: &FrameValue) -> String {
-        let words = self.words();
-        // Never by tone alone: an estimate carries a tilde.
-        let about = if value.origin == Origin::Estimated {
-            "~"
-        } else {
-            ""
-        };
-        format!(
-            "{about}{} ±{}",
-            words.bare(value.value_mm.as_mm()),
-            words.bare(value.doubt_mm.as_mm())
-        )
-    }
-
     /// The carrier on the height stick stands at the withers: it is the height.
     fn height_carrier(&mut self) {
-        let Some(value) = self.value(Measure::HeightAtWithers) else {
+        let Some(value) = self.scene.value(Measure::HeightAtWithers) else {
             return;
         };
         let withers = self.skin(S::Withers);
-        let (text, y, t) = (self.value_text(&value), withers.y, self.painter.text_mm);
+        let (text, y, t) = (
+            value_text(&self.words(), &value),
+            withers.y,
+            self.painter.text_mm,
+        );
         let tag = Some(Tag::Measure(Measure::HeightAtWithers));
         let x = self.stick_x;
         let width = 0.62 * t * (text.chars().count() as f64 + 1.2);
@@ -228,7 +206,7 @@ impl Annotator<'_> {
             if measure == Measure::HeightAtWithers {
                 continue;
             }
-            let Some(value) = self.value(measure) else {
+            let Some(value) = self.scene.value(measure) else {
                 continue;
             };
             let Some(run) = self.run(measure) else {
@@ -236,7 +214,8 @@ impl Annotator<'_> {
             };
             let is_quick = crate::frame::QUICK_EIGHT.contains(&measure);
             let is_nothing = value.value_mm.as_mm().abs() < 0.5;
-            if !is_quick && (value.origin == Origin::Estimated || is_nothing) {
+            let is_asked = is_quick || self.scene.is_fault(measure);
+            if !is_asked && (value.origin == Origin::Estimated || is_nothing) {
                 continue;
             }
             self.dimension(measure, &value, run);
@@ -292,27 +271,37 @@ impl Annotator<'_> {
 
     fn dimension(&mut self, measure: Measure, value: &FrameValue, run: Run) {
         let tag = Some(Tag::Measure(measure));
-        let role = number_role(value);
-        let text = self.value_text(value);
+        let is_fault = self.scene.is_fault(measure);
+        let role = if is_fault {
+            Role::Fault
+        } else {
+            number_role(value)
+        };
+        let ink = if is_fault {
+            Role::Fault
+        } else {
+            Role::Dimension
+        };
+        let text = value_text(&self.words(), value);
         let (h, t) = (self.h(), self.painter.text_mm);
         let arm = 0.012 * h;
         match run {
             Run::Upright { x, from, to } => {
                 let (a, b) = (Point::new(x, from), Point::new(x, to));
-                self.line(Role::Dimension, &[a, b], 0.003, tag);
+                self.line(ink, &[a, b], 0.003, tag);
                 for p in [a, b] {
                     let ends = [p - Vec2::new(arm, 0.0), p + Vec2::new(arm, 0.0)];
-                    self.line(Role::Dimension, &ends, 0.003, tag);
+                    self.line(ink, &ends, 0.003, tag);
                 }
                 let at = to_page(b) + Vec2::new(0.0, 0.5 * t);
                 self.text(role, at, Anchor::Middle, &text, 0.95, tag);
             }
             Run::Level { y, from, to } => {
                 let (a, b) = (Point::new(from, y), Point::new(to, y));
-                self.line(Role::Dimension, &[a, b], 0.003, tag);
+                self.line(ink, &[a, b], 0.003, tag);
                 for p in [a, b] {
                     let ends = [p - Vec2::new(0.0, arm), p + Vec2::new(0.0, arm)];
-                    self.line(Role::Dimension, &ends, 0.003, tag);
+                    self.line(ink, &ends, 0.003, tag);
                 }
                 let at = to_page(a.midpoint(b)) + Vec2::new(0.0, 0.45 * t);
                 self.text(role, at, Anchor::Middle, &text, 0.95, tag);
@@ -329,61 +318,6 @@ impl Annotator<'_> {
                     .map(|p| (p, Anchor::Middle))
                     .collect();
                 self.place(role, &places, &said, 0.95, tag, true);
-            }
-        }
-    }
-
-    fn landmarks(&mut self) {
-        let p = |s: S| self.skin(s);
-        let list = [
-            ("occiput", p(S::Occiput)),
-            ("withers", p(S::Withers)),
-            ("hip crest", p(S::HipCrest)),
-            ("tail set", p(S::TailSet)),
-            ("pin bone", p(S::PinBone)),
-            ("bend", p(S::Bend)),
-            ("hock point", p(S::HockPoint)),
-            ("stifle", p(S::Stifle)),
-            ("flank fold", p(S::FlankFold)),
-            ("last rib", p(S::LastRib)),
-            ("brisket", p(S::Brisket)),
-            ("elbow", p(S::Elbow)),
-            ("wrist", p(S::WristFront)),
-            ("breastbone", p(S::Breastbone)),
-            ("point of shoulder", self.shape.point_of_shoulder),
-        ];
-        let t = self.painter.text_mm;
-        for (name, at) in list {
-            let page = to_page(at);
-            let radius_mm = 0.2 * t;
-            self.push(
-                Role::Landmark,
-                Geometry::Disc {
-                    at_mm: [tenth(page.x), tenth(page.y)],
-                    radius_mm,
-                },
-                None,
-            );
-            let near = |dx: f64, dy: f64, anchor| (page + Vec2::new(dx * t, dy * t), anchor);
-            let places = [
-                near(0.0, 1.0, Anchor::Middle),
-                near(0.6, -0.3, Anchor::Start),
-                near(-0.6, -0.3, Anchor::End),
-                near(0.0, -1.4, Anchor::Middle),
-                near(0.8, 1.2, Anchor::Start),
-                near(-0.8, 1.2, Anchor::End),
-                near(0.8, -1.6, Anchor::Start),
-                near(-0.8, -1.6, Anchor::End),
-                near(2.0, 0.6, Anchor::Start),
-                near(-2.0, 0.6, Anchor::End),
-                near(3.0, -0.6, Anchor::Start),
-                near(-3.0, -0.6, Anchor::End),
-                near(0.0, 2.2, Anchor::Middle),
-                near(0.0, -2.6, Anchor::Middle),
-            ];
-            let role = Role::LandmarkName;
-            if self.place(role, &places, name, 0.85, None, true).is_none() {
-                self.place(role, &places, name, 0.85, None, false);
             }
         }
     }
@@ -645,7 +579,26 @@ impl Annotator<'_> {
     }
 }
 
-fn number_role(value: &FrameValue) -> Role {
+/// A value with its doubt; a right side that differs is said after the left.
+pub(super) fn value_text(words: &Words<'_>, value: &FrameValue) -> String {
+    // Never by tone alone: an estimate carries a tilde.
+    let about = if value.origin == Origin::Estimated {
+        "~"
+    } else {
+        ""
+    };
+    let bare = |l: Length| words.bare(l.as_mm());
+    let right = value
+        .right_mm
+        .map_or(String::new(), |r| format!(" / {}", bare(r)));
+    format!(
+        "{about}{}{right} ±{}",
+        bare(value.value_mm),
+        bare(value.doubt_mm)
+    )
+}
+
+pub(super) fn number_role(value: &FrameValue) -> Role {
     if value.origin == Origin::Estimated {
         Role::EstimatedNumber
     } else {

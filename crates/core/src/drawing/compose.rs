@@ -5,15 +5,18 @@ use utoipa::ToSchema;
 
 use super::annotate::Annotator;
 use super::labels::Labels;
-use super::shapes::{Drawing, Geometry, Role, Shape};
+use super::landmark_marks::LandmarkMarks;
+use super::shapes::{Drawing, Geometry, Role, Shape, ViewPlace};
 use super::simplify::simplified;
-use super::table::{measuring_table, to_page};
+use super::table::Table;
+use super::view_marks::ViewMarks;
 use crate::coat::CoatNow;
 use crate::dog::House;
-use crate::frame::Frame;
+use crate::frame::{Frame, FrameValue, Measure, Severity};
 use crate::plan::{Plan, PlanCoat, PlanReport, dress_plan};
 use crate::shape::{
-    Dressing, Piece, PieceKind, SideShape, Stroke, bare, dress_now, side_pieces, side_shape,
+    BothSides, Dressing, Piece, PieceKind, SideShape, Spread, Stroke, View, bare, dress_now,
+    front_pieces, rear_pieces, side_pieces_beside, side_shape, top_pieces,
 };
 
 /// What is shown.
@@ -46,6 +49,10 @@ pub struct Layers {
     pub lengths: bool,
     /// Pins on what stays off.
     pub pins: bool,
+    /// How sure each landmark is.
+    pub doubt: bool,
+    /// What was found on the body.
+    pub found: bool,
 }
 
 impl Default for Layers {
@@ -62,6 +69,36 @@ impl Default for Layers {
             lines: false,
             lengths: false,
             pins: false,
+            doubt: false,
+            found: true,
+        }
+    }
+}
+
+/// Which views stand on the sheet.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "the names say it")]
+pub enum Sheet {
+    #[default]
+    Side,
+    Front,
+    Rear,
+    Top,
+    /// All four at one scale.
+    Four,
+}
+
+impl Sheet {
+    const fn view(self) -> Option<View> {
+        match self {
+            Self::Side => Some(View::Side),
+            Self::Front => Some(View::Front),
+            Self::Rear => Some(View::Rear),
+            Self::Top => Some(View::Top),
+            Self::Four => None,
         }
     }
 }
@@ -70,6 +107,8 @@ impl Default for Layers {
 #[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 #[serde(default)]
 pub struct DrawOptions {
+    /// From where.
+    pub sheet: Sheet,
     /// What is shown.
     pub layers: Layers,
     /// Height of ordinary text against the page's width.
@@ -79,6 +118,7 @@ pub struct DrawOptions {
 impl Default for DrawOptions {
     fn default() -> Self {
         Self {
+            sheet: Sheet::Side,
             layers: Layers::default(),
             text_share: 0.0165,
         }
@@ -110,94 +150,277 @@ pub struct Scene<'a> {
     pub house: &'a House,
     /// The dog's name.
     pub name: &'a str,
+    /// How sure each landmark is, where that is shown.
+    pub spreads: &'a [Spread],
+    /// The frame of an earlier visit to lay over this one.
+    pub earlier: Option<&'a Frame>,
 }
 
-/// Draws the dog from the side, facing left, on its measuring table.
+impl Scene<'_> {
+    pub(super) fn value(&self, measure: Measure) -> Option<FrameValue> {
+        let values = &self.frame.values;
+        values.iter().find(|v| v.measure == measure).copied()
+    }
+
+    /// Whether a measure contradicts another or cannot be.
+    pub(super) fn is_fault(&self, measure: Measure) -> bool {
+        self.frame
+            .problems
+            .iter()
+            .any(|p| p.severity == Severity::Refused && p.culprits.contains(&measure))
+    }
+}
+
+/// Draws the dog on its measuring table, in the view or views asked for.
 ///
 /// # Units and shapes
-/// Millimetres of the real dog; page x = −x, y up.
-pub fn draw_side(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
-    let build = &scene.frame.build;
-    let shape = side_shape(build);
-    let page = page_of(&shape, build.height);
-    let text_mm = options.text_share * page.width();
-    let mut painter = Painter {
-        shapes: Vec::new(),
-        labels: Labels::default(),
-        page,
-        text_mm,
-        height: build.height,
-    };
-    let layers = options.layers;
-    let stick_x = page.x0 + 2.6 * text_mm;
-    if layers.table {
-        painter.shapes.extend(measuring_table(
-            page,
-            stick_x,
-            0.8 * text_mm,
-            0.0012 * page.width(),
-        ));
-    }
-    let pieces = |dressing: &Dressing| side_pieces(&shape, build, dressing);
-    let plan = scene.plan.filter(|_| layers.plan);
-    let now = dress_now(build, scene.coat);
-    match plan {
-        Some(plan) => {
-            if layers.now {
-                painter.wash(&pieces(&now));
-            }
-            painter.dog(&pieces(&dress_plan(plan, scene.coat, PlanCoat::Tools)));
-            if layers.settled {
-                let settled = dress_plan(plan, scene.coat, PlanCoat::Settled);
-                painter.outline(&pieces(&settled), Role::SettledLine, 0.45);
-            }
-            if layers.ideal {
-                let ideal = dress_plan(plan, scene.coat, PlanCoat::Ideal);
-                painter.outline(&pieces(&ideal), Role::IdealLine, 0.25);
-            }
+/// Millimetres of the real dog; page x to the right, y up. From the side and above the dog faces
+/// left; four views stand on one sheet at one scale, the top view under the side view.
+pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
+    let stage = Stage::new(scene);
+    match options.sheet.view() {
+        Some(view) => {
+            let page = stage.page_of(view);
+            let text_mm = options.text_share * page.width().max(0.8 * page.height());
+            stage.draw(view, page, text_mm, options.layers, Room::Ample)
         }
-        None if layers.now => painter.dog(&pieces(&now)),
-        None => painter.dog(&pieces(&bare(scene.coat.stand))),
-    }
-    if layers.skin {
-        painter.outline(&pieces(&bare(scene.coat.stand)), Role::Skin, 0.4);
-    }
-    Annotator {
-        painter: &mut painter,
-        scene,
-        shape: &shape,
-        layers,
-        stick_x,
-    }
-    .annotate();
-    Drawing {
-        title: title(scene),
-        bounds_mm: [page.x0, page.y0, page.x1, page.y1].map(super::simplify::tenth),
-        shapes: painter.shapes,
+        None => four_views(&stage, options),
     }
 }
 
-fn title(scene: &Scene<'_>) -> String {
+/// Whether a view has the sheet to itself.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub(super) enum Room {
+    /// It does.
+    Ample,
+    /// It shares it: fewer words.
+    Scarce,
+}
+
+/// Room between views on one sheet, share of the height.
+const BETWEEN: f64 = 0.06;
+
+fn four_views(stage: &Stage<'_>, options: &DrawOptions) -> Drawing {
+    let h = stage.scene.frame.build.height;
+    let page = |view| stage.page_of(view);
+    let (side, front, rear, top) = (
+        page(View::Side),
+        page(View::Front),
+        page(View::Rear),
+        page(View::Top),
+    );
+    let gap = BETWEEN * h;
+    let width = side.width() + front.width() + rear.width() + 2.0 * gap;
+    let text_mm = options.text_share * width;
+    let mut whole = Drawing {
+        title: title(stage.scene, "in four views"),
+        bounds_mm: [
+            side.x0,
+            side.y0 - gap - top.height(),
+            side.x0 + width,
+            side.y1,
+        ]
+        .map(super::simplify::tenth),
+        views: Vec::new(),
+        shapes: Vec::new(),
+    };
+    let front_x = side.x1 + gap - front.x0;
+    let rear_x = front_x + front.x1 + gap - rear.x0;
+    for (view, x, y) in [
+        (View::Side, 0.0, 0.0),
+        (View::Front, front_x, 0.0),
+        (View::Rear, rear_x, 0.0),
+        (View::Top, 0.0, side.y0 - gap - top.y1),
+    ] {
+        let mut one = stage.draw(view, page(view), text_mm, options.layers, Room::Scarce);
+        for shape in &mut one.shapes {
+            shape.shift(x, y);
+        }
+        for place in &mut one.views {
+            place.origin_mm[0] += x;
+            place.origin_mm[1] += y;
+            for (i, edge) in place.area_mm.iter_mut().enumerate() {
+                *edge += if i % 2 == 0 { x } else { y };
+            }
+        }
+        whole.shapes.append(&mut one.shapes);
+        whole.views.append(&mut one.views);
+    }
+    whole
+}
+
+/// A dog laid out for drawing.
+struct Stage<'a> {
+    scene: &'a Scene<'a>,
+    dog: BothSides<'a>,
+    far: SideShape,
+}
+
+impl<'a> Stage<'a> {
+    fn new(scene: &'a Scene<'a>) -> Self {
+        Self {
+            scene,
+            dog: BothSides::of(scene.frame),
+            far: side_shape(&scene.frame.right),
+        }
+    }
+
+    fn pieces(&self, view: View, dressing: &Dressing) -> Vec<Piece> {
+        match view {
+            View::Side => side_pieces_beside(
+                &self.dog.shape,
+                self.dog.left,
+                (&self.far, self.dog.right),
+                dressing,
+            ),
+            View::Front => front_pieces(&self.dog, dressing),
+            View::Rear => rear_pieces(&self.dog, dressing),
+            View::Top => top_pieces(&self.dog, dressing),
+        }
+    }
+
+    fn draw(&self, view: View, page: Rect, text_mm: f64, layers: Layers, room: Room) -> Drawing {
+        let scene = self.scene;
+        let mut painter = Painter {
+            shapes: Vec::new(),
+            labels: Labels::default(),
+            page,
+            text_mm,
+            height: scene.frame.build.height,
+            view,
+        };
+        let stick_x = page.x0 + 2.6 * text_mm;
+        if layers.table {
+            let table = Table {
+                page,
+                stick_x: (view != View::Top).then_some(stick_x),
+                view,
+                text_mm: 0.8 * text_mm,
+                line_mm: 0.0012 * page.width().max(page.height()),
+            };
+            painter.shapes.extend(table.draw());
+        }
+        self.paint(&mut painter, layers);
+        match view {
+            View::Side => Annotator {
+                painter: &mut painter,
+                scene,
+                shape: &self.dog.shape,
+                layers,
+                stick_x,
+            }
+            .annotate(),
+            _ => ViewMarks {
+                painter: &mut painter,
+                scene,
+                dog: &self.dog,
+                room,
+            }
+            .mark(layers),
+        }
+        LandmarkMarks {
+            painter: &mut painter,
+            dog: &self.dog,
+            spreads: scene.spreads,
+            room,
+        }
+        .mark(layers);
+        let bounds_mm = [page.x0, page.y0, page.x1, page.y1].map(super::simplify::tenth);
+        Drawing {
+            title: title(scene, view.seen_from()),
+            bounds_mm,
+            views: vec![ViewPlace {
+                view,
+                origin_mm: [0.0, 0.0],
+                area_mm: bounds_mm,
+            }],
+            shapes: painter.shapes,
+        }
+    }
+
+    /// The dog: coat as it is, plan, skin.
+    fn paint(&self, painter: &mut Painter, layers: Layers) {
+        let scene = self.scene;
+        let build = &scene.frame.build;
+        let view = painter.view;
+        let pieces = |dressing: &Dressing| self.pieces(view, dressing);
+        let now = dress_now(build, scene.coat);
+        let naked = bare(scene.coat.stand);
+        let (now, naked) = (pieces(&now), pieces(&naked));
+        match scene.plan.filter(|_| layers.plan) {
+            Some(plan) => {
+                let dressed = |which| self.pieces(view, &dress_plan(plan, scene.coat, which));
+                let tools = dressed(PlanCoat::Tools);
+                let settled = layers.settled.then(|| dressed(PlanCoat::Settled));
+                let ideal = layers.ideal.then(|| dressed(PlanCoat::Ideal));
+                if layers.now {
+                    painter.wash(&now);
+                }
+                painter.dog(&tools);
+                if let Some(settled) = settled {
+                    painter.outline(&settled, Role::SettledLine, 0.45);
+                }
+                if let Some(ideal) = ideal {
+                    painter.outline(&ideal, Role::IdealLine, 0.25);
+                }
+            }
+            None if layers.now => painter.dog(&now),
+            None => painter.dog(&naked),
+        }
+        if layers.skin {
+            painter.outline(&naked, Role::Skin, 0.4);
+        }
+        if let Some(earlier) = scene.earlier {
+            let stage = BothSides::of(earlier);
+            let far = side_shape(&earlier.right);
+            let dressing = bare(scene.coat.stand);
+            let pieces = match painter.view {
+                View::Side => {
+                    side_pieces_beside(&stage.shape, stage.left, (&far, stage.right), &dressing)
+                }
+                View::Front => front_pieces(&stage, &dressing),
+                View::Rear => rear_pieces(&stage, &dressing),
+                View::Top => top_pieces(&stage, &dressing),
+            };
+            painter.outline(&pieces, Role::EarlierLine, 0.5);
+        }
+    }
+
+    /// The page of a view: the same for a dog whatever is drawn on it, so that all tasks show one
+    /// drawing.
+    fn page_of(&self, view: View) -> Rect {
+        use crate::shape::Station as S;
+        let (shape, b) = (&self.dog.shape, self.dog.left);
+        let h = b.height;
+        let nose = shape.skin(S::NoseTip).x.max(shape.skin(S::Breastbone).x);
+        let top = shape.skin(S::Crown).y.max(h) + 0.22 * h;
+        let widest = [b.shoulder_width, b.rib_width, b.thigh_width]
+            .into_iter()
+            .fold(0.0, f64::max);
+        match view {
+            View::Side => Rect::new(-(nose + 0.34 * h), -0.17 * h, 0.50 * h, top),
+            View::Front | View::Rear => {
+                // Height stick at the left, numbers at the right.
+                let half = 0.5 * widest + 0.20 * h;
+                Rect::new(-half - 0.12 * h, -0.17 * h, half + 0.16 * h, top)
+            }
+            View::Top => {
+                let half = 0.5 * widest + 0.14 * h;
+                Rect::new(-(nose + 0.34 * h), -half, 0.50 * h, half)
+            }
+        }
+    }
+}
+
+fn title(scene: &Scene<'_>, seen: &str) -> String {
     let look = scene.report.map_or(String::new(), |r| {
         format!(", planned as {}", r.look_name.to_lowercase())
     });
-    format!("{} from the side, to scale{look}", scene.name)
-}
-
-/// The page: the same for a dog whatever is drawn on it, so that all tasks show one drawing.
-fn page_of(shape: &SideShape, height: f64) -> Rect {
-    use crate::shape::Station as S;
-    let nose = shape.skin(S::NoseTip).x.max(shape.skin(S::Breastbone).x);
-    let top = shape.skin(S::Crown).y.max(height);
-    Rect::new(
-        -(nose + 0.34 * height),
-        -0.17 * height,
-        0.50 * height,
-        top + 0.22 * height,
-    )
+    format!("{} {seen}, to scale{look}", scene.name)
 }
 
 pub(super) struct Painter {
+    pub(super) view: View,
     pub(super) shapes: Vec<Shape>,
     pub(super) labels: Labels,
     pub(super) page: Rect,
@@ -206,9 +429,17 @@ pub(super) struct Painter {
 }
 
 impl Painter {
+    /// Points of the view's own plane on its page.
+    pub(super) fn on_page(&self, points: &[Point]) -> Vec<Point> {
+        let (sx, sy) = self.view.page_signs();
+        points
+            .iter()
+            .map(|p| Point::new(sx * p.x, sy * p.y))
+            .collect()
+    }
+
     fn flat(&self, points: &[Point]) -> Vec<f64> {
-        let page: Vec<Point> = points.iter().map(|p| to_page(*p)).collect();
-        simplified(&page, SMOOTH * self.height)
+        simplified(&self.on_page(points), SMOOTH * self.height)
     }
 
     fn push(&mut self, role: Role, geometry: Geometry) {
@@ -248,7 +479,7 @@ impl Painter {
             let width = INK * self.height * if piece.is_far { FAR } else { 1.0 };
             for stroke in &piece.strokes {
                 self.ink(stroke, width * stroke.weight);
-                let page: Vec<Point> = stroke.points.iter().map(|p| to_page(*p)).collect();
+                let page = self.on_page(&stroke.points);
                 self.labels.avoid(&page);
             }
         }
@@ -269,7 +500,7 @@ impl Painter {
         }
         let outline = tapered(stroke, width_mm);
         if outline.len() > 2 {
-            let page: Vec<Point> = outline.iter().map(|p| to_page(*p)).collect();
+            let page = self.on_page(&outline);
             let points_mm = simplified(&page, 0.3 * SMOOTH * self.height);
             self.push(Role::PlanLine, Geometry::Fill { points_mm });
         }

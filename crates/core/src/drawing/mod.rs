@@ -3,9 +3,11 @@
 mod annotate;
 mod compose;
 mod labels;
+mod landmark_marks;
 mod shapes;
 mod simplify;
 mod table;
+mod view_marks;
 
-pub use compose::{DrawOptions, Layers, Scene, draw_side};
-pub use shapes::{Anchor, Drawing, Geometry, Role, Shape, Tag};
+pub use compose::{DrawOptions, Layers, Scene, Sheet, draw};
+pub use shapes::{Anchor, Drawing, Geometry, Role, Shape, Tag, ViewPlace};

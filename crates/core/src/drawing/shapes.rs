@@ -5,6 +5,7 @@ use utoipa::ToSchema;
 use crate::coat::Zone;
 use crate::frame::Measure;
 use crate::lines::LineName;
+use crate::shape::{Landmark, View};
 
 /// What a shape means; the reader's theme gives it its looks.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -62,6 +63,20 @@ pub enum Role {
     PinNumber,
     /// A thin line from a word to its place.
     Leader,
+    /// How far a landmark may lie from where it is drawn.
+    Doubt,
+    /// A measure that contradicts another, or cannot be.
+    Fault,
+    /// The frame of an earlier visit.
+    EarlierLine,
+    /// What a view shows, written under it.
+    ViewName,
+    /// Something found on the body.
+    Found,
+    /// Its number.
+    FoundNumber,
+    /// The same of an earlier visit, faded.
+    FoundEarlier,
 }
 
 /// Which side of its point a text stands.
@@ -127,6 +142,10 @@ pub enum Tag {
     Line(LineName),
     /// A numbered pin.
     Pin(u32),
+    /// A landmark.
+    Landmark(Landmark),
+    /// Something found on the body, by its number on the drawing.
+    Found(u32),
 }
 
 /// One shape.
@@ -148,6 +167,67 @@ pub struct Drawing {
     pub title: String,
     /// Left, bottom, right, top of the page, mm.
     pub bounds_mm: [f64; 4],
+    /// Where each view of the dog stands on the page.
+    pub views: Vec<ViewPlace>,
     /// Shapes, the first painted first.
     pub shapes: Vec<Shape>,
+}
+
+/// One view on a page: where its own origin stands, and its area, mm.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ViewPlace {
+    /// Which.
+    pub view: View,
+    /// Page place of the view's origin: under the pin bone, on the midline, on the table.
+    pub origin_mm: [f64; 2],
+    /// Left, bottom, right, top of its area.
+    pub area_mm: [f64; 4],
+}
+
+impl ViewPlace {
+    /// The page place of a point on the view's own plane.
+    pub fn to_page(&self, (across, up): (f64, f64)) -> [f64; 2] {
+        let (sx, sy) = self.view.page_signs();
+        [self.origin_mm[0] + sx * across, self.origin_mm[1] + sy * up]
+    }
+}
+
+impl View {
+    /// How a view's own axes run on the page: the dog faces left from the side and from above, is
+    /// seen as it stands from in front, and mirrored so from behind (handbook 2, *Axes*).
+    pub const fn page_signs(self) -> (f64, f64) {
+        match self {
+            Self::Side | Self::Rear => (-1.0, 1.0),
+            Self::Front => (1.0, 1.0),
+            Self::Top => (-1.0, -1.0),
+        }
+    }
+
+    /// What stands under it.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Side => "side",
+            Self::Front => "front",
+            Self::Rear => "rear",
+            Self::Top => "top",
+        }
+    }
+}
+
+impl Shape {
+    /// Moves it over the page, mm.
+    pub(super) fn shift(&mut self, x: f64, y: f64) {
+        match &mut self.geometry {
+            Geometry::Fill { points_mm } | Geometry::Line { points_mm, .. } => {
+                for pair in points_mm.chunks_exact_mut(2) {
+                    pair[0] += x;
+                    pair[1] += y;
+                }
+            }
+            Geometry::Disc { at_mm, .. } | Geometry::Text { at_mm, .. } => {
+                at_mm[0] += x;
+                at_mm[1] += y;
+            }
+        }
+    }
 }

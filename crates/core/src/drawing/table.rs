@@ -2,117 +2,155 @@ use kurbo::{Point, Rect};
 
 use super::shapes::{Anchor, Geometry, Role, Shape};
 use super::simplify::tenth;
+use crate::shape::View;
 
 /// Ticks every centimetre, numbers every ten (look.md: true scale marks, not ornament).
 const CM: f64 = 10.0;
 
-/// The measuring table: a rule in centimetres from the point of rump, a height stick before the
-/// nose, and crosses every 10 cm.
-///
-/// # Units and shapes
-/// Page in mm, dog facing left: page x = −x. `stick_x` is the stick's page x.
-pub(super) fn measuring_table(page: Rect, stick_x: f64, text_mm: f64, line_mm: f64) -> Vec<Shape> {
-    let mut shapes = Vec::new();
-    let line = |a: (f64, f64), b: (f64, f64), width_mm: f64, role| Shape {
-        role,
-        geometry: Geometry::Line {
-            points_mm: [a.0, a.1, b.0, b.1].map(tenth).to_vec(),
-            width_mm,
-        },
-        tag: None,
-    };
-    let text = |at: (f64, f64), text: String, anchor| Shape {
-        role: Role::RuleNumber,
-        geometry: Geometry::Text {
-            at_mm: [tenth(at.0), tenth(at.1)],
-            text,
-            size_mm: text_mm,
-            anchor,
-        },
-        tag: None,
-    };
-    let tens = |from: f64, to: f64| {
-        let (a, b) = ((from / (10.0 * CM)).ceil(), (to / (10.0 * CM)).floor());
-        steps(a, b, 1.0).into_iter().map(|i| i * 10.0 * CM)
-    };
-    let right = page.x1 - 0.3 * text_mm;
-    let arm = 0.55 * text_mm;
-    for x in tens(stick_x + 2.0 * arm, right) {
-        for y in tens(10.0, page.y1 - arm) {
-            shapes.push(line(
-                (x - arm / 2.0, y),
-                (x + arm / 2.0, y),
-                line_mm,
-                Role::Cross,
-            ));
-            shapes.push(line(
-                (x, y - arm / 2.0),
-                (x, y + arm / 2.0),
-                line_mm,
-                Role::Cross,
-            ));
-        }
-    }
-    shapes.push(line(
-        (stick_x - arm, 0.0),
-        (right, 0.0),
-        1.6 * line_mm,
-        Role::Rule,
-    ));
-    for x in steps((stick_x / CM).ceil(), (right / CM).floor(), 1.0) {
-        let long = is_multiple(x, 10.0);
-        let depth = if long {
-            arm
-        } else if is_multiple(x, 5.0) {
-            0.7 * arm
-        } else {
-            0.4 * arm
-        };
-        shapes.push(line((x * CM, 0.0), (x * CM, -depth), line_mm, Role::Rule));
-        if long && x * CM > stick_x + text_mm {
-            shapes.push(text(
-                (x * CM, -arm - text_mm),
-                format!("{:.0}", -x + 0.0),
-                Anchor::Middle,
-            ));
-        }
-    }
-    let top = page.y1 - 0.5 * text_mm;
-    shapes.push(line(
-        (stick_x, 0.0),
-        (stick_x, top),
-        1.6 * line_mm,
-        Role::Rule,
-    ));
-    for y in steps(1.0, (top / CM).floor(), 1.0) {
-        let long = is_multiple(y, 10.0);
-        let depth = if long {
-            arm
-        } else if is_multiple(y, 5.0) {
-            0.7 * arm
-        } else {
-            0.4 * arm
-        };
-        shapes.push(line(
-            (stick_x, y * CM),
-            (stick_x + depth, y * CM),
+/// The measuring table: a rule in centimetres, a height stick, and crosses every 10 cm.
+pub(super) struct Table {
+    /// The page, mm.
+    pub page: Rect,
+    /// Page x of the height stick; none from above.
+    pub stick_x: Option<f64>,
+    /// Which view lies on it.
+    pub view: View,
+    pub text_mm: f64,
+    pub line_mm: f64,
+}
+
+impl Table {
+    pub(super) fn draw(&self) -> Vec<Shape> {
+        let Self {
+            page,
+            text_mm,
             line_mm,
+            view,
+            ..
+        } = *self;
+        let stick_x = self.stick_x.unwrap_or(page.x0);
+        let mut shapes = Vec::new();
+        let line = |a: (f64, f64), b: (f64, f64), width_mm: f64, role| Shape {
+            role,
+            geometry: Geometry::Line {
+                points_mm: [a.0, a.1, b.0, b.1].map(tenth).to_vec(),
+                width_mm,
+            },
+            tag: None,
+        };
+        let text = |at: (f64, f64), text: String, anchor| Shape {
+            role: Role::RuleNumber,
+            geometry: Geometry::Text {
+                at_mm: [tenth(at.0), tenth(at.1)],
+                text,
+                size_mm: text_mm,
+                anchor,
+            },
+            tag: None,
+        };
+        let tens = |from: f64, to: f64| {
+            let (a, b) = ((from / (10.0 * CM)).ceil(), (to / (10.0 * CM)).floor());
+            steps(a, b, 1.0).into_iter().map(|i| i * 10.0 * CM)
+        };
+        let right = page.x1 - 0.3 * text_mm;
+        let arm = 0.55 * text_mm;
+        for x in tens(stick_x + 2.0 * arm, right) {
+            let low = if view == View::Top {
+                page.y0 + arm
+            } else {
+                10.0
+            };
+            for y in tens(low, page.y1 - arm) {
+                shapes.push(line(
+                    (x - arm / 2.0, y),
+                    (x + arm / 2.0, y),
+                    line_mm,
+                    Role::Cross,
+                ));
+                shapes.push(line(
+                    (x, y - arm / 2.0),
+                    (x, y + arm / 2.0),
+                    line_mm,
+                    Role::Cross,
+                ));
+            }
+        }
+        if view == View::Top {
+            return shapes;
+        }
+        shapes.push(line(
+            (stick_x - arm, 0.0),
+            (right, 0.0),
+            1.6 * line_mm,
             Role::Rule,
         ));
-        if long {
-            shapes.push(text(
-                (stick_x - 0.4 * arm, y * CM - 0.3 * text_mm),
-                format!("{y:.0}"),
-                Anchor::End,
-            ));
+        for x in steps((stick_x / CM).ceil(), (right / CM).floor(), 1.0) {
+            let long = is_multiple(x, 10.0);
+            let depth = if long {
+                arm
+            } else if is_multiple(x, 5.0) {
+                0.7 * arm
+            } else {
+                0.4 * arm
+            };
+            shapes.push(line((x * CM, 0.0), (x * CM, -depth), line_mm, Role::Rule));
+            if long && x * CM > stick_x + text_mm {
+                shapes.push(text(
+                    (x * CM, -arm - text_mm),
+                    rule_number(view, x),
+                    Anchor::Middle,
+                ));
+            }
         }
+        let top = page.y1 - 0.5 * text_mm;
+        shapes.push(line(
+            (stick_x, 0.0),
+            (stick_x, top),
+            1.6 * line_mm,
+            Role::Rule,
+        ));
+        for y in steps(1.0, (top / CM).floor(), 1.0) {
+            let long = is_multiple(y, 10.0);
+            let depth = if long {
+                arm
+            } else if is_multiple(y, 5.0) {
+                0.7 * arm
+            } else {
+                0.4 * arm
+            };
+            shapes.push(line(
+                (stick_x, y * CM),
+                (stick_x + depth, y * CM),
+                line_mm,
+                Role::Rule,
+            ));
+            if long {
+                shapes.push(text(
+                    (stick_x - 0.4 * arm, y * CM - 0.3 * text_mm),
+                    format!("{y:.0}"),
+                    Anchor::End,
+                ));
+            }
+        }
+        let note = match view {
+            View::Side => "table, cm from the point of rump",
+            View::Front | View::Rear | View::Top => "cm from the midline",
+        };
+        shapes.push(text(
+            (right, -arm - 2.3 * text_mm),
+            note.into(),
+            Anchor::End,
+        ));
+        shapes
     }
-    shapes.push(text(
-        (right, -arm - 2.3 * text_mm),
-        "table, cm from the point of rump".into(),
-        Anchor::End,
-    ));
-    shapes
+}
+
+/// Forward of the rump from the side; to either hand from the midline.
+fn rule_number(view: View, x: f64) -> String {
+    match view {
+        View::Side => format!("{:.0}", -x + 0.0),
+        View::Front | View::Rear | View::Top => format!("{:.0}", x.abs()),
+    }
 }
 
 fn steps(from: f64, to: f64, by: f64) -> Vec<f64> {

@@ -32,18 +32,12 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
     };
     let at_zone = |zone: Zone| {
         let unit = match zone {
-            Zone::Topknot => Unit::Topknot,
-            Zone::Cheek | Zone::Muzzle => Unit::Face,
-            Zone::Beard => Unit::Beard,
-            Zone::Ear => Unit::Ears,
-            Zone::Foot => Unit::Feet,
-            Zone::Tail => Unit::Tail,
-            Zone::ForeFront => Unit::ForeFront,
-            Zone::ForeBack => Unit::ForeBack,
-            Zone::HindFront => Unit::HindFront,
-            _ => return 0.0,
+            Zone::Muzzle => Some(Unit::Face),
+            Zone::NeckSide => Some(Unit::Shoulder),
+            _ => Unit::ALL.into_iter().find(|u| u.zone() == zone),
         };
-        of_unit(unit).unwrap_or_else(|| coat.length_mm(zone))
+        unit.and_then(of_unit)
+            .unwrap_or_else(|| coat.length_mm(zone))
     };
     let mut dressing = dress_by_zone(
         build,
@@ -52,6 +46,7 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
         plan.subject.look.finish,
         &at_zone,
     );
+    dressing.column_most = Some(Zone::ALL.map(|zone| coat.length_mm(zone)));
     let lengths = match which {
         PlanCoat::Ideal => &plan.solution.lengths_mm,
         PlanCoat::Tools | PlanCoat::Settled => &plan.lengths_mm,

@@ -16,9 +16,27 @@ use crate::frame::{Build, EarKind};
 /// mm on the side page; every outline anticlockwise. The bare frame is a [`Dressing`] of zero
 /// lengths without a hem.
 pub fn side_pieces(shape: &SideShape, build: &Build, dressing: &Dressing) -> Vec<Piece> {
+    side_pieces_beside(shape, build, (shape, build), dressing)
+}
+
+/// The same where the far legs are not as the near ones.
+pub fn side_pieces_beside(
+    shape: &SideShape,
+    build: &Build,
+    far: (&SideShape, &Build),
+    dressing: &Dressing,
+) -> Vec<Piece> {
     let edge = CoatEdge::new(shape, dressing);
+    let far_edge = CoatEdge::new(far.0, dressing);
     let stand = dressing.stand;
-    let legs = |leg, is_far| leg_pieces(leg, is_far, shape, build, dressing, &edge);
+    let legs = |leg, is_far| {
+        let (shape, build, edge) = if is_far {
+            (far.0, far.1, &far_edge)
+        } else {
+            (shape, build, &edge)
+        };
+        leg_pieces(leg, is_far, shape, build, dressing, edge)
+    };
     let mut pieces = legs(Leg::Hind, true);
     pieces.extend(legs(Leg::Fore, true));
     for piece in &mut pieces {

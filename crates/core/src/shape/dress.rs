@@ -1,4 +1,4 @@
-use super::edge::{Beard, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot};
+use super::edge::{Beard, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, ZONES};
 use super::station::{Cover, STATIONS, Station, stretch};
 use crate::coat::{CoatNow, Texture, Zone};
 use crate::frame::{Build, EarKind, TailKind};
@@ -55,6 +55,8 @@ pub fn dress_by_zone(
     Dressing {
         stand,
         lengths: eased(&flat),
+        zones_mm: Zone::ALL.map(at_zone),
+        column_most: None,
         hem: Some(hem(build, stand, finish)),
         topknot,
         beard: beard(build, texture, finish, at_zone(Zone::Beard)),
@@ -76,6 +78,8 @@ pub fn bare(stand: f64) -> Dressing {
     Dressing {
         stand,
         lengths: [0.0; STATIONS],
+        zones_mm: [0.0; ZONES],
+        column_most: None,
         hem: None,
         topknot: None,
         beard: None,

@@ -2,6 +2,7 @@ use kurbo::{Point, Vec2};
 
 use super::side::SideShape;
 use super::station::{Cover, STATIONS, Station};
+use crate::coat::Zone;
 
 /// A coat on the side view: a length at every station, and the pieces that hang by themselves.
 #[derive(Clone, Debug, PartialEq)]
@@ -10,6 +11,11 @@ pub struct Dressing {
     pub stand: f64,
     /// Length at each station, mm; zero where no hair grows.
     pub lengths: [f64; STATIONS],
+    /// Length by zone for what is not a station of the side view, mm, in the order of
+    /// [`Zone::ALL`].
+    pub zones_mm: [f64; ZONES],
+    /// Where trimmed legs are cut to straight columns: the most hair there is by zone, mm.
+    pub column_most: Option<[f64; ZONES]>,
     /// Leg hems; none on the bare frame.
     pub hem: Option<Hem>,
     /// Topknot, where long enough to be a piece of its own.
@@ -22,6 +28,16 @@ pub struct Dressing {
     pub tail: TailCoat,
     /// Skirt hanging from the side.
     pub skirt: Option<SkirtCoat>,
+}
+
+/// How many zones there are.
+pub(crate) const ZONES: usize = Zone::ALL.len();
+
+impl Dressing {
+    /// Length of a zone, mm.
+    pub fn zone_mm(&self, zone: Zone) -> f64 {
+        self.zones_mm[zone as usize]
+    }
 }
 
 /// How the legs end over the feet.

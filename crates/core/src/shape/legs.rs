@@ -21,7 +21,7 @@ const FAR_HIND: Vec2 = Vec2::new(0.075, 0.012);
 /// The far front leg's hidden front end is pulled back so that it stays hidden.
 const FAR_FORE_PULL: f64 = 0.10;
 /// Room between the nails and the hem ring, mm (dog-shape.md 9; does not scale).
-const NAIL_ROOM_MM: f64 = 2.0;
+pub(super) const NAIL_ROOM_MM: f64 = 2.0;
 /// Bevel angle over the table, degrees (handbook 4, common practice).
 const BEVEL_DEG: f64 = 45.0;
 /// A bevel rises at most this share of the way to the last edge point (dog-shape.md 9).
@@ -174,18 +174,24 @@ pub(super) fn leg_pieces(
 }
 
 /// A leg whose lower end does not follow the skin but hangs plumb to a hem (dog-shape.md 9).
-struct Column {
-    down: Vec<Point>,
-    up: Vec<Point>,
-    /// x of the hem ring behind and in front.
-    ring: (f64, f64),
-    hem_y: f64,
-    joint_y: f64,
-    hem: Hem,
+pub(super) struct Column {
+    /// Edge points down the side of smaller x.
+    pub down: Vec<Point>,
+    /// Edge points up the side of larger x.
+    pub up: Vec<Point>,
+    /// x of the hem ring on both sides.
+    pub ring: (f64, f64),
+    /// Height of the hem ring.
+    pub hem_y: f64,
+    /// Height from which a flare begins.
+    pub joint_y: f64,
+    /// How it ends.
+    pub hem: Hem,
 }
 
 impl Column {
-    fn outline(self, stroke_from: usize, stroke_to: usize) -> (Vec<Point>, Vec<Point>) {
+    /// The outline, and its ink from one station of `down` to one of `up`.
+    pub(super) fn outline(self, stroke_from: usize, stroke_to: usize) -> (Vec<Point>, Vec<Point>) {
         let Self {
             down,
             up,

@@ -8,18 +8,24 @@ mod edge;
 mod hair;
 mod head;
 mod head_pieces;
+mod landmark;
 mod legs;
 mod piece;
 mod side;
+mod spread;
 mod station;
 mod tail;
+mod views;
 
-pub use dog::side_pieces;
+pub use dog::{side_pieces, side_pieces_beside};
 pub use dress::{Finish, TOPKNOT_AT_SKULL, bare, dress_by_zone, dress_now, eased};
 pub use edge::{
     Beard, CoatEdge, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, visible_share,
 };
 pub use head::HeadAxes;
+pub use landmark::{Landmark, Placed, View, landmarks};
 pub use piece::{Piece, PieceKind, Stroke};
 pub use side::{SideShape, side_shape};
+pub use spread::{Spread, spreads};
 pub use station::{Cover, STATIONS, Station};
+pub use views::{BothSides, front_pieces, rear_pieces, top_pieces};

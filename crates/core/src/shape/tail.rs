@@ -28,7 +28,7 @@ fn carriage_deg(kind: TailKind) -> (f64, f64) {
 pub(super) struct TailLine {
     pub centre: Vec<Point>,
     directions: Vec<Vec2>,
-    half_widths: Vec<f64>,
+    pub half_widths: Vec<f64>,
     turn_rad: f64,
 }
 
@@ -55,6 +55,20 @@ pub(super) fn tail_line(tail: &TailShape, tail_set: Point, height: f64) -> TailL
     }
 }
 
+/// Length of the tail's coat at a share of the way from root to tip, mm.
+pub(super) fn coat_along(coat: &TailCoat, t: f64) -> f64 {
+    let lerp = |a: f64, b: f64, t: f64| a + (b - a) * t;
+    if t < 0.34 {
+        lerp(coat.root, coat.middle, t / 0.34)
+    } else {
+        lerp(
+            coat.middle,
+            0.5 * (coat.middle + coat.tip),
+            (t - 0.34) / 0.66,
+        )
+    }
+}
+
 /// The tail with its hair; a plume or a round end where the coat says so (dog-shape.md 9).
 pub(super) fn tail_pieces(
     tail: &TailShape,
@@ -77,11 +91,7 @@ pub(super) fn tail_pieces(
                 let normal = sign * Vec2::new(d0.y, -d0.x);
                 let g = hang * (0.5 - 0.8 * normal.y).clamp(0.0, 1.0);
                 let d = unit((1.0 - g) * normal + g * PLUMB);
-                let length = if t < 0.34 {
-                    coat.root + (coat.middle - coat.root) * t / 0.34
-                } else {
-                    coat.middle + (0.5 * (coat.middle + coat.tip) - coat.middle) * (t - 0.34) / 0.66
-                };
+                let length = coat_along(coat, t);
                 let mut seen = length * visible_share(d, stand);
                 if is_inside {
                     seen = seen.min((HOLLOW * (radius - line.half_widths[i])).max(0.0));

@@ -46,6 +46,7 @@ fn sheet(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
         &DrawOptions {
             layers,
             text_share: 0.0185,
+            ..DrawOptions::default()
         },
     );
     let svg = write_sheet(&Sheet {

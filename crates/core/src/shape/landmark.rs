@@ -1,0 +1,285 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::station::Station as S;
+use super::views::{BothSides, Hand};
+use crate::frame::Measure;
+
+/// A landmark a hand finds (handbook 2).
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "Landmark::label says it")]
+pub enum Landmark {
+    Occiput,
+    Withers,
+    PointOfShoulder,
+    Breastbone,
+    Elbow,
+    Wrist,
+    Brisket,
+    LastRib,
+    FlankFold,
+    HipCrest,
+    TailSet,
+    PinBone,
+    ThighMuscle,
+    Stifle,
+    Bend,
+    HockPoint,
+    Forefoot,
+    HindFoot,
+}
+
+/// A direction the dog is seen from.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum View {
+    /// From its left, facing left.
+    #[default]
+    Side,
+    /// From in front.
+    Front,
+    /// From behind.
+    Rear,
+    /// From above, facing left.
+    Top,
+}
+
+impl View {
+    /// How a title says it.
+    pub const fn seen_from(self) -> &'static str {
+        match self {
+            Self::Side => "from the side",
+            Self::Front => "from in front",
+            Self::Rear => "from behind",
+            Self::Top => "from above",
+        }
+    }
+}
+
+/// A landmark's place in space, handbook 2's axes, mm.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Placed {
+    /// Which.
+    pub landmark: Landmark,
+    /// On the dog's right side; the left and the midline are not.
+    pub is_right: bool,
+    /// x forward, y up, z to the dog's left.
+    pub at: [f64; 3],
+}
+
+impl Landmark {
+    /// In the order a hand travels.
+    pub const ALL: [Self; 18] = [
+        Self::Occiput,
+        Self::Withers,
+        Self::PointOfShoulder,
+        Self::Breastbone,
+        Self::Elbow,
+        Self::Wrist,
+        Self::Brisket,
+        Self::LastRib,
+        Self::FlankFold,
+        Self::HipCrest,
+        Self::TailSet,
+        Self::PinBone,
+        Self::ThighMuscle,
+        Self::Stifle,
+        Self::Bend,
+        Self::HockPoint,
+        Self::Forefoot,
+        Self::HindFoot,
+    ];
+
+    /// Its name.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Occiput => "occiput",
+            Self::Withers => "withers",
+            Self::PointOfShoulder => "point of shoulder",
+            Self::Breastbone => "breastbone",
+            Self::Elbow => "elbow",
+            Self::Wrist => "wrist",
+            Self::Brisket => "brisket",
+            Self::LastRib => "last rib",
+            Self::FlankFold => "flank fold",
+            Self::HipCrest => "hip crest",
+            Self::TailSet => "tail set",
+            Self::PinBone => "pin bone",
+            Self::ThighMuscle => "thigh muscle",
+            Self::Stifle => "stifle",
+            Self::Bend => "bend",
+            Self::HockPoint => "hock point",
+            Self::Forefoot => "forefoot",
+            Self::HindFoot => "hind foot",
+        }
+    }
+
+    /// The measure that touching it opens, in a view.
+    pub const fn opens(self, view: View) -> Option<Measure> {
+        use Measure as M;
+        let is_side = matches!(view, View::Side);
+        Some(match self {
+            Self::Occiput if is_side => M::NeckLength,
+            Self::Occiput => M::HeadLength,
+            Self::Withers => M::HeightAtWithers,
+            Self::PointOfShoulder => M::ChestWidth,
+            Self::Breastbone => M::BodyLength,
+            Self::Elbow if is_side => M::ElbowHeight,
+            Self::Elbow => M::ElbowSpacing,
+            Self::Wrist if is_side => M::WristHeight,
+            Self::Wrist => M::WristSpacing,
+            Self::Brisket => return None,
+            Self::LastRib if is_side => M::LastRib,
+            Self::LastRib => M::RibWidth,
+            Self::FlankFold if is_side => M::FlankFoldHeight,
+            Self::FlankFold => M::LoinWidth,
+            Self::HipCrest => M::HipCrestHeight,
+            Self::TailSet => M::TailSetHeight,
+            Self::PinBone => M::PinBoneHeight,
+            Self::ThighMuscle => M::ThighWidth,
+            Self::Stifle if is_side => M::StifleHeight,
+            Self::Stifle => M::StifleSpacing,
+            Self::Bend => return None,
+            Self::HockPoint if is_side => M::HockHeight,
+            Self::HockPoint => M::HockSpacing,
+            Self::Forefoot if is_side => M::FootWidth,
+            Self::Forefoot => M::ForefootSpacing,
+            Self::HindFoot => M::HindFootSpacing,
+        })
+    }
+
+    /// Whether it shows in a view.
+    pub const fn shows_in(self, view: View) -> bool {
+        match view {
+            View::Side => !matches!(self, Self::ThighMuscle | Self::Forefoot | Self::HindFoot),
+            View::Front => matches!(
+                self,
+                Self::Withers
+                    | Self::PointOfShoulder
+                    | Self::Breastbone
+                    | Self::Elbow
+                    | Self::Wrist
+                    | Self::Forefoot
+            ),
+            View::Rear => matches!(
+                self,
+                Self::HipCrest
+                    | Self::TailSet
+                    | Self::PinBone
+                    | Self::ThighMuscle
+                    | Self::Stifle
+                    | Self::HockPoint
+                    | Self::HindFoot
+            ),
+            View::Top => matches!(
+                self,
+                Self::Occiput
+                    | Self::Withers
+                    | Self::PointOfShoulder
+                    | Self::LastRib
+                    | Self::FlankFold
+                    | Self::HipCrest
+                    | Self::PinBone
+                    | Self::ThighMuscle
+            ),
+        }
+    }
+}
+
+/// Every landmark of a dog in space: those on the midline once, those in pairs left and right.
+///
+/// # Units and shapes
+/// mm, handbook 2's axes. Heights and lengths are the side view's; distances from the midline are
+/// those of front, rear and top (dog-shape.md 6).
+pub fn landmarks(dog: &BothSides<'_>) -> Vec<Placed> {
+    use Landmark as L;
+    let skin = |s: S| dog.shape.skin(s);
+    let b = dog.left;
+    let h = b.height;
+    let mut list = Vec::new();
+    let mut middle = |landmark, s: S| {
+        let p = skin(s);
+        list.push(Placed {
+            landmark,
+            is_right: false,
+            at: [p.x, p.y, 0.0],
+        });
+    };
+    middle(L::Occiput, S::Occiput);
+    middle(L::Withers, S::Withers);
+    middle(L::Breastbone, S::Breastbone);
+    middle(L::Brisket, S::Brisket);
+    middle(L::TailSet, S::TailSet);
+    middle(L::Bend, S::Bend);
+    for hand in Hand::BOTH {
+        let b = dog.build(hand);
+        let s = hand.sign();
+        let shoulder = b.point_of_shoulder();
+        let [elbow, wrist, forefoot] = b.fore.from_midline;
+        let [stifle, hock, hind_foot] = b.hind.from_midline;
+        let thigh_y = b.pin + 0.42 * (b.stifle - b.pin);
+        let pairs = [
+            (
+                L::PointOfShoulder,
+                shoulder.x,
+                shoulder.y,
+                0.5 * b.shoulder_width,
+            ),
+            (L::Elbow, skin(S::Elbow).x, b.elbow, elbow),
+            (L::Wrist, skin(S::WristFront).x, b.wrist, wrist),
+            (
+                L::Forefoot,
+                skin(S::ForeToe).x,
+                skin(S::ForeToe).y,
+                forefoot,
+            ),
+            (
+                L::LastRib,
+                skin(S::LastRib).x,
+                skin(S::LastRib).y,
+                0.5 * b.rib_width,
+            ),
+            (
+                L::FlankFold,
+                skin(S::FlankFold).x,
+                skin(S::FlankFold).y,
+                0.5 * b.loin_width,
+            ),
+            (L::HipCrest, skin(S::HipCrest).x, b.hip, 0.28 * b.hip_width),
+            (L::PinBone, 0.0, b.pin, 0.17 * b.hip_width),
+            (L::ThighMuscle, 0.105 * h, thigh_y, 0.5 * b.thigh_width),
+            (L::Stifle, skin(S::Stifle).x, b.stifle, stifle),
+            (L::HockPoint, -b.hock_reach, b.hock, hock),
+            (
+                L::HindFoot,
+                skin(S::HindToe).x,
+                skin(S::HindToe).y,
+                hind_foot,
+            ),
+        ];
+        list.extend(pairs.map(|(landmark, x, y, z)| Placed {
+            landmark,
+            is_right: hand == Hand::Right,
+            at: [x, y, s * z],
+        }));
+    }
+    list
+}
+
+impl Placed {
+    /// Its place on a view's plane: side (x, y), front and rear (z, y), top (x, z).
+    pub fn on(&self, view: View) -> (f64, f64) {
+        let [x, y, z] = self.at;
+        match view {
+            View::Side => (x, y),
+            View::Front | View::Rear => (z, y),
+            View::Top => (x, z),
+        }
+    }
+}

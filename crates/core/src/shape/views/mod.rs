@@ -1,0 +1,126 @@
+//! The dog from in front, from behind and from above (dog-shape.md 6).
+
+mod body;
+mod head;
+mod leg;
+mod ring;
+mod tail;
+mod top;
+
+use kurbo::{Point, Vec2};
+
+use self::body::{bib_stroke, front_body, midline, ribs, rump, skirt};
+use self::head::{head_back, head_front};
+use self::leg::{Leg, leg_on_end};
+use self::tail::tail_from_behind;
+pub use self::top::top_pieces;
+use super::edge::Dressing;
+use super::piece::Piece;
+use super::side::{SideShape, side_shape};
+use crate::frame::{Build, Frame};
+
+/// Both sides of a dog with the side view they share.
+#[derive(Clone, Debug)]
+pub struct BothSides<'a> {
+    /// The left side.
+    pub left: &'a Build,
+    /// The right side.
+    pub right: &'a Build,
+    /// The side view of the left side: what front, rear and top take their heights from.
+    pub shape: SideShape,
+}
+
+/// A side of the dog: its sign on the z axis.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub(super) enum Hand {
+    Left,
+    Right,
+}
+
+impl Hand {
+    pub(super) const BOTH: [Self; 2] = [Self::Left, Self::Right];
+
+    pub(super) const fn sign(self) -> f64 {
+        match self {
+            Self::Left => 1.0,
+            Self::Right => -1.0,
+        }
+    }
+}
+
+impl<'a> BothSides<'a> {
+    /// Lays out both sides of a frame.
+    pub fn of(frame: &'a Frame) -> Self {
+        Self {
+            left: &frame.build,
+            right: &frame.right,
+            shape: side_shape(&frame.build),
+        }
+    }
+
+    pub(super) fn build(&self, hand: Hand) -> &'a Build {
+        match hand {
+            Hand::Left => self.left,
+            Hand::Right => self.right,
+        }
+    }
+
+    fn height(&self) -> f64 {
+        self.left.height
+    }
+}
+
+/// What stands behind is raised by this share of the height, as seen from a little above
+/// (dog-shape.md 6).
+const BEHIND: Vec2 = Vec2::new(0.0, 0.015);
+
+/// The dog from in front: page (z, y), its left at positive z.
+///
+/// # Units and shapes
+/// mm; pieces in drawing order, every outline anticlockwise.
+pub fn front_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
+    let mut pieces = legs(dog, Leg::Hind, dressing, true);
+    pieces.push(ribs(dog, dressing));
+    pieces.extend(skirt(dog, dressing));
+    pieces.push(front_body(dog, dressing, false));
+    pieces.extend(legs(dog, Leg::Fore, dressing, false));
+    pieces.push(bib_stroke(dog));
+    pieces.extend(head_front(dog, dressing));
+    pieces
+}
+
+/// The dog from behind: page (z, y), its left at positive z; the screen mirrors it.
+///
+/// # Units and shapes
+/// mm; pieces in drawing order, every outline anticlockwise.
+pub fn rear_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
+    let mut pieces = legs(dog, Leg::Fore, dressing, true);
+    pieces.push(front_body(dog, dressing, true));
+    pieces.extend(head_back(dog, dressing));
+    pieces.push(ribs(dog, dressing));
+    pieces.extend(skirt(dog, dressing));
+    pieces.push(rump(dog, dressing));
+    pieces.extend(legs(dog, Leg::Hind, dressing, false));
+    pieces.push(midline(dog));
+    pieces.extend(tail_from_behind(dog, dressing));
+    pieces
+}
+
+fn legs(dog: &BothSides<'_>, leg: Leg, dressing: &Dressing, is_far: bool) -> Vec<Piece> {
+    let shift = if is_far {
+        BEHIND * dog.height()
+    } else {
+        Vec2::ZERO
+    };
+    Hand::BOTH
+        .into_iter()
+        .flat_map(|hand| leg_on_end(dog, leg, hand, dressing, shift, is_far))
+        .collect()
+}
+
+/// Closes an outline into a stroke.
+fn round(outline: &[Point]) -> Vec<Point> {
+    let mut points = outline.to_vec();
+    points.extend(outline.first().copied());
+    points
+}
