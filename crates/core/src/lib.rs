@@ -14,5 +14,6 @@ pub mod plan;
 pub mod shape;
 pub mod sheet;
 pub mod solve;
+pub mod sure;
 pub mod units;
 pub mod visit;

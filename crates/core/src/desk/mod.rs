@@ -10,7 +10,7 @@ use crate::balance::Judged;
 use crate::coat::{CoatNow, Zone, resolve_coat};
 use crate::dog::{Dog, House};
 use crate::drawing::{DrawOptions, Drawing, Scene, draw};
-use crate::frame::{Frame, FrameValue, Problem, Severity, resolve};
+use crate::frame::{AngleValue, Frame, FrameValue, Problem, Severity, angles, resolve};
 use crate::kit::Tool;
 use crate::look::{Look, LookId};
 use crate::plan::{
@@ -19,6 +19,7 @@ use crate::plan::{
 use crate::shape::spreads;
 use crate::sheet::DogFacts;
 use crate::solve::SolveError;
+use crate::sure::{WhatNext, point_doubts, what_next};
 use crate::units::{Length, length_text};
 use crate::visit::{LookChoice, Visit};
 
@@ -57,6 +58,8 @@ pub struct Evaluation {
     pub visit: Visit,
     /// The frame, each number with its source and doubt.
     pub frame: Vec<FrameValue>,
+    /// Its angles, with theirs.
+    pub angles: Vec<AngleValue>,
     /// The coat, zone by zone.
     pub zones: Vec<ZoneValue>,
     /// Stand in use, 0 to 1.
@@ -90,7 +93,7 @@ pub struct Solved {
 /// Whether reasons are looked for; they take further solves.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
 pub enum Reasons {
-    /// Look for them.
+    /// Look for them, and say how sure the balance is.
     Find,
     /// Leave them out, as while a knob is turned.
     Skip,
@@ -156,15 +159,18 @@ impl<'a> Desk<'a> {
     pub fn plan(&self, reasons: Reasons) -> Result<Solved, SolveError> {
         let job = self.job(self.choice());
         let plan = make_plan(&job)?;
-        let found = match reasons {
-            Reasons::Find => find_reasons(&plan, &job)?,
-            Reasons::Skip => Vec::new(),
+        let (found, doubts) = match reasons {
+            Reasons::Find => (
+                find_reasons(&plan, &job)?,
+                point_doubts(&self.visit.frame, &self.frame, &job, &plan.lengths_mm),
+            ),
+            Reasons::Skip => (Vec::new(), Vec::new()),
         };
         let facts = DogFacts {
             dog: self.dog,
             notes: &self.visit.notes,
         };
-        let report = report(&plan, &job, &facts, found);
+        let report = report(&plan, &job, &facts, found, &doubts);
         Ok(Solved { plan, report })
     }
 
@@ -183,6 +189,23 @@ impl<'a> Desk<'a> {
             evaluation: self.evaluation(solved.report.balance.clone(), drawing),
             plan: solved.report,
         })
+    }
+
+    /// What to measure next, judged by the look chosen, or the first.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn what_next(&self) -> Result<WhatNext, SolveError> {
+        let words = Words {
+            house: self.house,
+            kit: self.kit,
+        };
+        what_next(
+            &self.visit.frame,
+            &self.frame,
+            &self.job(self.choice()),
+            &words,
+        )
     }
 
     /// Draws the dog, with a plan or without.
@@ -244,6 +267,7 @@ impl<'a> Desk<'a> {
         Evaluation {
             visit: self.visit.clone(),
             frame: self.frame.values.clone(),
+            angles: angles(&self.visit.frame, &self.frame),
             zones: Zone::ALL
                 .iter()
                 .map(|zone| ZoneValue {

@@ -60,6 +60,14 @@ pub(super) fn fault_sentence(point: &BalancePoint, lengths: &[f64], words: &Word
 }
 
 /// A value as it stands on the screen.
+/// One standard deviation beside a value, one figure finer than the value.
+pub(super) fn doubt_text(point: &BalancePoint, doubt: f64, words: &Words<'_>) -> String {
+    match point.divisor {
+        Divisor::By(_) => format!("±{doubt:.3}"),
+        Divisor::Millimetres => format!("±{}", words.bare(doubt)),
+    }
+}
+
 pub(super) fn value_text(point: &BalancePoint, value: f64, words: &Words<'_>) -> String {
     match &point.divisor {
         Divisor::By(_) => format!("{value:.2}"),

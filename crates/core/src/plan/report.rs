@@ -3,7 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::faults::{fault_sentence, range_text, value_text};
+use super::faults::{doubt_text, fault_sentence, range_text, value_text};
 use super::make::{Job, METHOD, Plan};
 use super::reasons::Reason;
 use super::words::Words;
@@ -59,6 +59,9 @@ pub struct BalanceRow {
     pub now: String,
     /// Value under the plan; the same as now where there is no plan.
     pub plan: String,
+    /// One standard deviation of the plan's value, the frame being as sure as it is; empty until
+    /// asked for.
+    pub doubt: Option<String>,
     /// What is asked.
     pub target: String,
     /// For points of length: what the look asks, what this frame can give at best.
@@ -186,17 +189,19 @@ pub fn now_rows(job: &Job, words: &Words<'_>) -> Vec<BalanceRow> {
     let subject = job.subject();
     let (points, reach) = balance_points(&subject);
     let now = subject.now(&job.coat);
-    rows(&subject, &points, &reach, &now, &now, words)
+    rows(&subject, &points, &reach, (&now, &now), &[], words)
 }
 
 /// Writes a plan out for people.
 ///
-/// `dog_name` and the cautions of the sheet come from the visit.
+/// The cautions of the sheet come from the visit; `doubts` is one standard deviation per balance
+/// point, or empty where nobody asked.
 pub fn report(
     plan: &Plan,
     job: &Job,
     facts: &crate::sheet::DogFacts<'_>,
     reasons: Vec<Reason>,
+    doubts: &[f64],
 ) -> PlanReport {
     let words = Words {
         house: &job.house,
@@ -209,8 +214,8 @@ pub fn report(
         subject,
         points,
         &plan.solution.reach,
-        &now,
-        &plan.lengths_mm,
+        (&now, &plan.lengths_mm),
+        doubts,
         &words,
     );
     let right = balance.iter().filter(|r| r.verdict != Verdict::Off).count();
@@ -251,8 +256,8 @@ fn rows(
     subject: &Subject,
     points: &[BalancePoint],
     reach: &Reach,
-    now: &[f64],
-    plan: &[f64],
+    (now, plan): (&[f64], &[f64]),
+    doubts: &[f64],
     words: &Words<'_>,
 ) -> Vec<BalanceRow> {
     Judged::ALL
@@ -261,10 +266,11 @@ fn rows(
             let worst = |lengths: &[f64]| {
                 points
                     .iter()
-                    .filter(|p| p.judged == *judged)
-                    .max_by(|a, b| a.off(lengths).total_cmp(&b.off(lengths)))
+                    .enumerate()
+                    .filter(|(_, p)| p.judged == *judged)
+                    .max_by(|(_, a), (_, b)| a.off(lengths).total_cmp(&b.off(lengths)))
             };
-            let (point, point_now) = (worst(plan)?, worst(now)?);
+            let ((i, point), (_, point_now)) = (worst(plan)?, worst(now)?);
             let verdict = Verdict::of(point, plan);
             let at = subject.shape.skin(point.at);
             Some(BalanceRow {
@@ -272,6 +278,7 @@ fn rows(
                 label: judged.label().into(),
                 now: value_text(point_now, point_now.value_at(now), words),
                 plan: value_text(point, point.value_at(plan), words),
+                doubt: doubts.get(i).map(|d| doubt_text(point, *d, words)),
                 target: range_text(point, words),
                 frame: frame_text(*judged, reach),
                 verdict_now: Verdict::of(point_now, now),
