@@ -95,9 +95,13 @@ fn first_order_doubt_agrees_with_monte_carlo(#[case] height: f64, #[case] look: 
     let mut checked = 0;
     for (i, point) in points.iter().enumerate() {
         let spread = (squares[i] / n - (sum[i] / n).powi(2)).max(0.0).sqrt();
-        // The crest's join turns on a kink of the hair rule (dog-shape.md 7), which no derivative
-        // sees: 0.18 mm by ours, 0.16 mm by the draws, of a tolerance of 3.7 mm.
-        let is_left_out = matches!(point.judged, Judged::Topline | Judged::CrestJoin);
+        // Where the value is the distance to whichever of several edges stands out most, or turns
+        // on the pooled hair rule (dog-shape.md 7), it has a kink no derivative sees: first order
+        // is 10 to 17 % too sure there (measured here, of tolerances it does not decide).
+        let is_left_out = matches!(
+            point.judged,
+            Judged::Topline | Judged::CrestJoin | Judged::RearDrop | Judged::Rearmost
+        );
         if spread < 1e-3 || is_left_out {
             continue;
         }

@@ -5,8 +5,7 @@ use crate::plan::Job;
 /// One standard deviation of every balance point, in the unit its value is shown in.
 ///
 /// The plan is *cut as told* on a frame that is not sure: lengths stay, every doubt of the frame is
-/// carried through by central differences at ± one standard deviation, squares added; the bend of
-/// the value over that stretch adds ½ of its square, the spread a parabola gives a normal draw.
+/// carried through by central differences at ± one standard deviation, squares added.
 ///
 /// # Units and shapes
 /// `lengths_mm` one per unknown of the job's subject; one result per point, in the order of
@@ -24,15 +23,12 @@ pub fn point_doubts(input: &FrameInput, frame: &Frame, job: &Job, lengths_mm: &[
         let (points, _) = balance_points(&moved.subject());
         points.iter().map(|p| p.value_at(lengths_mm)).collect()
     };
-    let still = values(&Offsets::default());
-    let mut squares = vec![0.0; still.len()];
+    let mut squares = vec![0.0; values(&Offsets::default()).len()];
     for doubt in frame.doubts.iter().filter(|d| d.sigma > 0.0) {
         let up = values(&Offsets::of(doubt.finding, doubt.sigma));
         let down = values(&Offsets::of(doubt.finding, -doubt.sigma));
-        for (i, square) in squares.iter_mut().enumerate() {
-            let slope = 0.5 * (up[i] - down[i]);
-            let bend = up[i] + down[i] - 2.0 * still[i];
-            *square += slope * slope + 0.5 * bend * bend;
+        for ((square, a), b) in squares.iter_mut().zip(up).zip(down) {
+            *square += (0.5 * (a - b)).powi(2);
         }
     }
     squares.into_iter().map(f64::sqrt).collect()
