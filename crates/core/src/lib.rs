@@ -2,6 +2,7 @@
 #![warn(missing_docs)]
 
 pub mod balance;
+pub mod body;
 pub mod coat;
 pub mod desk;
 pub mod dog;
@@ -10,6 +11,7 @@ pub mod frame;
 pub mod kit;
 pub mod lines;
 pub mod look;
+pub mod photo;
 pub mod plan;
 pub mod shape;
 pub mod sheet;

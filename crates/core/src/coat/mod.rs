@@ -1,9 +1,11 @@
 //! The coat: zones, texture and stand, lengths now, knots, limits, growth (handbook 3).
 
+mod marks;
 mod now;
 mod texture;
 mod zone;
 
+pub use marks::{CoatFinish, Patch, ZoneMarks};
 pub use now::{CoatInput, CoatNow, Knots, Limit, resolve_coat};
 pub use texture::{Texture, days_to_grow, grown_mm};
 pub use zone::Zone;

@@ -4,7 +4,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::{Texture, Zone};
+use super::{CoatFinish, Texture, Zone, ZoneMarks};
 use crate::frame::{Problem, Severity};
 use crate::units::{Length, UnitSystem, length_text};
 
@@ -47,6 +47,12 @@ pub struct CoatInput {
     pub knots: BTreeMap<Zone, Knots>,
     /// The owner's limits by zone.
     pub limits: BTreeMap<Zone, Limit>,
+    /// How it is finished.
+    #[serde(default)]
+    pub finish: CoatFinish,
+    /// What zones carry beside.
+    #[serde(default)]
+    pub marks: BTreeMap<Zone, ZoneMarks>,
 }
 
 /// The coat as it stands today, every zone with a length.
@@ -62,6 +68,8 @@ pub struct CoatNow {
     pub knots: BTreeMap<Zone, Knots>,
     /// The owner's limits by zone.
     pub limits: BTreeMap<Zone, Limit>,
+    /// What zones carry beside.
+    pub marks: BTreeMap<Zone, ZoneMarks>,
     /// Zones whose length nobody said.
     pub estimated: Vec<Zone>,
 }
@@ -95,6 +103,7 @@ impl CoatNow {
             lengths_mm: vec![mm; Zone::ALL.len()],
             knots: BTreeMap::new(),
             limits: BTreeMap::new(),
+            marks: BTreeMap::new(),
             estimated: Vec::new(),
         }
     }
@@ -177,6 +186,7 @@ pub fn resolve_coat(
         }
         None => input.texture.stand(),
     };
+    problems.extend(mark_problems(&input.marks, units));
     for (zone, limit) in &input.limits {
         if let (Some(low), Some(high)) = (limit.not_shorter_mm, limit.not_longer_mm)
             && low > high
@@ -191,11 +201,42 @@ pub fn resolve_coat(
     }
     let coat = CoatNow {
         texture: input.texture,
-        stand,
+        stand: stand * input.finish.stand_factor(),
         lengths_mm,
         knots: input.knots.clone(),
         limits: input.limits.clone(),
+        marks: input.marks.clone(),
         estimated,
     };
     (coat, problems)
+}
+
+/// What cannot be of the marks typed.
+fn mark_problems(marks: &BTreeMap<Zone, ZoneMarks>, units: UnitSystem) -> Vec<Problem> {
+    let mut problems = Vec::new();
+    for (zone, mark) in marks {
+        let field = format!("marks.{}", zone.label());
+        if let (Some(long), Some(high)) = (mark.drawn_out_mm, mark.standing_mm)
+            && mark.measured_stand().is_none()
+        {
+            let message = format!(
+                "On the {} a lock of {} cannot stand {} high; draw it out and measure both again.",
+                zone.label(),
+                length_text(long, units),
+                length_text(high, units)
+            );
+            problems.push(Problem::of(field.clone(), Severity::Refused, message));
+        }
+        for length in [mark.hole_mm, mark.knot_from_skin_mm].into_iter().flatten() {
+            if !(0.0..=LONGEST_MM).contains(&length.as_mm()) {
+                let message = format!(
+                    "{} on the {} cannot be: it lies between 0 and {LONGEST_MM:.0} mm; measure again.",
+                    length_text(length, units),
+                    zone.label()
+                );
+                problems.push(Problem::of(field.clone(), Severity::Refused, message));
+            }
+        }
+    }
+    problems
 }

@@ -6,11 +6,12 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use crate::balance::Judged;
+use crate::balance::{Judged, Skin};
+use crate::body::{EarlierFound, Found, Handling};
 use crate::coat::{CoatNow, Zone, resolve_coat};
 use crate::dog::{Dog, House};
 use crate::drawing::{DrawOptions, Drawing, Scene, draw};
-use crate::frame::{AngleValue, Frame, FrameValue, Problem, Severity, angles, resolve};
+use crate::frame::{AngleValue, Frame, FrameInput, FrameValue, Problem, Severity, angles, resolve};
 use crate::kit::Tool;
 use crate::look::{Look, LookId};
 use crate::plan::{
@@ -30,12 +31,23 @@ pub struct Desk<'a> {
     visit: &'a Visit,
     house: &'a House,
     kit: &'a [Tool],
+    before: Before,
     /// The frame.
     pub frame: Frame,
     /// The coat today.
     pub coat: CoatNow,
     /// Sentences beside the fields.
     pub problems: Vec<Problem>,
+}
+
+/// What of earlier visits is drawn with this one.
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(default)]
+pub struct Before {
+    /// The frame to lay over this one.
+    pub frame: Option<FrameInput>,
+    /// What was found then, faded.
+    pub found: Vec<EarlierFound>,
 }
 
 /// One zone's coat as the screen shows it.
@@ -106,16 +118,25 @@ impl<'a> Desk<'a> {
         let (coat, more) = resolve_coat(&visit.coat, frame.build.height, house.units);
         let mut problems = frame.problems.clone();
         problems.extend(more);
+        problems.extend(visit.found.iter().flat_map(Found::check));
         problems.extend(visit.look.and_then(|choice| body_problem(choice, house)));
         Self {
             dog,
             visit,
             house,
             kit,
+            before: Before::default(),
             frame,
             coat,
             problems,
         }
+    }
+
+    /// Lays earlier visits beside this one.
+    #[must_use]
+    pub fn with_before(mut self, before: Before) -> Self {
+        self.before = before;
+        self
     }
 
     fn job(&self, choice: LookChoice) -> Job {
@@ -131,7 +152,21 @@ impl<'a> Desk<'a> {
             look,
             kit: self.kit.to_vec(),
             house: self.house.clone(),
-            skin: self.dog.skin(),
+            skin: self.skin(),
+        }
+    }
+
+    /// An old dog's skin, or one found pale, scaly or sore, asks for one blade longer.
+    fn skin(&self) -> Skin {
+        let is_delicate = self
+            .visit
+            .handling
+            .as_ref()
+            .is_some_and(Handling::asks_for_longer);
+        if is_delicate {
+            Skin::Delicate
+        } else {
+            self.dog.skin()
         }
     }
 
@@ -169,6 +204,8 @@ impl<'a> Desk<'a> {
         let facts = DogFacts {
             dog: self.dog,
             notes: &self.visit.notes,
+            handling: self.visit.handling.as_ref(),
+            found: &self.visit.found,
         };
         let report = report(&plan, &job, &facts, found, &doubts);
         Ok(Solved { plan, report })
@@ -210,6 +247,11 @@ impl<'a> Desk<'a> {
 
     /// Draws the dog, with a plan or without.
     pub fn draw(&self, solved: Option<&Solved>, options: &DrawOptions) -> Drawing {
+        let earlier = self
+            .before
+            .frame
+            .as_ref()
+            .map(|input| resolve(input, self.house.units));
         let sure = if options.layers.doubt {
             spreads(&self.visit.frame, &self.frame)
         } else {
@@ -218,7 +260,9 @@ impl<'a> Desk<'a> {
         draw(
             &Scene {
                 spreads: &sure,
-                earlier: None,
+                earlier: earlier.as_ref(),
+                found: &self.visit.found,
+                earlier_found: &self.before.found,
                 frame: &self.frame,
                 coat: &self.coat,
                 plan: solved.map(|s| &s.plan),

@@ -4,7 +4,7 @@ use super::compose::{Layers, Painter, Scene};
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use super::table::to_page;
-use crate::coat::{Knots, Zone};
+use crate::coat::{Knots, Patch, Zone, ZoneMarks};
 use crate::frame::{FrameValue, Measure, Origin};
 use crate::plan::{PlanReport, StrokeName, UnitRow, Words};
 use crate::shape::{SideShape, Station as S};
@@ -54,6 +54,7 @@ impl Annotator<'_> {
             }
         } else if self.layers.lengths {
             self.lengths_now();
+            self.coat_marks();
         }
         if self.layers.measures {
             self.measures();
@@ -484,6 +485,56 @@ impl Annotator<'_> {
                 self.line(Role::Knots, &[a, b], 0.003, Some(Tag::Zone(zone)));
             }
         }
+    }
+
+    /// Holes, patches, whorls and stains, said in a word where they are.
+    fn coat_marks(&mut self) {
+        let marked: Vec<(Zone, String)> = self
+            .scene
+            .coat
+            .marks
+            .iter()
+            .map(|(zone, marks)| (*zone, self.mark_words(marks)))
+            .filter(|(_, words)| !words.is_empty())
+            .collect();
+        let t = self.painter.text_mm;
+        for (zone, words) in marked {
+            let Some(at) = self.zone_anchor(zone) else {
+                continue;
+            };
+            let at = to_page(at);
+            let places: Vec<(Point, Anchor)> = [-1.9, 1.4, -3.0, 2.6, -4.2]
+                .map(|y| (at + Vec2::new(0.0, y * t), Anchor::Middle))
+                .into();
+            let tag = Some(Tag::Zone(zone));
+            let role = Role::ClipWords;
+            if self.place(role, &places, &words, 0.8, tag, true).is_none() {
+                self.place(role, &places, &words, 0.8, tag, false);
+            }
+        }
+    }
+
+    fn mark_words(&self, marks: &ZoneMarks) -> String {
+        let words = self.words();
+        let mut said: Vec<String> = Vec::new();
+        if let Some(hole) = marks.hole_mm {
+            said.push(format!("hole {}", words.bare(hole.as_mm())));
+        }
+        match marks.patch {
+            Patch::None => {}
+            Patch::LightOnDark => said.push("light patch".into()),
+            Patch::DarkOnLight => said.push("dark patch".into()),
+        }
+        if marks.has_whorl {
+            said.push("whorl".into());
+        }
+        if marks.is_stained {
+            said.push("stain".into());
+        }
+        if let Some(knot) = marks.knot_from_skin_mm {
+            said.push(format!("knot from {}", words.bare(knot.as_mm())));
+        }
+        said.join(", ")
     }
 
     fn chalk_lines(&mut self, report: &PlanReport) {

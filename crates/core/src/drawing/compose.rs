@@ -4,12 +4,14 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::annotate::Annotator;
+use super::body_marks::BodyMarks;
 use super::labels::Labels;
 use super::landmark_marks::LandmarkMarks;
 use super::shapes::{Drawing, Geometry, Role, Shape, ViewPlace};
 use super::simplify::simplified;
 use super::table::Table;
 use super::view_marks::ViewMarks;
+use crate::body::{EarlierFound, Found};
 use crate::coat::CoatNow;
 use crate::dog::House;
 use crate::frame::{Frame, FrameValue, Measure, Severity};
@@ -154,6 +156,10 @@ pub struct Scene<'a> {
     pub spreads: &'a [Spread],
     /// The frame of an earlier visit to lay over this one.
     pub earlier: Option<&'a Frame>,
+    /// What was found on the body.
+    pub found: &'a [Found],
+    /// What was found at earlier visits.
+    pub earlier_found: &'a [EarlierFound],
 }
 
 impl Scene<'_> {
@@ -325,6 +331,13 @@ impl<'a> Stage<'a> {
             room,
         }
         .mark(layers);
+        if layers.found {
+            BodyMarks {
+                painter: &mut painter,
+                scene,
+            }
+            .mark();
+        }
         let bounds_mm = [page.x0, page.y0, page.x1, page.y1].map(super::simplify::tenth);
         Drawing {
             title: title(scene, view.seen_from()),

@@ -3,6 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::steps::DogFacts;
+use crate::body::{Found, Handling};
 use crate::coat::{CoatNow, Knots, Zone};
 use crate::dog::Sex;
 
@@ -100,6 +101,25 @@ pub(super) fn cautions(hazards: &[Hazard], facts: &DogFacts<'_>, coat: &CoatNow)
     list
 }
 
+/// What was found stands first at the start; nothing here diagnoses (handbook 7).
+fn found_cautions(found: &[Found]) -> Vec<String> {
+    found
+        .iter()
+        .map(|f| {
+            let what = match f.word.trim() {
+                "" => f.kind.label().to_owned(),
+                word => format!("{}, {word}", f.kind.label()),
+            };
+            let vet = if f.vet_look {
+                " Have a vet look at this."
+            } else {
+                ""
+            };
+            format!("Found: {what}. Keep tools off it.{vet}")
+        })
+        .collect()
+}
+
 fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
     let dog = facts.dog;
     let tight = |zones: &[Zone]| -> Vec<&str> {
@@ -115,6 +135,8 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
             if !dog.handling.trim().is_empty() {
                 own.push(dog.handling.trim().to_owned());
             }
+            own.extend(facts.handling.into_iter().flat_map(Handling::cautions));
+            own.extend(found_cautions(facts.found));
             if dog.is_old() {
                 own.push(
                     "Old dog: breaks, low table, support under the chest; stop on distress.".into(),

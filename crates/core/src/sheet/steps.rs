@@ -5,6 +5,7 @@ use uuid::Uuid;
 
 use super::cautions::{Caution, Hazard, STANDING_CAUTION, cautions};
 use super::minutes as m;
+use crate::body::{Found, Handling};
 use crate::coat::Zone;
 use crate::dog::Dog;
 use crate::kit::ToolKind;
@@ -20,6 +21,10 @@ pub struct DogFacts<'a> {
     pub dog: &'a Dog,
     /// Notes of this visit.
     pub notes: &'a [String],
+    /// How the dog is to be handled, where somebody said.
+    pub handling: Option<&'a Handling>,
+    /// What was found on the body.
+    pub found: &'a [Found],
 }
 
 /// Stages of the groom, in order (handbook 6).

@@ -1,9 +1,12 @@
+use std::collections::BTreeMap;
+
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::coat::{Knots, Limit, Texture, Zone};
+use crate::body::{Found, Handling, Outcome};
+use crate::coat::{CoatFinish, Knots, Limit, Texture, Zone, ZoneMarks};
 use crate::frame::{
     Angle, BuildType, DogSize, EarKind, Felt, Grade, Measure, Stance, TailKind, TakenAngle,
     TakenMeasure,
@@ -134,6 +137,47 @@ pub enum EntryBody {
         /// The limits; both empty takes them back.
         limit: Limit,
     },
+    /// Every zone's length at once: last time's cut, grown since.
+    CoatGrown {
+        /// Combed out straight from the skin.
+        zones_mm: BTreeMap<Zone, Length>,
+        /// Days since.
+        days: u32,
+    },
+    /// How the coat is finished.
+    FinishSet {
+        /// How.
+        finish: CoatFinish,
+    },
+    /// What a zone carries beside its length; nothing takes it back.
+    MarksSet {
+        /// Which.
+        zone: Zone,
+        /// What.
+        marks: ZoneMarks,
+    },
+    /// Something was found on the body, or said of it again.
+    FoundPut {
+        /// What.
+        found: Found,
+    },
+    /// Something found was put there by mistake.
+    FoundRemoved {
+        /// Which.
+        found: Uuid,
+    },
+    /// What became of something found at an earlier visit.
+    OutcomeSet {
+        /// Which.
+        found: Uuid,
+        /// What.
+        outcome: Outcome,
+    },
+    /// How the dog is to be handled.
+    HandlingSet {
+        /// How.
+        handling: Handling,
+    },
     /// A look was chosen.
     LookChosen {
         /// Which.
@@ -183,6 +227,13 @@ impl EntryBody {
             Self::ZoneSet { zone, .. } => format!("coat, {}", zone.label()),
             Self::KnotsSet { zone, .. } => format!("knots, {}", zone.label()),
             Self::LimitSet { zone, .. } => format!("limit, {}", zone.label()),
+            Self::CoatGrown { .. } => "coat as last time".into(),
+            Self::FinishSet { .. } => "finish".into(),
+            Self::MarksSet { zone, .. } => format!("marks, {}", zone.label()),
+            Self::FoundPut { found } => found.kind.label().into(),
+            Self::FoundRemoved { .. } => "mark taken off".into(),
+            Self::OutcomeSet { outcome, .. } => outcome.label().into(),
+            Self::HandlingSet { .. } => "handling".into(),
             Self::LookChosen { .. } => "look".into(),
             Self::NoteWritten { .. } => "note".into(),
             Self::PlanKept { .. } => "kept plan".into(),

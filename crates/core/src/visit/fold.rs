@@ -1,4 +1,4 @@
-use std::collections::BTreeSet;
+use std::collections::{BTreeMap, BTreeSet};
 
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
@@ -6,6 +6,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::entry::{Entry, EntryBody, LookChoice};
+use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatInput, Knots};
 use crate::dog::Dog;
 use crate::frame::{Felt, FrameInput, Grade};
@@ -17,6 +18,15 @@ pub struct Visit {
     pub frame: FrameInput,
     /// What was said of the coat.
     pub coat: CoatInput,
+    /// What was found on the body, in the order it was found.
+    #[serde(default)]
+    pub found: Vec<Found>,
+    /// What became of what was found before.
+    #[serde(default)]
+    pub outcomes: BTreeMap<Uuid, Outcome>,
+    /// How the dog is to be handled; none while nobody said.
+    #[serde(default)]
+    pub handling: Option<Handling>,
     /// The look chosen.
     pub look: Option<LookChoice>,
     /// Notes, in the order they were written.
@@ -158,6 +168,24 @@ fn apply(visit: &mut Visit, body: &EntryBody) {
                 visit.coat.limits.insert(*zone, *limit);
             }
         }
+        EntryBody::CoatGrown { zones_mm, .. } => visit.coat.zones_mm.clone_from(zones_mm),
+        EntryBody::FinishSet { finish } => visit.coat.finish = *finish,
+        EntryBody::MarksSet { zone, marks } => {
+            if marks.is_empty() {
+                visit.coat.marks.remove(zone);
+            } else {
+                visit.coat.marks.insert(*zone, *marks);
+            }
+        }
+        EntryBody::FoundPut { found } => match visit.found.iter_mut().find(|f| f.id == found.id) {
+            Some(there) => there.clone_from(found),
+            None => visit.found.push(found.clone()),
+        },
+        EntryBody::FoundRemoved { found } => visit.found.retain(|f| f.id != *found),
+        EntryBody::OutcomeSet { found, outcome } => {
+            visit.outcomes.insert(*found, *outcome);
+        }
+        EntryBody::HandlingSet { handling } => visit.handling = Some(handling.clone()),
         EntryBody::LookChosen { choice } => visit.look = Some(*choice),
         EntryBody::NoteWritten { text } => {
             if !text.trim().is_empty() {

@@ -3,7 +3,9 @@
 mod entry;
 mod fold;
 mod kept;
+mod past;
 
 pub use entry::{Entry, EntryBody, LookChoice};
 pub use fold::{UndoStep, Visit, fold};
 pub use kept::KeptPlan;
+pub use past::{EarlierFrame, EarlierVisit, GrownCoat, MeasureHistory, Past, Reading, past};

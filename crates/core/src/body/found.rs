@@ -1,0 +1,173 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::frame::{Problem, Severity};
+use crate::shape::View;
+use crate::units::Length;
+
+/// What a hand, an eye or a nose finds on the body (handbook 7).
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "FoundKind::label says it")]
+pub enum FoundKind {
+    Lump,
+    Sore,
+    HotSpot,
+    LooseTooth,
+    EarSmell,
+    Parasite,
+    ForeDewclaw,
+    HindDewclaw,
+    Nail,
+    MattedPlace,
+    PainOrStiffness,
+}
+
+impl FoundKind {
+    /// All of them.
+    pub const ALL: [Self; 11] = [
+        Self::Lump,
+        Self::Sore,
+        Self::HotSpot,
+        Self::LooseTooth,
+        Self::EarSmell,
+        Self::Parasite,
+        Self::ForeDewclaw,
+        Self::HindDewclaw,
+        Self::Nail,
+        Self::MattedPlace,
+        Self::PainOrStiffness,
+    ];
+
+    /// Its name.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Lump => "lump",
+            Self::Sore => "sore",
+            Self::HotSpot => "hot spot",
+            Self::LooseTooth => "loose tooth",
+            Self::EarSmell => "ear smells",
+            Self::Parasite => "parasite",
+            Self::ForeDewclaw => "dewclaw, front",
+            Self::HindDewclaw => "dewclaw, hind",
+            Self::Nail => "nail",
+            Self::MattedPlace => "matted place",
+            Self::PainOrStiffness => "pain or stiffness",
+        }
+    }
+
+    /// Whether it usually reads *have a vet look at this* (handbook 7: wound, smell, loose tooth,
+    /// lump, fleas or ticks, hot spot: record, tell the owner, vet).
+    pub const fn is_for_the_vet(self) -> bool {
+        !matches!(
+            self,
+            Self::ForeDewclaw | Self::HindDewclaw | Self::Nail | Self::MattedPlace
+        )
+    }
+}
+
+/// Something found on the body.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Found {
+    /// Made by the screen that put it there.
+    pub id: Uuid,
+    /// What.
+    pub kind: FoundKind,
+    /// The view it was put on.
+    pub view: View,
+    /// Where on that view's own plane, shares of the height at withers: it stays on its place when
+    /// the frame is measured better.
+    pub at: [f64; 2],
+    /// How large.
+    #[serde(default)]
+    pub size_mm: Option<Length>,
+    /// A word.
+    #[serde(default)]
+    pub word: String,
+    /// Whether the owner was told.
+    #[serde(default)]
+    pub owner_told: bool,
+    /// Whether a vet should look.
+    #[serde(default)]
+    pub vet_look: bool,
+}
+
+/// Longest word, letters: what fits beside a mark.
+const WORD_LETTERS: usize = 80;
+/// Largest place that can be found on a dog, mm (common sense).
+const LARGEST_MM: f64 = 500.0;
+
+impl Found {
+    /// What is wrong with it as typed.
+    pub fn check(&self) -> Vec<Problem> {
+        let mut problems = Vec::new();
+        let mut refuse = |field: &str, message: String| {
+            problems.push(Problem::of(
+                format!("found.{}.{field}", self.id),
+                Severity::Refused,
+                message,
+            ));
+        };
+        if self.word.chars().count() > WORD_LETTERS {
+            refuse(
+                "word",
+                format!("The word is over {WORD_LETTERS} letters long; shorten it."),
+            );
+        }
+        if let Some(size) = self.size_mm.map(Length::as_mm)
+            && !(size > 0.0 && size <= LARGEST_MM)
+        {
+            refuse(
+                "size",
+                format!(
+                    "Size {size:.0} mm cannot be: it lies between 1 and {LARGEST_MM:.0} mm; measure again."
+                ),
+            );
+        }
+        problems
+    }
+}
+
+/// What became of something found at an earlier visit.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum Outcome {
+    /// No longer there.
+    Gone,
+    /// As it was.
+    Same,
+    /// Smaller.
+    Smaller,
+    /// Larger: told to the owner again.
+    Larger,
+    /// A vet has seen it.
+    SeenByVet,
+}
+
+impl Outcome {
+    /// In a word or two.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Gone => "gone",
+            Self::Same => "same",
+            Self::Smaller => "smaller",
+            Self::Larger => "larger",
+            Self::SeenByVet => "seen by a vet",
+        }
+    }
+}
+
+/// Something found at an earlier visit.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct EarlierFound {
+    /// What was found.
+    pub found: Found,
+    /// When that visit began, milliseconds since 1970 in UTC.
+    pub began_ms: i64,
+    /// What became of it by the last visit that said so.
+    pub outcome: Option<Outcome>,
+}

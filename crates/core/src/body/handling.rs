@@ -1,0 +1,183 @@
+use std::collections::BTreeSet;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use crate::frame::Grade;
+
+/// How the dog takes being handled.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum Temper {
+    /// Not said.
+    #[default]
+    Unknown,
+    /// Stands still.
+    Calm,
+    /// Friendly, does not stand.
+    Lively,
+    /// Afraid.
+    Nervous,
+    /// Has snapped or may.
+    MayBite,
+}
+
+/// A part of the body a dog may not like touched.
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "the names say it")]
+pub enum BodyPart {
+    Face,
+    Mouth,
+    Ears,
+    Neck,
+    Back,
+    Belly,
+    FrontFeet,
+    HindFeet,
+    Rear,
+    Tail,
+}
+
+/// How the skin is.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum SkinState {
+    /// Not said, or nothing to say.
+    #[default]
+    Ordinary,
+    /// Pale or thin: shorter shows pink and burns.
+    PaleOrThin,
+    /// Old, dry or scaly.
+    Scaly,
+    /// Sore somewhere.
+    Sore,
+}
+
+/// Handling and health, in under a minute (handbook 7). Recorded; nothing here diagnoses.
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(default)]
+pub struct Handling {
+    /// Temper.
+    pub temper: Temper,
+    /// Parts it does not like touched.
+    pub dislikes: BTreeSet<BodyPart>,
+    /// Whether a second person is needed.
+    pub needs_second_person: bool,
+    /// Stiffness.
+    pub stiffness: Grade,
+    /// A known heart condition.
+    pub has_heart: bool,
+    /// Known fits.
+    pub has_fits: bool,
+    /// In whelp.
+    pub is_pregnant: bool,
+    /// Neutered; none where not said.
+    pub is_neutered: Option<bool>,
+    /// Skin.
+    pub skin: SkinState,
+    /// Whether the owner consents to a short clip in writing; none where not asked.
+    pub short_clip_consent: Option<bool>,
+}
+
+impl BodyPart {
+    /// All of them, nose to tail.
+    pub const ALL: [Self; 10] = [
+        Self::Face,
+        Self::Mouth,
+        Self::Ears,
+        Self::Neck,
+        Self::Back,
+        Self::Belly,
+        Self::FrontFeet,
+        Self::HindFeet,
+        Self::Rear,
+        Self::Tail,
+    ];
+
+    /// Its name.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Face => "face",
+            Self::Mouth => "mouth",
+            Self::Ears => "ears",
+            Self::Neck => "neck",
+            Self::Back => "back",
+            Self::Belly => "belly",
+            Self::FrontFeet => "front feet",
+            Self::HindFeet => "hind feet",
+            Self::Rear => "rear",
+            Self::Tail => "tail",
+        }
+    }
+}
+
+impl Handling {
+    /// What is shown first at the start of the groom, from this record (handbook 7).
+    pub fn cautions(&self) -> Vec<String> {
+        let mut list: Vec<String> = Vec::new();
+        let mut add = |is_so: bool, text: &str| {
+            if is_so {
+                list.push(text.to_owned());
+            }
+        };
+        add(
+            self.temper == Temper::MayBite,
+            "May bite: muzzle or a second person as local practice says; stop on distress.",
+        );
+        add(
+            self.temper == Temper::Nervous,
+            "Nervous: let it smell the tool, rest the running clipper on the shoulder, quiet, begin slowly.",
+        );
+        add(self.needs_second_person, "A second person holds.");
+        add(
+            self.has_heart,
+            "Heart: short sessions, breaks, cool; stop on distress and call the vet.",
+        );
+        add(
+            self.has_fits,
+            "Fits: quiet, no flashing or noise, never alone; in a fit keep it from falling, time it, call the vet.",
+        );
+        add(
+            self.is_pregnant,
+            "In whelp: short, never on the hind legs, no pressure on the belly.",
+        );
+        add(
+            self.stiffness != Grade::None,
+            "Stiff: low table, support under the chest, legs only as high as they go by themselves.",
+        );
+        add(
+            self.skin == SkinState::PaleOrThin,
+            "Pale or thin skin: leave more, patch first; short clips burn in the sun.",
+        );
+        add(
+            self.skin == SkinState::Scaly,
+            "Dry or scaly skin: one blade longer, flat and light. Have a vet look at this.",
+        );
+        add(
+            self.skin == SkinState::Sore,
+            "Sore skin: keep tools off it. Have a vet look at this.",
+        );
+        add(
+            self.short_clip_consent == Some(false),
+            "The owner does not consent to a short clip: ask before going under the length told.",
+        );
+        if !self.dislikes.is_empty() {
+            let parts: Vec<&str> = self.dislikes.iter().map(|p| p.label()).collect();
+            list.push(format!("Does not like touched: {}.", parts.join(", ")));
+        }
+        list
+    }
+
+    /// Whether skin asks for one blade longer.
+    pub const fn asks_for_longer(&self) -> bool {
+        !matches!(self.skin, SkinState::Ordinary)
+    }
+}

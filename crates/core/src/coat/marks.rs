@@ -1,0 +1,85 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::Texture;
+use crate::units::Length;
+
+/// A patch of another colour.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum Patch {
+    /// None.
+    #[default]
+    None,
+    /// Light on dark.
+    LightOnDark,
+    /// Dark on light.
+    DarkOnLight,
+}
+
+/// How the coat is finished (handbook 3, *Finish is part of the plan*).
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum CoatFinish {
+    /// Stands as the texture stands.
+    #[default]
+    BlownStraight,
+    /// Misted and patted back into curl.
+    CurlBack,
+}
+
+impl CoatFinish {
+    /// Factor on the stand (handbook 3, modelling choice).
+    pub const fn stand_factor(self) -> f64 {
+        match self {
+            Self::BlownStraight => 1.0,
+            Self::CurlBack => 0.6,
+        }
+    }
+}
+
+/// What one zone of the coat carries beside its length and knots.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(default)]
+pub struct ZoneMarks {
+    /// Texture where it differs.
+    pub texture: Option<Texture>,
+    /// A lock drawn out to its full length.
+    pub drawn_out_mm: Option<Length>,
+    /// The same lock settled: how far it stands off the skin.
+    pub standing_mm: Option<Length>,
+    /// A spot already shorter than its surroundings: how short.
+    pub hole_mm: Option<Length>,
+    /// A patch of another colour.
+    pub patch: Patch,
+    /// A whorl: one tool run one way leaves two lengths.
+    pub has_whorl: bool,
+    /// Stained.
+    pub is_stained: bool,
+    /// How far from the skin its knots begin.
+    pub knot_from_skin_mm: Option<Length>,
+}
+
+impl ZoneMarks {
+    /// Whether there is nothing to say.
+    pub fn is_empty(&self) -> bool {
+        *self == Self::default()
+    }
+
+    /// The stand its lock measured: standing height against drawn-out length, 0 to 1.
+    pub fn measured_stand(&self) -> Option<f64> {
+        let (long, high) = (self.drawn_out_mm?.as_mm(), self.standing_mm?.as_mm());
+        (long > 0.0 && high >= 0.0 && high <= long).then(|| high / long)
+    }
+
+    /// Whether its knots lie outside a planned length, so that they go with the cut; none where
+    /// nobody said how deep they are.
+    pub fn knots_go_with(&self, planned_mm: f64) -> Option<bool> {
+        Some(self.knot_from_skin_mm?.as_mm() >= planned_mm)
+    }
+}

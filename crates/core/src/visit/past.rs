@@ -1,0 +1,175 @@
+use std::collections::BTreeMap;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::fold::Visit;
+use super::kept::KeptPlan;
+use crate::body::{EarlierFound, Handling, Outcome};
+use crate::coat::{Zone, grown_mm, resolve_coat};
+use crate::frame::{FrameInput, Measure, resolve};
+use crate::units::{Length, UnitSystem};
+
+/// An earlier visit with what was kept of it.
+#[derive(Clone, Debug)]
+pub struct EarlierVisit {
+    /// Its id.
+    pub id: Uuid,
+    /// When it began, milliseconds since 1970 in UTC.
+    pub began_ms: i64,
+    /// What was said.
+    pub visit: Visit,
+    /// The last plan kept at it.
+    pub plan: Option<KeptPlan>,
+}
+
+/// One reading of a measure at an earlier visit.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Reading {
+    /// When that visit began, milliseconds since 1970 in UTC.
+    pub began_ms: i64,
+    /// What was read.
+    pub value_mm: Length,
+    /// One standard deviation.
+    pub doubt_mm: Length,
+}
+
+/// A measure over the visits it was taken at, oldest first.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct MeasureHistory {
+    /// Which.
+    pub measure: Measure,
+    /// Its name.
+    pub label: String,
+    /// Readings, this visit's not among them.
+    pub readings: Vec<Reading>,
+}
+
+/// An earlier visit's frame, to lay over this one.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct EarlierFrame {
+    /// The visit.
+    pub visit: Uuid,
+    /// When it began, milliseconds since 1970 in UTC.
+    pub began_ms: i64,
+    /// What the hands found then.
+    pub frame: FrameInput,
+}
+
+/// The coat today if it was cut as planned last time and grew since.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct GrownCoat {
+    /// Days since.
+    pub days: u32,
+    /// Every zone's length today.
+    pub zones_mm: BTreeMap<Zone, Length>,
+    /// Whether it grew from a plan that was kept; else from the coat as it came in then.
+    pub is_from_plan: bool,
+}
+
+/// What earlier visits tell this one.
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Past {
+    /// Frames of earlier visits, newest first.
+    pub frames: Vec<EarlierFrame>,
+    /// Measures over time.
+    pub measures: Vec<MeasureHistory>,
+    /// What was found, with what became of it.
+    pub found: Vec<EarlierFound>,
+    /// The coat grown since the last visit.
+    pub coat: Option<GrownCoat>,
+    /// How the dog was to be handled last time.
+    pub handling: Option<Handling>,
+}
+
+/// Milliseconds of a day.
+const DAY_MS: i64 = 86_400_000;
+
+/// Gathers what earlier visits tell a visit that began at `now_ms`.
+///
+/// # Units and shapes
+/// `visits` in any order; those that began later, or at the same time, are left out.
+pub fn past(visits: &[EarlierVisit], now_ms: i64) -> Past {
+    let mut earlier: Vec<&EarlierVisit> = visits.iter().filter(|v| v.began_ms < now_ms).collect();
+    earlier.sort_by_key(|v| (v.began_ms, v.id));
+    let mut outcomes: BTreeMap<Uuid, Outcome> = BTreeMap::new();
+    for visit in &earlier {
+        outcomes.extend(&visit.visit.outcomes);
+    }
+    let newest_first = || earlier.iter().rev();
+    Past {
+        frames: newest_first()
+            .filter(|v| !v.visit.frame.measures.is_empty())
+            .map(|v| EarlierFrame {
+                visit: v.id,
+                began_ms: v.began_ms,
+                frame: v.visit.frame.clone(),
+            })
+            .collect(),
+        measures: histories(&earlier),
+        found: newest_first()
+            .flat_map(|v| v.visit.found.iter().map(|f| (v.began_ms, f)))
+            .map(|(began_ms, found)| EarlierFound {
+                found: found.clone(),
+                began_ms,
+                outcome: outcomes.get(&found.id).copied(),
+            })
+            .collect(),
+        coat: earlier.last().map(|v| grown(v, now_ms)),
+        handling: newest_first().find_map(|v| v.visit.handling.clone()),
+    }
+}
+
+fn histories(earlier: &[&EarlierVisit]) -> Vec<MeasureHistory> {
+    Measure::ALL
+        .iter()
+        .filter_map(|&measure| {
+            let readings: Vec<Reading> = earlier
+                .iter()
+                .filter_map(|v| {
+                    let taken = v.visit.frame.measures.get(&measure)?;
+                    Some(Reading {
+                        began_ms: v.began_ms,
+                        value_mm: taken.value_mm,
+                        doubt_mm: Length::from_mm(taken.doubt()).ok()?,
+                    })
+                })
+                .collect();
+            (!readings.is_empty()).then(|| MeasureHistory {
+                measure,
+                label: measure.label().into(),
+                readings,
+            })
+        })
+        .collect()
+}
+
+fn grown(last: &EarlierVisit, now_ms: i64) -> GrownCoat {
+    let days = ((now_ms - last.began_ms) / DAY_MS).max(0);
+    let texture = last.visit.coat.texture;
+    let height = resolve(&last.visit.frame, UnitSystem::Millimetres)
+        .build
+        .height;
+    let (then, _) = resolve_coat(&last.visit.coat, height, UnitSystem::Millimetres);
+    let left = |zone: Zone| -> f64 {
+        let of_unit = last.plan.as_ref().and_then(|plan| {
+            let row = plan.report.units.iter().find(|u| u.zone == zone)?;
+            Some(f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm()))
+        });
+        of_unit.unwrap_or_else(|| then.length_mm(zone))
+    };
+    let zones_mm = Zone::ALL
+        .iter()
+        .filter_map(|&zone| {
+            let mm = grown_mm(left(zone), days as f64, texture);
+            Some((zone, Length::from_mm((2.0 * mm).round() / 2.0).ok()?))
+        })
+        .collect();
+    GrownCoat {
+        days: u32::try_from(days).unwrap_or(u32::MAX),
+        zones_mm,
+        is_from_plan: last.plan.is_some(),
+    }
+}
