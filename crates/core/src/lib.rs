@@ -5,6 +5,7 @@ pub mod balance;
 pub mod body;
 pub mod coat;
 pub mod desk;
+pub mod device;
 pub mod dog;
 pub mod drawing;
 pub mod frame;

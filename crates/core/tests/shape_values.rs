@@ -34,6 +34,8 @@ fn bare(stand: f64) -> Dressing {
     Dressing {
         stand,
         lengths: [0.0; STATIONS],
+        zones_mm: [0.0; Zone::ALL.len()],
+        column_most: None,
         hem: None,
         topknot: None,
         beard: None,

@@ -5,6 +5,7 @@ mod dog_file;
 mod fonts;
 mod page;
 mod paper;
+mod photo;
 mod raster;
 mod svg;
 mod text;
@@ -15,6 +16,7 @@ pub use dog_file::{
 };
 pub use page::{PageError, pdf};
 pub use paper::{Sheet, sheet_svg};
+pub use photo::{KeptPhoto, MOST_PHOTO_BYTES, PhotoError, keep_photo};
 pub use raster::{RasterError, png};
 pub use svg::{Theme, drawing_svg};
 pub use text::plan_text;

@@ -6,7 +6,7 @@ use serde::Serialize;
 use utoipa::ToSchema;
 use veliform_core::frame::Problem;
 use veliform_core::solve::SolveError;
-use veliform_formats::{DogFileError, PageError, RasterError};
+use veliform_formats::{DogFileError, PageError, PhotoError, RasterError};
 use veliform_store::StoreError;
 
 /// Kinds of failure, stable for clients.
@@ -55,6 +55,9 @@ pub enum ApiError {
     /// A picture.
     #[error(transparent)]
     Raster(#[from] RasterError),
+    /// A photo.
+    #[error(transparent)]
+    Photo(#[from] PhotoError),
     /// A PDF.
     #[error(transparent)]
     Page(#[from] PageError),
@@ -85,6 +88,11 @@ impl ApiError {
     fn kind(&self) -> ErrorKind {
         match self {
             Self::Store(StoreError::NotFound { .. }) | Self::NoAddress(_) => ErrorKind::NotFound,
+            Self::Store(StoreError::Full { .. }) => ErrorKind::InvalidInput,
+            Self::Photo(PhotoError::TooManyBytes { .. } | PhotoError::TooManyPixels) => {
+                ErrorKind::TooLarge
+            }
+            Self::Photo(PhotoError::OtherKind | PhotoError::Broken) => ErrorKind::InvalidInput,
             Self::Store(StoreError::Conflict { .. }) => ErrorKind::Conflict,
             Self::Store(StoreError::Database(_)) | Self::CutOff => ErrorKind::Unavailable,
             Self::Store(

@@ -19,6 +19,16 @@ pub enum StoreError {
         /// Its id.
         id: Uuid,
     },
+    /// No more are taken.
+    #[error(
+        "this visit has {most} {what} already, which is the most it takes; begin with the next visit"
+    )]
+    Full {
+        /// What.
+        what: &'static str,
+        /// How many.
+        most: usize,
+    },
     /// A row does not read back.
     #[error("the {what} {id} in the data file does not read back")]
     Unreadable {

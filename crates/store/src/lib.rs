@@ -5,11 +5,14 @@ mod dogs;
 mod error;
 mod migrations;
 mod open;
+mod photos;
 mod plans;
 mod salon;
+mod types;
 mod visits;
 
 pub use dogs::{DogListing, ImportedVisit};
 pub use error::StoreError;
 pub use open::Store;
+pub use photos::{MOST_PHOTOS, PhotoHead};
 pub use visits::{Appended, Received, VisitHead, VisitLog};

@@ -3,7 +3,10 @@ import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { PlainPage } from '../shared/ui/states';
 import { CoatScreen } from '../tasks/coat/CoatScreen';
 import { CutScreen } from '../tasks/cut/CutScreen';
+import { BodyScreen } from '../tasks/hands/BodyScreen';
 import { HandsScreen } from '../tasks/hands/HandsScreen';
+import { PhotoScreen } from '../tasks/hands/photo/PhotoScreen';
+import { TimeScreen } from '../tasks/hands/TimeScreen';
 import { KeepScreen } from '../tasks/keep/KeepScreen';
 import { KeptPlanScreen } from '../tasks/keep/KeptPlanScreen';
 import { AboutScreen } from '../tasks/kit/AboutScreen';
@@ -36,6 +39,9 @@ export function App() {
             <Route path="/visit/:visit" element={<VisitPage />}>
               <Route index element={<Navigate to="hands" replace />} />
               <Route path="hands" element={<HandsScreen />} />
+              <Route path="body" element={<BodyScreen />} />
+              <Route path="photo" element={<PhotoScreen />} />
+              <Route path="time" element={<TimeScreen />} />
               <Route path="coat" element={<CoatScreen />} />
               <Route path="look" element={<LookScreen />} />
               <Route path="plan" element={<PlanScreen />} />

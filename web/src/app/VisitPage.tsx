@@ -2,14 +2,14 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Outlet, useLocation, useParams, useSearchParams } from 'react-router';
 import { api, ask, Failure, type Schemas } from '../shared/api/client';
-import { useCatalogue, useHouse, useKit } from '../shared/api/salon';
+import { useCatalogue, useHouse, useKit, usePast } from '../shared/api/salon';
 import { FailedPage, LoadingPage } from '../shared/ui/states';
 import { Tape } from '../shared/ui/Tape';
 import { unitName } from '../shared/units/show';
 import { VisitContext, type VisitWork } from '../shared/visit/context';
 import { useDesk } from '../shared/visit/useDesk';
 import { useVisit } from '../shared/visit/useVisit';
-import { TASKS } from './tasks';
+import { TASKS, taskAt } from './tasks';
 
 const ALL_LAYERS: Schemas['Layers'] = {
   table: true,
@@ -23,7 +23,10 @@ const ALL_LAYERS: Schemas['Layers'] = {
   lines: false,
   lengths: false,
   pins: false,
+  doubt: false,
+  found: true,
 };
+const SHEETS: Schemas['Sheet'][] = ['side', 'front', 'rear', 'top', 'four'];
 /** Text against the sheet's width: about 15 px on a sheet of 900 px. */
 const TEXT_SHARE = 0.0172;
 
@@ -40,16 +43,15 @@ function OpenVisit({ visitId }: { visitId: string }) {
   const kit = useKit();
   const queries = useQueryClient();
   const [unitsFailed, setUnitsFailed] = useState<string | null>(null);
+  const past = usePast(visitId);
   const { pathname } = useLocation();
-  const present = Math.max(
-    0,
-    TASKS.findIndex((t) => pathname.endsWith(`/${t.path}`)),
-  );
-  const options = useOptions(present);
+  const present = taskAt(pathname).index;
+  const options = useOptions(pathname);
+  const before = useBefore(past.data ?? null);
   const dog = visit.stage.stage === 'ready' ? visit.stage.dog : null;
   const input =
     dog && house.data && kit.data
-      ? { dog, entries: visit.entries, house: house.data, kit: kit.data, options }
+      ? { dog, entries: visit.entries, house: house.data, kit: kit.data, options, before }
       : null;
   const view = useDesk(input, TASKS[present]?.wantsPlan ?? false);
 
@@ -75,6 +77,8 @@ function OpenVisit({ visitId }: { visitId: string }) {
     entries: visit.entries,
     evaluation: view.evaluation,
     plan: view.plan,
+    past: past.data ?? null,
+    before,
     options,
     say: visit.say,
     attempt: visit.attempt,
@@ -109,10 +113,11 @@ function OpenVisit({ visitId }: { visitId: string }) {
   );
 }
 
-/** What the sheet shows: the task's own layers and those asked for in the address. */
-function useOptions(present: number): Schemas['DrawOptions'] {
+/** What the sheet shows: the page's own layers, and view and layers asked for in the address. */
+function useOptions(pathname: string): Schemas['DrawOptions'] {
   const [search] = useSearchParams();
   const shown = search.get('show') ?? '';
+  const asked = search.get('view');
   return useMemo(() => {
     const extra = Object.fromEntries(
       shown
@@ -121,8 +126,23 @@ function useOptions(present: number): Schemas['DrawOptions'] {
         .map((name) => [name, true]),
     );
     return {
-      layers: { ...ALL_LAYERS, ...TASKS[present]?.layers, ...extra },
+      sheet: SHEETS.find((s) => s === asked) ?? 'side',
+      layers: { ...ALL_LAYERS, ...taskAt(pathname).layers, ...extra },
       text_share: TEXT_SHARE,
     };
-  }, [present, shown]);
+  }, [pathname, shown, asked]);
+}
+
+/** What of earlier visits is drawn: what was found, and the frame asked for in the address. */
+function useBefore(past: Schemas['Past'] | null): Schemas['Before'] {
+  const [search] = useSearchParams();
+  const over = search.get('over');
+  return useMemo(
+    () => ({
+      frame: past?.frames.find((f) => f.visit === over)?.frame ?? null,
+      found: (past?.found ?? []).filter((f) => f.outcome !== 'gone'),
+      measures: past?.measures ?? [],
+    }),
+    [past, over],
+  );
 }

@@ -6,6 +6,8 @@ type Visit = Schemas['Visit'];
 export interface Task {
   name: string;
   path: string;
+  /** Further pages of the task, with what the sheet shows at them. */
+  pages?: Record<string, Partial<Layers>>;
   wantsPlan: boolean;
   layers: Partial<Layers>;
   /** Whether the visit holds something of this task. */
@@ -18,7 +20,12 @@ export const TASKS: Task[] = [
     name: 'Hands',
     path: 'hands',
     wantsPlan: false,
-    layers: { plan: false, measures: true },
+    layers: { plan: false, measures: true, doubt: true },
+    pages: {
+      body: { plan: false },
+      photo: { plan: false },
+      time: { plan: false, measures: true },
+    },
     isReached: (v) => Object.keys(v.frame.measures).length + Object.keys(v.frame.felt).length > 0,
   },
   {
@@ -57,3 +64,14 @@ export const TASKS: Task[] = [
     isReached: (v) => v.plans.length > 0,
   },
 ];
+
+/** The task a page belongs to, and what the sheet shows there. */
+export function taskAt(pathname: string): { index: number; layers: Partial<Layers> } {
+  const page = pathname.split('/').pop() ?? '';
+  const index = Math.max(
+    0,
+    TASKS.findIndex((t) => t.path === page || (t.pages && page in t.pages)),
+  );
+  const task = TASKS[index];
+  return { index, layers: task?.pages?.[page] ?? task?.layers ?? {} };
+}

@@ -11,7 +11,9 @@ use crate::body::{EarlierFound, Found, Handling};
 use crate::coat::{CoatNow, Zone, resolve_coat};
 use crate::dog::{Dog, House};
 use crate::drawing::{DrawOptions, Drawing, Scene, draw};
-use crate::frame::{AngleValue, Frame, FrameInput, FrameValue, Problem, Severity, angles, resolve};
+use crate::frame::{
+    AngleValue, Frame, FrameInput, FrameValue, Measure, Problem, Severity, angles, resolve,
+};
 use crate::kit::Tool;
 use crate::look::{Look, LookId};
 use crate::plan::{
@@ -22,7 +24,7 @@ use crate::sheet::DogFacts;
 use crate::solve::SolveError;
 use crate::sure::{WhatNext, point_doubts, what_next};
 use crate::units::{Length, length_text};
-use crate::visit::{LookChoice, Visit};
+use crate::visit::{LookChoice, MeasureHistory, Visit, changed};
 
 /// A dog on the desk: everything resolved, nothing solved yet.
 #[derive(Clone, Debug)]
@@ -48,6 +50,8 @@ pub struct Before {
     pub frame: Option<FrameInput>,
     /// What was found then, faded.
     pub found: Vec<EarlierFound>,
+    /// Measures over the visits before.
+    pub measures: Vec<MeasureHistory>,
 }
 
 /// One zone's coat as the screen shows it.
@@ -74,6 +78,8 @@ pub struct Evaluation {
     pub angles: Vec<AngleValue>,
     /// The coat, zone by zone.
     pub zones: Vec<ZoneValue>,
+    /// Measures that changed since last time beyond what both readings can tell.
+    pub changed: Vec<Measure>,
     /// Stand in use, 0 to 1.
     pub stand: f64,
     /// Balance of the coat as it is, judged by the look chosen, or the first.
@@ -321,6 +327,7 @@ impl<'a> Desk<'a> {
                     is_estimated: self.coat.estimated.contains(zone),
                 })
                 .collect(),
+            changed: changed(&self.visit.frame, &self.before.measures),
             stand: self.coat.stand,
             balance,
             problems: self.problems.clone(),

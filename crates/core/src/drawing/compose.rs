@@ -345,6 +345,7 @@ impl<'a> Stage<'a> {
             views: vec![ViewPlace {
                 view,
                 origin_mm: [0.0, 0.0],
+                signs: view.page_signs().into(),
                 area_mm: bounds_mm,
             }],
             shapes: painter.shapes,

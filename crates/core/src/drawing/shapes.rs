@@ -180,16 +180,10 @@ pub struct ViewPlace {
     pub view: View,
     /// Page place of the view's origin: under the pin bone, on the midline, on the table.
     pub origin_mm: [f64; 2],
+    /// How its own axes run on the page: 1 or −1 across and up.
+    pub signs: [f64; 2],
     /// Left, bottom, right, top of its area.
     pub area_mm: [f64; 4],
-}
-
-impl ViewPlace {
-    /// The page place of a point on the view's own plane.
-    pub fn to_page(&self, (across, up): (f64, f64)) -> [f64; 2] {
-        let (sx, sy) = self.view.page_signs();
-        [self.origin_mm[0] + sx * across, self.origin_mm[1] + sy * up]
-    }
 }
 
 impl View {

@@ -59,6 +59,51 @@ pub enum BuildType {
     ShortFaced,
 }
 
+impl BuildType {
+    /// All of them.
+    pub const ALL: [Self; 9] = [
+        Self::Ordinary,
+        Self::SquareCurly,
+        Self::LongLow,
+        Self::Leggy,
+        Self::Toy,
+        Self::Spaniel,
+        Self::Terrier,
+        Self::Retriever,
+        Self::ShortFaced,
+    ];
+
+    /// The name on the screen.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Ordinary => "Ordinary",
+            Self::SquareCurly => "Square, curly",
+            Self::LongLow => "Long and low",
+            Self::Leggy => "Leggy",
+            Self::Toy => "Toy",
+            Self::Spaniel => "Spaniel-like",
+            Self::Terrier => "Terrier-like",
+            Self::Retriever => "Retriever-like",
+            Self::ShortFaced => "Short-faced",
+        }
+    }
+
+    /// Where its proportions come from, and how far dogs differ.
+    pub const fn source(self) -> &'static str {
+        match self {
+            Self::Ordinary => "Ordinary medium dogs, from memory; ±10 %, hock ±6 %.",
+            Self::SquareCurly | Self::LongLow | Self::Leggy | Self::Toy | Self::Spaniel => {
+                "Drawn for this program from general knowledge of build; ±10 %, hock ±6 %."
+            }
+            Self::Terrier => "Square standards, from memory, else house values; ±10 %, hock ±6 %.",
+            Self::Retriever => {
+                "Published 12 : 11 and elbow at half height, from memory, else house values; ±10 %, hock ±6 %."
+            }
+            Self::ShortFaced => "House values from general knowledge of build; ±10 %, hock ±6 %.",
+        }
+    }
+}
+
 /// How an ear is carried.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
 #[serde(rename_all = "snake_case")]

@@ -36,7 +36,7 @@ impl Given<'_> {
         let height = self.height + offsets.measure(Measure::HeightAtWithers);
         if (height - usual.height).abs() > 1e-9 {
             // What was estimated from the height moves with it.
-            usual = super::usual::usual_build(self.input.build, height);
+            usual = self.input.usual(height);
         }
         let at = At {
             given: self,
@@ -90,6 +90,10 @@ impl Given<'_> {
         match felt.first() {
             // Not answered counts as none, with double doubt (handbook 2).
             Some(felt) => (Origin::Estimated, 2.0 * felt.doubt() * self.height * stance),
+            None if self.own_spread(measure).is_some() => {
+                let spread = self.own_spread(measure).unwrap_or_default();
+                (Origin::Estimated, spread * stance)
+            }
             None => {
                 let share = match measure {
                     Measure::HeightAtWithers => SIZE_DOUBT,
@@ -99,6 +103,16 @@ impl Given<'_> {
                 (Origin::Estimated, share * value.abs() * stance)
             }
         }
+    }
+
+    /// One standard deviation between the salon's own dogs of this type, mm.
+    fn own_spread(&self, measure: Measure) -> Option<f64> {
+        let own = self.input.own_type.as_ref()?.shares.get(&measure)?;
+        let unit = match measure {
+            Measure::LastRib => self.usual.length,
+            _ => self.height,
+        };
+        Some(own.spread * unit)
     }
 
     /// Where an angle comes from.
@@ -441,6 +455,42 @@ impl Measure {
             Self::HindLegSide => b.hind_leg,
             Self::ForeLegFront => b.fore_leg_front,
             Self::HindLegFront => b.hind_leg_front,
+        }
+    }
+
+    /// Sets it on one side of a frame, mm.
+    pub(super) fn set(self, b: &mut Build, mm: f64) {
+        match self {
+            Self::HeightAtWithers => b.height = mm,
+            Self::BodyLength => b.length = mm,
+            Self::ElbowHeight => b.elbow = mm,
+            Self::HipCrestHeight => b.hip = mm,
+            Self::LastRib => b.last_rib = mm,
+            Self::HockHeight => b.hock = mm,
+            Self::ChestWidth => b.chest_width = mm,
+            Self::FootWidth => b.foot_width = mm,
+            Self::BackDrop => b.back_drop = mm,
+            Self::TailSetHeight => b.tail_set = mm,
+            Self::PinBoneHeight => b.pin = mm,
+            Self::FlankFoldHeight => b.flank = mm,
+            Self::StifleHeight => b.stifle = mm,
+            Self::WristHeight => b.wrist = mm,
+            Self::HockReach => b.hock_reach = mm,
+            Self::NeckLength => b.neck = mm,
+            Self::HeadLength => b.head.length = mm,
+            Self::ElbowSpacing => b.fore.from_midline[0] = mm / 2.0,
+            Self::WristSpacing => b.fore.from_midline[1] = mm / 2.0,
+            Self::ForefootSpacing => b.fore.from_midline[2] = mm / 2.0,
+            Self::StifleSpacing => b.hind.from_midline[0] = mm / 2.0,
+            Self::HockSpacing => b.hind.from_midline[1] = mm / 2.0,
+            Self::HindFootSpacing => b.hind.from_midline[2] = mm / 2.0,
+            Self::LoinWidth => b.loin_width = mm,
+            Self::RibWidth => b.rib_width = mm,
+            Self::ThighWidth => b.thigh_width = mm,
+            Self::ForeLegSide => b.fore_leg = mm,
+            Self::HindLegSide => b.hind_leg = mm,
+            Self::ForeLegFront => b.fore_leg_front = mm,
+            Self::HindLegFront => b.hind_leg_front = mm,
         }
     }
 }

@@ -9,6 +9,7 @@ mod hand_order;
 mod joints;
 mod measure;
 mod method;
+mod own_type;
 mod plausible;
 mod resolve;
 mod usual;
@@ -22,6 +23,7 @@ pub use felt::{Felt, Grade};
 pub use hand_order::{Finding, Stop};
 pub use measure::{Measure, QUICK_EIGHT, Ranges};
 pub use method::{Method, Stance, TakenMeasure};
+pub use own_type::{OwnShare, OwnType};
 pub use plausible::{Problem, Severity};
 pub use resolve::{
     AngleValue, Frame, FrameInput, FrameValue, Origin, angles, resolve, resolve_moved,

@@ -10,8 +10,8 @@ use super::joints::angle_of;
 use super::plausible::{self, Problem, Severity};
 use super::usual::usual_build;
 use super::{
-    Angle, Build, BuildType, DogSize, EarKind, Felt, Finding, Grade, Measure, Stance, TailKind,
-    TakenAngle, TakenMeasure,
+    Angle, Build, BuildType, DogSize, EarKind, Felt, Finding, Grade, Measure, OwnType, Stance,
+    TailKind, TakenAngle, TakenMeasure,
 };
 use crate::units::{Length, UnitSystem};
 
@@ -22,6 +22,9 @@ pub struct FrameInput {
     pub size: DogSize,
     /// The family of builds it estimates from.
     pub build: BuildType,
+    /// A type of the salon's own, laid over that family.
+    #[serde(default)]
+    pub own_type: Option<OwnType>,
     /// Ear carriage where it differs from the build's.
     pub ear: Option<EarKind>,
     /// Tail carriage where it differs from the build's.
@@ -199,7 +202,7 @@ fn sort(input: &FrameInput, units: UnitSystem) -> (Given<'_>, Vec<Problem>) {
     let height = usable
         .get(&Measure::HeightAtWithers)
         .map_or(guessed, |u| u.left);
-    let usual = usual_build(input.build, height);
+    let usual = input.usual(height);
     let given = Given {
         usable,
         angles,
@@ -231,11 +234,30 @@ fn angles_apart(given: &Given<'_>, build: &Build) -> Vec<Problem> {
         .collect()
 }
 
+impl FrameInput {
+    /// The usual build at a height, the salon's own type laid over its family.
+    pub(super) fn usual(&self, height_mm: f64) -> Build {
+        let Some(own) = &self.own_type else {
+            return usual_build(self.build, height_mm);
+        };
+        let mut usual = usual_build(own.base, height_mm);
+        own.lay_over(&mut usual);
+        usual
+    }
+}
+
 fn length(mm: f64) -> Length {
     Length::from_mm(mm).unwrap_or_default()
 }
 
 impl Frame {
+    /// Whether a measure was taken and is used.
+    pub(super) fn is_measured(&self, measure: Measure) -> bool {
+        self.values
+            .iter()
+            .any(|v| v.measure == measure && !matches!(v.origin, Origin::Estimated | Origin::Felt))
+    }
+
     /// One standard deviation of a measure, mm.
     pub fn doubt_of(&self, finding: Finding) -> f64 {
         self.doubts

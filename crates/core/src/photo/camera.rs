@@ -4,7 +4,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::marks::{PhotoPoint, TouchedPoint};
-use crate::drawing::{Geometry, Role, Shape};
+use crate::drawing::{Drawing, Geometry, Role, Shape};
 use crate::frame::Frame;
 use crate::shape::{
     BothSides, Dressing, Piece, PieceKind, View, front_pieces, landmarks, rear_pieces,
@@ -43,11 +43,11 @@ impl Default for Camera {
     }
 }
 
-/// What the simulated camera took: shapes in pixels, and the truth.
+/// What the simulated camera took: the picture, and the truth.
 #[derive(Clone, Debug, PartialEq)]
 pub struct CameraShot {
-    /// The picture: shapes in pixels, y down, painted first to last.
-    pub shapes: Vec<Shape>,
+    /// The picture, one unit a pixel.
+    pub picture: Drawing,
     /// Where every landmark truly lies, pixels.
     pub truth: Vec<TouchedPoint>,
     /// Ends of the rod, pixels.
@@ -72,15 +72,17 @@ pub fn shoot(frame: &Frame, dressing: &Dressing, camera: &Camera) -> CameraShot 
     let dog = BothSides::of(frame);
     let lens = Lens::new(frame, camera);
     let mut shapes = Vec::new();
+    let edge = lens.table_edge();
+    let [w, h] = camera.size_px.map(f64::from);
+    // A drawing's y runs up, a photo's down.
+    let up = move |[x, y]: [f64; 2]| [x, h - y];
     let fill = |role: Role, points: Vec<[f64; 2]>| Shape {
         role,
         geometry: Geometry::Fill {
-            points_mm: points.into_iter().flatten().collect(),
+            points_mm: points.into_iter().flat_map(up).collect(),
         },
         tag: None,
     };
-    let edge = lens.table_edge();
-    let [w, h] = camera.size_px.map(f64::from);
     shapes.push(fill(
         Role::NowFar,
         vec![[0.0, lens.horizon()], [w, lens.horizon()], [w, h], [0.0, h]],
@@ -100,7 +102,7 @@ pub fn shoot(frame: &Frame, dressing: &Dressing, camera: &Camera) -> CameraShot 
             shapes.push(Shape {
                 role: Role::PlanLine,
                 geometry: Geometry::Line {
-                    points_mm: stroke.points.iter().flat_map(on).collect(),
+                    points_mm: stroke.points.iter().map(on).flat_map(up).collect(),
                     width_mm: 0.0022 * h * stroke.weight,
                 },
                 tag: None,
@@ -111,7 +113,7 @@ pub fn shoot(frame: &Frame, dressing: &Dressing, camera: &Camera) -> CameraShot 
     shapes.push(Shape {
         role: Role::Fault,
         geometry: Geometry::Line {
-            points_mm: rod_px.iter().flatten().copied().collect(),
+            points_mm: rod_px.into_iter().flat_map(up).collect(),
             width_mm: 0.006 * h,
         },
         tag: None,
@@ -128,7 +130,12 @@ pub fn shoot(frame: &Frame, dressing: &Dressing, camera: &Camera) -> CameraShot 
         })
         .collect();
     CameraShot {
-        shapes,
+        picture: Drawing {
+            title: "Simulated photo".into(),
+            bounds_mm: [0.0, 0.0, w, h],
+            views: Vec::new(),
+            shapes,
+        },
         truth,
         rod_px,
         table_px: edge,
@@ -259,24 +266,15 @@ impl Lens {
 
     /// The table's edge as it is touched: where the near feet stand.
     fn table_edge(&self) -> [[f64; 2]; 2] {
-        let reach = TABLE_HALF_MM;
-        let [x, _, _] = self.target;
-        match self.view {
-            View::Side | View::Top => {
-                // Unturned: the table does not turn with the dog.
-                [self.on_table(-reach, 0.0), self.on_table(reach, 0.0)]
-            }
-            View::Front | View::Rear => {
-                let _ = x;
-                [
-                    self.on_table(-0.5 * reach, 0.0),
-                    self.on_table(0.5 * reach, 0.0),
-                ]
-            }
-        }
+        // The table does not turn with the dog.
+        let reach = match self.view {
+            View::Side | View::Top => TABLE_HALF_MM,
+            View::Front | View::Rear => 0.5 * TABLE_HALF_MM,
+        };
+        [self.on_table(-reach, 0.0), self.on_table(reach, 0.0)]
     }
 
-    /// A point of the table across and towards the camera, not turned with the dog.
+    /// A point of the table, not turned with the dog.
     fn on_table(&self, across: f64, towards: f64) -> [f64; 2] {
         self.unturned(across, -self.target[1], towards)
     }

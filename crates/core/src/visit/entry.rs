@@ -8,10 +8,11 @@ use uuid::Uuid;
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatFinish, Knots, Limit, Texture, Zone, ZoneMarks};
 use crate::frame::{
-    Angle, BuildType, DogSize, EarKind, Felt, Grade, Measure, Stance, TailKind, TakenAngle,
-    TakenMeasure,
+    Angle, BuildType, DogSize, EarKind, Felt, Grade, Measure, OwnType, Stance, TailKind,
+    TakenAngle, TakenMeasure,
 };
 use crate::look::LookId;
+use crate::photo::PhotoMarks;
 use crate::units::Length;
 
 /// Something a person said about a visit: small, dated, never changed.
@@ -90,6 +91,18 @@ pub enum EntryBody {
     BuildSet {
         /// Which.
         build: BuildType,
+    },
+    /// A type of the salon's own; none for the family alone.
+    OwnTypeSet {
+        /// Which, as it stands.
+        own_type: Option<OwnType>,
+    },
+    /// Landmarks were touched on a photo.
+    PhotoMarked {
+        /// The photo.
+        photo: Uuid,
+        /// All that was touched.
+        marks: PhotoMarks,
     },
     /// How the ears are carried; none for the build's own.
     EarSet {
@@ -219,6 +232,8 @@ impl EntryBody {
             Self::StanceSet { .. } => "stance".into(),
             Self::SizeSet { .. } => "size".into(),
             Self::BuildSet { .. } => "build".into(),
+            Self::OwnTypeSet { .. } => "type".into(),
+            Self::PhotoMarked { .. } => "photo marks".into(),
             Self::EarSet { .. } => "ears".into(),
             Self::TailSet { .. } => "tail".into(),
             Self::TextureSet { .. } => "texture".into(),

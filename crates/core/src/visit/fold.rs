@@ -10,6 +10,7 @@ use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatInput, Knots};
 use crate::dog::Dog;
 use crate::frame::{Felt, FrameInput, Grade};
+use crate::photo::PhotoMarks;
 
 /// The visit as it stands: what all entries together say.
 #[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -27,6 +28,9 @@ pub struct Visit {
     /// How the dog is to be handled; none while nobody said.
     #[serde(default)]
     pub handling: Option<Handling>,
+    /// What was touched on photos.
+    #[serde(default)]
+    pub photos: BTreeMap<Uuid, PhotoMarks>,
     /// The look chosen.
     pub look: Option<LookChoice>,
     /// Notes, in the order they were written.
@@ -141,6 +145,10 @@ fn apply(visit: &mut Visit, body: &EntryBody) {
         EntryBody::StanceSet { stance } => visit.frame.stance = *stance,
         EntryBody::SizeSet { size } => visit.frame.size = *size,
         EntryBody::BuildSet { build } => visit.frame.build = *build,
+        EntryBody::OwnTypeSet { own_type } => visit.frame.own_type.clone_from(own_type),
+        EntryBody::PhotoMarked { photo, marks } => {
+            visit.photos.insert(*photo, marks.clone());
+        }
         EntryBody::EarSet { ear } => visit.frame.ear = *ear,
         EntryBody::TailSet { tail } => visit.frame.tail = *tail,
         EntryBody::TextureSet { texture } => visit.coat.texture = *texture,

@@ -8,4 +8,6 @@ mod past;
 pub use entry::{Entry, EntryBody, LookChoice};
 pub use fold::{UndoStep, Visit, fold};
 pub use kept::KeptPlan;
-pub use past::{EarlierFrame, EarlierVisit, GrownCoat, MeasureHistory, Past, Reading, past};
+pub use past::{
+    EarlierFrame, EarlierVisit, GrownCoat, MeasureHistory, Past, Reading, changed, past,
+};

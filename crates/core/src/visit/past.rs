@@ -173,3 +173,23 @@ fn grown(last: &EarlierVisit, now_ms: i64) -> GrownCoat {
         is_from_plan: last.plan.is_some(),
     }
 }
+
+/// Two readings further apart than this many of their common doubts differ: beyond chance at 95 %.
+const CHANGED_AT: f64 = 1.96;
+
+/// Measures taken now that differ from their last reading beyond what both can tell.
+pub fn changed(now: &FrameInput, before: &[MeasureHistory]) -> Vec<Measure> {
+    before
+        .iter()
+        .filter(|history| {
+            let (Some(taken), Some(last)) =
+                (now.measures.get(&history.measure), history.readings.last())
+            else {
+                return false;
+            };
+            let apart = (taken.value_mm.as_mm() - last.value_mm.as_mm()).abs();
+            apart > CHANGED_AT * taken.doubt().hypot(last.doubt_mm.as_mm())
+        })
+        .map(|history| history.measure)
+        .collect()
+}

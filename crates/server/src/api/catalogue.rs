@@ -1,9 +1,11 @@
 use actix_web::{get, web};
 use serde::Serialize;
 use utoipa::ToSchema;
+use veliform_core::body::{BodyPart, FoundKind};
 use veliform_core::coat::{Texture, Zone};
-use veliform_core::frame::{Felt, Measure, QUICK_EIGHT};
+use veliform_core::frame::{Angle, BuildType, Felt, Finding, Measure, QUICK_EIGHT, Stop};
 use veliform_core::look::{Look, LookId};
+use veliform_core::shape::{Landmark, View};
 use veliform_core::sheet::STANDING_CAUTION;
 use veliform_core::units::Length;
 
@@ -12,6 +14,13 @@ use veliform_core::units::Length;
 pub struct Catalogue {
     measures: Vec<MeasureWord>,
     felt: Vec<FeltWord>,
+    angles: Vec<AngleWord>,
+    /// Where the hand stops, in its order, with what it finds there.
+    stops: Vec<StopWord>,
+    landmarks: Vec<LandmarkWord>,
+    builds: Vec<BuildWord>,
+    found: Vec<FoundWord>,
+    body_parts: Vec<BodyPartWord>,
     zones: Vec<ZoneWord>,
     textures: Vec<TextureWord>,
     looks: Vec<LookWord>,
@@ -26,6 +35,72 @@ pub struct MeasureWord {
     how: &'static str,
     /// Whether it is one of the quick eight.
     is_quick: bool,
+    /// Whether the dog has two of it.
+    is_paired: bool,
+    /// The name its problems carry.
+    field: String,
+}
+
+/// An angle's words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct AngleWord {
+    angle: Angle,
+    label: &'static str,
+    how: &'static str,
+    /// Whether it is typed in; the others only follow from the landmarks.
+    can_be_taken: bool,
+    /// What is published beside it: a reference, never a verdict.
+    reference: &'static str,
+    field: String,
+}
+
+/// A stop of the hand.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct StopWord {
+    stop: Stop,
+    label: &'static str,
+    findings: Vec<Finding>,
+}
+
+/// A landmark's words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct LandmarkWord {
+    landmark: Landmark,
+    label: &'static str,
+    /// Views it shows in, with the measure touching it opens there.
+    views: Vec<LandmarkView>,
+}
+
+/// A landmark in a view.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct LandmarkView {
+    view: View,
+    opens: Option<Measure>,
+}
+
+/// A type's words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct BuildWord {
+    build: BuildType,
+    label: &'static str,
+    /// Where its proportions come from, and how far dogs differ.
+    source: &'static str,
+}
+
+/// What can be found on the body, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct FoundWord {
+    kind: FoundKind,
+    label: &'static str,
+    /// Whether it usually reads: have a vet look at this.
+    is_for_the_vet: bool,
+}
+
+/// A part of the body, in a word.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct BodyPartWord {
+    part: BodyPart,
+    label: &'static str,
 }
 
 /// A felt grade's words.
@@ -34,6 +109,8 @@ pub struct FeltWord {
     felt: Felt,
     label: &'static str,
     how: &'static str,
+    /// Whether left and right can differ.
+    is_paired: bool,
 }
 
 /// A zone's words.
@@ -75,6 +152,8 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                 label: m.label(),
                 how: m.how_to_find(),
                 is_quick: QUICK_EIGHT.contains(m),
+                is_paired: m.is_paired(),
+                field: m.field(),
             })
             .collect(),
         felt: Felt::ALL
@@ -83,6 +162,50 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                 felt: *f,
                 label: f.label(),
                 how: f.how_to_feel(),
+                is_paired: f.is_paired(),
+            })
+            .collect(),
+        angles: Angle::ALL
+            .iter()
+            .map(|a| AngleWord {
+                angle: *a,
+                label: a.label(),
+                how: a.how_to_find(),
+                can_be_taken: a.can_be_taken(),
+                reference: a.reference(),
+                field: a.field(),
+            })
+            .collect(),
+        stops: Stop::ALL
+            .iter()
+            .map(|s| StopWord {
+                stop: *s,
+                label: s.label(),
+                findings: s.findings(),
+            })
+            .collect(),
+        landmarks: Landmark::ALL.iter().map(|l| landmark_word(*l)).collect(),
+        builds: BuildType::ALL
+            .iter()
+            .map(|b| BuildWord {
+                build: *b,
+                label: b.label(),
+                source: b.source(),
+            })
+            .collect(),
+        found: FoundKind::ALL
+            .iter()
+            .map(|k| FoundWord {
+                kind: *k,
+                label: k.label(),
+                is_for_the_vet: k.is_for_the_vet(),
+            })
+            .collect(),
+        body_parts: BodyPart::ALL
+            .iter()
+            .map(|p| BodyPartWord {
+                part: *p,
+                label: p.label(),
             })
             .collect(),
         zones: Zone::ALL
@@ -115,4 +238,19 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
             .collect(),
         standing_caution: STANDING_CAUTION,
     })
+}
+
+fn landmark_word(landmark: Landmark) -> LandmarkWord {
+    LandmarkWord {
+        landmark,
+        label: landmark.label(),
+        views: [View::Side, View::Front, View::Rear, View::Top]
+            .into_iter()
+            .filter(|v| landmark.shows_in(*v))
+            .map(|view| LandmarkView {
+                view,
+                opens: landmark.opens(view),
+            })
+            .collect(),
+    }
 }

@@ -2,10 +2,11 @@ use actix_web::{post, web};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use veliform_core::coat::Zone;
-use veliform_core::desk::{Desk, Evaluation, PlanView, Reasons, WhatIf, Wish};
+use veliform_core::desk::{Before, Desk, Evaluation, PlanView, Reasons, WhatIf, Wish};
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::kit::Tool;
+use veliform_core::sure::WhatNext;
 use veliform_core::units::{Length, UnitSystem, length_text, parse_length};
 use veliform_core::visit::{Entry, fold};
 
@@ -23,6 +24,18 @@ pub struct OnTheDesk {
     kit: Vec<Tool>,
     #[serde(default)]
     options: DrawOptions,
+    /// What of earlier visits is drawn with this one.
+    #[serde(default)]
+    before: Before,
+}
+
+impl OnTheDesk {
+    /// Folds the log and puts the dog on the desk.
+    fn with<T>(self, work: impl FnOnce(&Desk<'_>, &DrawOptions) -> T) -> T {
+        let visit = fold(&self.dog, &self.entries);
+        let desk = Desk::new(&self.dog, &visit, &self.house, &self.kit).with_before(self.before);
+        work(&desk, &self.options)
+    }
 }
 
 /// A plan to make.
@@ -64,10 +77,10 @@ pub(crate) async fn evaluate_dog(
     desk: web::Json<OnTheDesk>,
 ) -> Result<web::Json<Evaluation>, ApiError> {
     // Under a third of a millisecond: quicker here than handed to another thread and back.
-    let d = desk.into_inner();
-    let visit = fold(&d.dog, &d.entries);
-    let desk = Desk::new(&d.dog, &visit, &d.house, &d.kit);
-    Ok(web::Json(desk.evaluate(&d.options)))
+    let evaluation = desk
+        .into_inner()
+        .with(|desk, options| desk.evaluate(options));
+    Ok(web::Json(evaluation))
 }
 
 /// Solves the look chosen and writes the plan out.
@@ -83,10 +96,10 @@ pub(crate) async fn plan_dog(
         } else {
             Reasons::Skip
         };
-        let d = request.desk;
-        let visit = fold(&d.dog, &d.entries);
-        let desk = Desk::new(&d.dog, &visit, &d.house, &d.kit);
-        Ok(desk.plan_view(reasons, &d.options)?)
+        let view = request
+            .desk
+            .with(|desk, options| desk.plan_view(reasons, options))?;
+        Ok(view)
     })
     .await?;
     Ok(web::Json(view))
@@ -99,16 +112,20 @@ pub(crate) async fn try_what_if(
     request: web::Json<WhatIfRequest>,
 ) -> Result<web::Json<WhatIf>, ApiError> {
     let answer = compute(move || {
-        let WhatIfRequest {
-            desk: d,
-            zone,
-            wish,
-        } = request.into_inner();
-        let visit = fold(&d.dog, &d.entries);
-        let desk = Desk::new(&d.dog, &visit, &d.house, &d.kit);
-        Ok(desk.what_if(zone, wish, &d.options)?)
+        let WhatIfRequest { desk, zone, wish } = request.into_inner();
+        Ok(desk.with(|desk, options| desk.what_if(zone, wish, options))?)
     })
     .await?;
+    Ok(web::Json(answer))
+}
+
+/// What to measure next, the most telling first.
+#[utoipa::path(responses((status = 200, body = WhatNext), (status = 422, body = ErrorBody)))]
+#[post("/next-measure")]
+pub(crate) async fn find_next_measure(
+    desk: web::Json<OnTheDesk>,
+) -> Result<web::Json<WhatNext>, ApiError> {
+    let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.what_next())?)).await?;
     Ok(web::Json(answer))
 }
 

@@ -3,12 +3,16 @@
 mod at_visit;
 mod catalogue;
 mod desk;
+mod devices;
 mod dogs;
 mod files;
 mod health;
 mod kit;
 mod papers;
+mod past;
+mod photos;
 mod plans;
+mod types;
 mod visits;
 
 pub(crate) use files::records;
@@ -35,7 +39,17 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(desk::evaluate_dog)
         .service(desk::plan_dog)
         .service(desk::try_what_if)
+        .service(desk::find_next_measure)
         .service(desk::read_length)
+        .service(past::get_past)
+        .service(photos::add_photo)
+        .service(photos::take_simulated_photo)
+        .service(photos::list_photos)
+        .service(photos::get_photo)
+        .service(photos::read_marks)
+        .service(types::list_own_types)
+        .service(types::make_own_type)
+        .service(devices::stream_readings)
         .service(plans::keep_plan)
         .service(plans::list_plans)
         .service(plans::get_plan)

@@ -20,5 +20,19 @@ export function useKit() {
   return useQuery({ queryKey: ['kit'], queryFn: () => ask(api.GET('/api/kit')) });
 }
 
+/** Types the salon made from its own measured dogs. */
+export function useOwnTypes() {
+  return useQuery({ queryKey: ['own-types'], queryFn: () => ask(api.GET('/api/own-types')) });
+}
+
+/** What a dog's earlier visits tell this one. */
+export function usePast(visit: string) {
+  return useQuery({
+    queryKey: ['past', visit],
+    queryFn: () => ask(api.GET('/api/visits/{id}/past', { params: { path: { id: visit } } })),
+    staleTime: Infinity,
+  });
+}
+
 export type House = Schemas['House'];
 export type Tool = Schemas['Tool'];

@@ -193,6 +193,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/next-measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What to measure next, the most telling first. */
+        post: operations["find_next_measure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-types": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Types the salon made from its own measured dogs. */
+        get: operations["list_own_types"];
+        put?: never;
+        /** Makes a type from measured dogs. */
+        post: operations["make_own_type"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photo's picture as it was written anew. */
+        get: operations["get_photo"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan": {
         parameters: {
             query?: never;
@@ -227,6 +279,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/read-photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads measures off the landmarks touched on a photo. */
+        post: operations["read_marks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schema/dog-file": {
         parameters: {
             query?: never;
@@ -236,6 +305,26 @@ export interface paths {
         };
         /** The JSON Schema of the dog file. */
         get: operations["get_schema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/simulated-devices/{kind}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Readings of a simulated device, one server-sent event per line it says. It ships with the
+         *     program and is no real device; docs/formats/device-line.md says what a line holds.
+         */
+        get: operations["stream_readings"];
         put?: never;
         post?: never;
         delete?: never;
@@ -279,6 +368,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{id}/past": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a dog's earlier visits tell this one. */
+        get: operations["get_past"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{visit}/drawing.png": {
         parameters: {
             query?: never;
@@ -307,6 +413,24 @@ export interface paths {
         get: operations["get_drawing_svg"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/visits/{visit}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Photos of a visit, oldest first. */
+        get: operations["list_photos"];
+        put?: never;
+        /** Opens a photo, writes it anew without metadata, and keeps it; nothing is kept if it is refused. */
+        post: operations["add_photo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -381,6 +505,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{visit}/simulated-photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a picture of the dog as it stands in the visit by the simulated camera. */
+        post: operations["take_simulated_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/what-if": {
         parameters: {
             query?: never;
@@ -407,10 +548,58 @@ export interface components {
          * @enum {string}
          */
         Anchor: "start" | "middle" | "end";
+        /**
+         * @description An angle of the frame, degrees (handbook 2 and 8).
+         * @enum {string}
+         */
+        Angle: "shoulder_layback" | "shoulder" | "elbow" | "hip" | "stifle" | "hock" | "fore_turnout" | "hind_turnout";
+        /**
+         * @description How an angle was got.
+         * @enum {string}
+         */
+        AngleMethod: "angle_rule" | "photo";
+        /** @description One angle of the frame with its source and doubt. */
+        AngleValue: {
+            /** @description Which. */
+            angle: components["schemas"]["Angle"];
+            /**
+             * Format: double
+             * @description Degrees: of the left side, or of both.
+             */
+            degrees: number;
+            /**
+             * Format: double
+             * @description One standard deviation, degrees.
+             */
+            doubt_degrees: number;
+            /** @description Where it comes from. */
+            origin: components["schemas"]["Origin"];
+            /**
+             * Format: double
+             * @description The right side, where it is not as the left.
+             */
+            right_degrees?: number | null;
+        };
+        /** @description An angle's words. */
+        AngleWord: {
+            angle: components["schemas"]["Angle"];
+            /** @description Whether it is typed in; the others only follow from the landmarks. */
+            can_be_taken: boolean;
+            field: string;
+            how: string;
+            label: string;
+            /** @description What is published beside it: a reference, never a verdict. */
+            reference: string;
+        };
         /** @description One balance point on the screen. */
         BalanceRow: {
             /** @description Where it shows, mm on the side page. */
             at_mm: number[];
+            /**
+             * @description One standard deviation of the plan's value, the frame being as sure as it is; empty until
+             *     asked for.
+             */
+            doubt?: string | null;
             /** @description What is wrong under the plan, where it is off. */
             fault?: string | null;
             /** @description For points of length: what the look asks, what this frame can give at best. */
@@ -430,17 +619,99 @@ export interface components {
             /** @description Verdict on the coat as it is. */
             verdict_now: components["schemas"]["Verdict"];
         };
+        /** @description What of earlier visits is drawn with this one. */
+        Before: {
+            /**
+             * @description What was found then, faded.
+             * @default []
+             */
+            found: components["schemas"]["EarlierFound"][];
+            /** @default null */
+            frame: components["schemas"]["FrameInput"] | null;
+            /**
+             * @description Measures over the visits before.
+             * @default []
+             */
+            measures: components["schemas"]["MeasureHistory"][];
+        };
+        /**
+         * @description A part of the body a dog may not like touched.
+         * @enum {string}
+         */
+        BodyPart: "face" | "mouth" | "ears" | "neck" | "back" | "belly" | "front_feet" | "hind_feet" | "rear" | "tail";
+        /** @description A part of the body, in a word. */
+        BodyPartWord: {
+            label: string;
+            part: components["schemas"]["BodyPart"];
+        };
         /**
          * @description A family of builds with its own usual proportions and head (handbook 2; dog-shape.md 2).
          * @enum {string}
          */
-        BuildType: "ordinary" | "square_curly" | "long_low" | "leggy" | "toy" | "spaniel";
+        BuildType: "ordinary" | "square_curly" | "long_low" | "leggy" | "toy" | "spaniel" | "terrier" | "retriever" | "short_faced";
+        /** @description A type's words. */
+        BuildWord: {
+            build: components["schemas"]["BuildType"];
+            label: string;
+            /** @description Where its proportions come from, and how far dogs differ. */
+            source: string;
+        };
+        /**
+         * @description A simulated camera: where it stands. It ships so that the photo path can be tried and tested
+         *     against known truth; it is no real camera.
+         */
+        Camera: {
+            /**
+             * Format: double
+             * @description From the lens to the dog's midline, mm.
+             * @default 2200
+             */
+            distance_mm: number;
+            /**
+             * Format: double
+             * @description Length of the rod in the picture, mm.
+             * @default 300
+             */
+            rod_mm: number;
+            /**
+             * @description Width and height of the picture, pixels.
+             * @default [
+             *       1600,
+             *       1200
+             *     ]
+             */
+            size_px: number[];
+            /**
+             * Format: double
+             * @description The camera leaned, degrees.
+             * @default 0
+             */
+            tilt_deg: number;
+            /**
+             * Format: double
+             * @description The dog turned from square to the camera, degrees.
+             * @default 0
+             */
+            turn_deg: number;
+            /**
+             * @description From where: side, front or rear.
+             * @default side
+             */
+            view: components["schemas"]["View"];
+        };
         /** @description The trade's words, as the core says them. */
         Catalogue: {
+            angles: components["schemas"]["AngleWord"][];
+            body_parts: components["schemas"]["BodyPartWord"][];
+            builds: components["schemas"]["BuildWord"][];
             felt: components["schemas"]["FeltWord"][];
+            found: components["schemas"]["FoundWord"][];
+            landmarks: components["schemas"]["LandmarkWord"][];
             looks: components["schemas"]["LookWord"][];
             measures: components["schemas"]["MeasureWord"][];
             standing_caution: string;
+            /** @description Where the hand stops, in its order, with what it finds there. */
+            stops: components["schemas"]["StopWord"][];
             textures: components["schemas"]["TextureWord"][];
             zones: components["schemas"]["ZoneWord"][];
         };
@@ -477,9 +748,16 @@ export interface components {
             /** @description Why there. */
             why: string;
         };
+        /**
+         * @description How the coat is finished (handbook 3, *Finish is part of the plan*).
+         * @enum {string}
+         */
+        CoatFinish: "blown_straight" | "curl_back";
         /** @description What was said of the coat, as the visit holds it. */
         CoatInput: {
             all_over_mm?: components["schemas"]["Length"] | null;
+            /** @description How it is finished. */
+            finish?: components["schemas"]["CoatFinish"];
             /** @description Knots by zone; a missing zone has none. */
             knots: {
                 [key: string]: components["schemas"]["Knots"];
@@ -487,6 +765,10 @@ export interface components {
             /** @description The owner's limits by zone. */
             limits: {
                 [key: string]: components["schemas"]["Limit"];
+            };
+            /** @description What zones carry beside. */
+            marks?: {
+                [key: string]: components["schemas"]["ZoneMarks"];
             };
             /**
              * Format: double
@@ -574,12 +856,16 @@ export interface components {
             shapes: components["schemas"]["Shape"][];
             /** @description What it shows, for those who cannot see it. */
             title: string;
+            /** @description Where each view of the dog stands on the page. */
+            views: components["schemas"]["ViewPlace"][];
         };
         /** @description How to draw. */
         DrawOptions: {
             /**
              * @description What is shown.
              * @default {
+             *       "doubt": false,
+             *       "found": true,
              *       "ideal": false,
              *       "landmarks": false,
              *       "lengths": false,
@@ -595,6 +881,11 @@ export interface components {
              */
             layers: components["schemas"]["Layers"];
             /**
+             * @description From where.
+             * @default side
+             */
+            sheet: components["schemas"]["Sheet"];
+            /**
              * Format: double
              * @description Height of ordinary text against the page's width.
              * @default 0.0165
@@ -606,6 +897,32 @@ export interface components {
          * @enum {string}
          */
         EarKind: "drop" | "folded" | "prick";
+        /** @description Something found at an earlier visit. */
+        EarlierFound: {
+            /**
+             * Format: int64
+             * @description When that visit began, milliseconds since 1970 in UTC.
+             */
+            began_ms: number;
+            /** @description What was found. */
+            found: components["schemas"]["Found"];
+            outcome?: components["schemas"]["Outcome"] | null;
+        };
+        /** @description An earlier visit's frame, to lay over this one. */
+        EarlierFrame: {
+            /**
+             * Format: int64
+             * @description When it began, milliseconds since 1970 in UTC.
+             */
+            began_ms: number;
+            /** @description What the hands found then. */
+            frame: components["schemas"]["FrameInput"];
+            /**
+             * Format: uuid
+             * @description The visit.
+             */
+            visit: string;
+        };
         /** @description Something a person said about a visit: small, dated, never changed. */
         Entry: {
             /**
@@ -637,12 +954,25 @@ export interface components {
             /** @description Which. */
             measure: components["schemas"]["Measure"];
         } | {
+            /** @description Which. */
+            angle: components["schemas"]["Angle"];
+            /** @enum {string} */
+            kind: "angle_set";
+            /** @description Its value and how it was got. */
+            taken: components["schemas"]["TakenAngle"];
+        } | {
+            /** @description Which. */
+            angle: components["schemas"]["Angle"];
+            /** @enum {string} */
+            kind: "angle_cleared";
+        } | {
             /** @description What. */
             felt: components["schemas"]["Felt"];
-            /** @description How strongly. */
+            /** @description How strongly, on the left or on both sides alike. */
             grade: components["schemas"]["Grade"];
             /** @enum {string} */
             kind: "felt_set";
+            right?: components["schemas"]["Grade"] | null;
         } | {
             /** @enum {string} */
             kind: "stance_set";
@@ -658,6 +988,20 @@ export interface components {
             build: components["schemas"]["BuildType"];
             /** @enum {string} */
             kind: "build_set";
+        } | {
+            /** @enum {string} */
+            kind: "own_type_set";
+            own_type?: components["schemas"]["OwnType"] | null;
+        } | {
+            /** @enum {string} */
+            kind: "photo_marked";
+            /** @description All that was touched. */
+            marks: components["schemas"]["PhotoMarks"];
+            /**
+             * Format: uuid
+             * @description The photo.
+             */
+            photo: string;
         } | {
             ear?: components["schemas"]["EarKind"] | null;
             /** @enum {string} */
@@ -703,6 +1047,58 @@ export interface components {
             limit: components["schemas"]["Limit"];
             /** @description Which. */
             zone: components["schemas"]["Zone"];
+        } | {
+            /**
+             * Format: int32
+             * @description Days since.
+             */
+            days: number;
+            /** @enum {string} */
+            kind: "coat_grown";
+            /** @description Combed out straight from the skin. */
+            zones_mm: {
+                [key: string]: components["schemas"]["Length"];
+            };
+        } | {
+            /** @description How. */
+            finish: components["schemas"]["CoatFinish"];
+            /** @enum {string} */
+            kind: "finish_set";
+        } | {
+            /** @enum {string} */
+            kind: "marks_set";
+            /** @description What. */
+            marks: components["schemas"]["ZoneMarks"];
+            /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        } | {
+            /** @description What. */
+            found: components["schemas"]["Found"];
+            /** @enum {string} */
+            kind: "found_put";
+        } | {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            found: string;
+            /** @enum {string} */
+            kind: "found_removed";
+        } | {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            found: string;
+            /** @enum {string} */
+            kind: "outcome_set";
+            /** @description What. */
+            outcome: components["schemas"]["Outcome"];
+        } | {
+            /** @description How. */
+            handling: components["schemas"]["Handling"];
+            /** @enum {string} */
+            kind: "handling_set";
         } | {
             /** @description Which. */
             choice: components["schemas"]["LookChoice"];
@@ -754,8 +1150,12 @@ export interface components {
         ErrorKind: "not_found" | "invalid_input" | "conflict" | "too_large" | "refused" | "unavailable" | "internal";
         /** @description What a screen needs without a plan. */
         Evaluation: {
+            /** @description Its angles, with theirs. */
+            angles: components["schemas"]["AngleValue"][];
             /** @description Balance of the coat as it is, judged by the look chosen, or the first. */
             balance: components["schemas"]["BalanceRow"][];
+            /** @description Measures that changed since last time beyond what both readings can tell. */
+            changed: components["schemas"]["Measure"][];
             /** @description The drawing. */
             drawing: components["schemas"]["Drawing"];
             /** @description The frame, each number with its source and doubt. */
@@ -776,33 +1176,97 @@ export interface components {
          * @description What a hand feels where no number was taken, in the order a hand travels (handbook 2).
          * @enum {string}
          */
-        Felt: "short_neck" | "dip_in_back" | "high_in_rear" | "low_tail_set" | "thin_over_ribs" | "short_on_leg" | "straight_behind" | "well_bent";
+        Felt: "short_neck" | "dip_in_back" | "high_in_rear" | "low_tail_set" | "long_in_body" | "thin_over_ribs" | "heavy_shoulder" | "heavy_front_light_rear" | "short_on_leg" | "fore_feet_out" | "fore_feet_in" | "fore_legs_bowed" | "straight_behind" | "well_bent" | "hocks_in" | "hind_bowed_out" | "wide_behind";
         /** @description A felt grade's words. */
         FeltWord: {
             felt: components["schemas"]["Felt"];
             how: string;
+            /** @description Whether left and right can differ. */
+            is_paired: boolean;
+            label: string;
+        };
+        /** @description One thing to find at a stop. */
+        Finding: {
+            /** @enum {string} */
+            of: "measure";
+            /** @description A length. */
+            which: components["schemas"]["Measure"];
+        } | {
+            /** @enum {string} */
+            of: "angle";
+            /** @description An angle. */
+            which: components["schemas"]["Angle"];
+        } | {
+            /** @enum {string} */
+            of: "felt";
+            /** @description A felt grade. */
+            which: components["schemas"]["Felt"];
+        };
+        /** @description Something found on the body. */
+        Found: {
+            /**
+             * @description Where on that view's own plane, shares of the height at withers: it stays on its place when
+             *     the frame is measured better.
+             */
+            at: number[];
+            /**
+             * Format: uuid
+             * @description Made by the screen that put it there.
+             */
+            id: string;
+            /** @description What. */
+            kind: components["schemas"]["FoundKind"];
+            /** @description Whether the owner was told. */
+            owner_told?: boolean;
+            size_mm?: components["schemas"]["Length"] | null;
+            /** @description Whether a vet should look. */
+            vet_look?: boolean;
+            /** @description The view it was put on. */
+            view: components["schemas"]["View"];
+            /** @description A word. */
+            word?: string;
+        };
+        /**
+         * @description What a hand, an eye or a nose finds on the body (handbook 7).
+         * @enum {string}
+         */
+        FoundKind: "lump" | "sore" | "hot_spot" | "loose_tooth" | "ear_smell" | "parasite" | "fore_dewclaw" | "hind_dewclaw" | "nail" | "matted_place" | "pain_or_stiffness";
+        /** @description What can be found on the body, in words. */
+        FoundWord: {
+            /** @description Whether it usually reads: have a vet look at this. */
+            is_for_the_vet: boolean;
+            kind: components["schemas"]["FoundKind"];
             label: string;
         };
         /** @description Everything the hands found, as the visit holds it. */
         FrameInput: {
+            /** @description Angles read. */
+            angles?: {
+                [key: string]: components["schemas"]["TakenAngle"];
+            };
             /** @description The family of builds it estimates from. */
             build: components["schemas"]["BuildType"];
             ear?: components["schemas"]["EarKind"] | null;
-            /** @description Grades felt; a missing one was not asked. */
+            /** @description Grades felt on the left, or on both sides alike; a missing one was not asked. */
             felt: {
+                [key: string]: components["schemas"]["Grade"];
+            };
+            /** @description Grades felt on the right where it differs. */
+            felt_right?: {
                 [key: string]: components["schemas"]["Grade"];
             };
             /** @description Measures taken. */
             measures: {
                 [key: string]: components["schemas"]["TakenMeasure"];
             };
+            own_type?: components["schemas"]["OwnType"] | null;
             /** @description One tap on size. */
             size: components["schemas"]["DogSize"];
             /** @description Whether the dog stood square. */
             stance: components["schemas"]["Stance"];
             tail?: components["schemas"]["TailKind"] | null;
         };
-        /** @description One number of the frame with its source and doubt. */
+        /** @description One length of the frame with its source and doubt. */
         FrameValue: {
             /** @description One standard deviation. */
             doubt_mm: components["schemas"]["Length"];
@@ -810,7 +1274,8 @@ export interface components {
             measure: components["schemas"]["Measure"];
             /** @description Where it comes from. */
             origin: components["schemas"]["Origin"];
-            /** @description Its value. */
+            right_mm?: components["schemas"]["Length"] | null;
+            /** @description Its value: of the left side, or of both. */
             value_mm: components["schemas"]["Length"];
         };
         /** @description A shape's geometry, mm on the page (x to the right, y up). */
@@ -859,6 +1324,20 @@ export interface components {
          * @enum {string}
          */
         Grade: "none" | "slight" | "marked";
+        /** @description The coat today if it was cut as planned last time and grew since. */
+        GrownCoat: {
+            /**
+             * Format: int32
+             * @description Days since.
+             */
+            days: number;
+            /** @description Whether it grew from a plan that was kept; else from the coat as it came in then. */
+            is_from_plan: boolean;
+            /** @description Every zone's length today. */
+            zones_mm: {
+                [key: string]: components["schemas"]["Length"];
+            };
+        };
         /** @description A distance from a bone that can be felt. */
         HandDistance: {
             /** @description The distance. */
@@ -867,6 +1346,59 @@ export interface components {
             from: string;
             /** @description As it is said: with the unit and finger-breadths. */
             text: string;
+        };
+        /** @description Handling and health, in under a minute (handbook 7). Recorded; nothing here diagnoses. */
+        Handling: {
+            /**
+             * @description Parts it does not like touched.
+             * @default []
+             */
+            dislikes: components["schemas"]["BodyPart"][];
+            /**
+             * @description Known fits.
+             * @default false
+             */
+            has_fits: boolean;
+            /**
+             * @description A known heart condition.
+             * @default false
+             */
+            has_heart: boolean;
+            /**
+             * @description Neutered; none where not said.
+             * @default null
+             */
+            is_neutered: boolean | null;
+            /**
+             * @description In whelp.
+             * @default false
+             */
+            is_pregnant: boolean;
+            /**
+             * @description Whether a second person is needed.
+             * @default false
+             */
+            needs_second_person: boolean;
+            /**
+             * @description Whether the owner consents to a short clip in writing; none where not asked.
+             * @default null
+             */
+            short_clip_consent: boolean | null;
+            /**
+             * @description Skin.
+             * @default ordinary
+             */
+            skin: components["schemas"]["SkinState"];
+            /**
+             * @description Stiffness.
+             * @default none
+             */
+            stiffness: components["schemas"]["Grade"];
+            /**
+             * @description Temper.
+             * @default unknown
+             */
+            temper: components["schemas"]["Temper"];
         };
         /** @description The program, alive. */
         Health: {
@@ -965,8 +1497,35 @@ export interface components {
          * @enum {string}
          */
         Knots: "none" | "few" | "tight";
+        /**
+         * @description A landmark a hand finds (handbook 2).
+         * @enum {string}
+         */
+        Landmark: "occiput" | "withers" | "point_of_shoulder" | "breastbone" | "elbow" | "wrist" | "brisket" | "last_rib" | "flank_fold" | "hip_crest" | "tail_set" | "pin_bone" | "thigh_muscle" | "stifle" | "bend" | "hock_point" | "forefoot" | "hind_foot";
+        /** @description A landmark in a view. */
+        LandmarkView: {
+            opens?: components["schemas"]["Measure"] | null;
+            view: components["schemas"]["View"];
+        };
+        /** @description A landmark's words. */
+        LandmarkWord: {
+            label: string;
+            landmark: components["schemas"]["Landmark"];
+            /** @description Views it shows in, with the measure touching it opens there. */
+            views: components["schemas"]["LandmarkView"][];
+        };
         /** @description What is shown. */
         Layers: {
+            /**
+             * @description How sure each landmark is.
+             * @default false
+             */
+            doubt: boolean;
+            /**
+             * @description What was found on the body.
+             * @default true
+             */
+            found: boolean;
             /**
              * @description The exact lengths, as a hairline.
              * @default false
@@ -1064,14 +1623,32 @@ export interface components {
             name: string;
             summary: string;
         };
+        /** @description Marks to read. */
+        MarksToRead: {
+            marks: components["schemas"]["PhotoMarks"];
+            units?: components["schemas"]["UnitSystem"];
+        };
         /**
-         * @description What can be measured on the frame (handbook 2, *Measures*); the side view and the body's widths.
+         * @description What can be measured on the frame in millimetres (handbook 2, *Measures*).
          * @enum {string}
          */
-        Measure: "height_at_withers" | "body_length" | "elbow_height" | "hip_crest_height" | "last_rib" | "hock_height" | "chest_width" | "foot_width" | "back_drop" | "tail_set_height" | "pin_bone_height" | "flank_fold_height" | "stifle_height" | "wrist_height" | "hock_reach" | "neck_length" | "head_length";
+        Measure: "height_at_withers" | "body_length" | "elbow_height" | "hip_crest_height" | "last_rib" | "hock_height" | "chest_width" | "foot_width" | "back_drop" | "tail_set_height" | "pin_bone_height" | "flank_fold_height" | "stifle_height" | "wrist_height" | "hock_reach" | "neck_length" | "head_length" | "elbow_spacing" | "wrist_spacing" | "forefoot_spacing" | "stifle_spacing" | "hock_spacing" | "hind_foot_spacing" | "loin_width" | "rib_width" | "thigh_width" | "fore_leg_side" | "hind_leg_side" | "fore_leg_front" | "hind_leg_front";
+        /** @description A measure over the visits it was taken at, oldest first. */
+        MeasureHistory: {
+            /** @description Its name. */
+            label: string;
+            /** @description Which. */
+            measure: components["schemas"]["Measure"];
+            /** @description Readings, this visit's not among them. */
+            readings: components["schemas"]["Reading"][];
+        };
         /** @description A measure's words. */
         MeasureWord: {
+            /** @description The name its problems carry. */
+            field: string;
             how: string;
+            /** @description Whether the dog has two of it. */
+            is_paired: boolean;
             /** @description Whether it is one of the quick eight. */
             is_quick: boolean;
             label: string;
@@ -1081,10 +1658,24 @@ export interface components {
          * @description How a measure was got. Its doubt is one standard deviation (handbook 2).
          * @enum {string}
          */
-        Method: "tape" | "height_stick" | "caliper";
+        Method: "tape" | "height_stick" | "caliper" | "photo";
         /** @description Entries to keep. */
         NewEntries: {
             entries: components["schemas"]["Entry"][];
+        };
+        /** @description A type to make from measured dogs. */
+        NewOwnType: {
+            /**
+             * Format: int64
+             * @description Milliseconds since 1970 in UTC.
+             */
+            at_ms: number;
+            base: components["schemas"]["BuildType"];
+            /** @description Dogs whose last measured visit counts. */
+            dogs: string[];
+            /** Format: uuid */
+            id: string;
+            name: string;
         };
         /** @description A visit to begin. */
         NewVisit: {
@@ -1096,8 +1687,21 @@ export interface components {
             /** Format: uuid */
             dog: string;
         };
+        /** @description A measure not taken yet, and what taking it would settle. */
+        NextFinding: {
+            /** @description Whether it would change a tool. */
+            changes_tool: boolean;
+            /** @description By how much the planned edge moves at most. */
+            edge_mm: components["schemas"]["Length"];
+            /** @description Which. */
+            finding: components["schemas"]["Finding"];
+            /** @description In one sentence. */
+            sentence: string;
+        };
         /** @description A dog on the desk: stateless, everything comes with the request. */
         OnTheDesk: {
+            /** @description What of earlier visits is drawn with this one. */
+            before?: components["schemas"]["Before"];
             dog: components["schemas"]["Dog"];
             entries: components["schemas"]["Entry"][];
             house?: components["schemas"]["House"];
@@ -1108,7 +1712,159 @@ export interface components {
          * @description Where a number of the frame comes from.
          * @enum {string}
          */
-        Origin: "tape" | "height_stick" | "caliper" | "felt" | "estimated";
+        Origin: "tape" | "height_stick" | "caliper" | "photo" | "angle_rule" | "felt" | "estimated";
+        /**
+         * @description What became of something found at an earlier visit.
+         * @enum {string}
+         */
+        Outcome: "gone" | "same" | "smaller" | "larger" | "seen_by_vet";
+        /** @description A proportion a salon found on its own dogs. */
+        OwnShare: {
+            /**
+             * Format: int32
+             * @description How many dogs it rests on.
+             */
+            dogs: number;
+            /**
+             * Format: double
+             * @description Mean, share of the height at withers; of the body length for the last rib.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description One standard deviation between dogs, same unit.
+             */
+            spread: number;
+        };
+        /** @description A type a salon made from its own measured dogs: better starting estimates than one average. */
+        OwnType: {
+            /** @description What all else is estimated from. */
+            base: components["schemas"]["BuildType"];
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description What was found. */
+            shares: {
+                [key: string]: components["schemas"]["OwnShare"];
+            };
+        };
+        /** @description What earlier visits tell this one. */
+        Past: {
+            coat?: components["schemas"]["GrownCoat"] | null;
+            /** @description What was found, with what became of it. */
+            found: components["schemas"]["EarlierFound"][];
+            /** @description Frames of earlier visits, newest first. */
+            frames: components["schemas"]["EarlierFrame"][];
+            handling?: components["schemas"]["Handling"] | null;
+            /** @description Measures over time. */
+            measures: components["schemas"]["MeasureHistory"][];
+        };
+        /**
+         * @description A patch of another colour.
+         * @enum {string}
+         */
+        Patch: "none" | "light_on_dark" | "dark_on_light";
+        /** @description A photo of a visit, without its picture. */
+        Photo: {
+            /** Format: int64 */
+            at_ms: number;
+            /** Format: int32 */
+            height: number;
+            /** Format: uuid */
+            id: string;
+            /** @description Taken by the simulated camera. */
+            is_simulated: boolean;
+            view: components["schemas"]["View"];
+            /** Format: int32 */
+            width: number;
+        };
+        /** @description Everything touched on a photo. */
+        PhotoMarks: {
+            /** @description Landmarks touched: x to the right, y down, pixels. */
+            points: components["schemas"]["TouchedPoint"][];
+            scale?: components["schemas"]["PhotoScale"] | null;
+            /** @description Width and height, pixels. */
+            size_px: number[];
+            /** @description Two points along the table's edge, pixels. */
+            table_px?: number[][] | null;
+            /** @description From where it was taken. */
+            view: components["schemas"]["View"];
+        };
+        /** @description One measure off a photo, with what makes up its doubt (one standard deviation each, mm). */
+        PhotoMeasure: {
+            /**
+             * Format: double
+             * @description Touching the landmarks.
+             */
+            click_mm: number;
+            /** @description All of it. */
+            doubt_mm: components["schemas"]["Length"];
+            /**
+             * Format: double
+             * @description Landmarks nearer the camera or further away than the rod.
+             */
+            lens_mm: number;
+            /** @description Which. */
+            measure: components["schemas"]["Measure"];
+            /**
+             * Format: double
+             * @description Touching the rod, and its length.
+             */
+            scale_mm: number;
+            /**
+             * Format: double
+             * @description The table's edge, and a dog that leans or stands turned.
+             */
+            tilt_mm: number;
+            /** @description Its value. */
+            value_mm: components["schemas"]["Length"];
+        };
+        /** @description A landmark touched on a photo: of the side nearer the camera, or of the other. */
+        PhotoPoint: {
+            /** @description The dog's right one of a pair. */
+            is_right?: boolean;
+            /** @description Which. */
+            landmark: components["schemas"]["Landmark"];
+        };
+        /** @description What a photo gives. */
+        PhotoReading: {
+            /** @description Measures, in the order of [`Measure::ALL`]. */
+            measures: components["schemas"]["PhotoMeasure"][];
+            /** @description What is still to be touched before anything can be measured. */
+            missing: string[];
+            /**
+             * Format: double
+             * @description Millimetres of one pixel, where the scale is set.
+             */
+            mm_per_px?: number | null;
+            /** @description The view's origin on the photo, pixels: under the pin bone, on the midline, on the table. */
+            origin_px?: number[] | null;
+            /**
+             * Format: double
+             * @description How far the camera leaned, degrees, anticlockwise positive.
+             */
+            tilt_deg: number;
+            /** @description What must be said. */
+            warnings: string[];
+        };
+        /** @description What gives a photo its scale. */
+        PhotoScale: {
+            /** @enum {string} */
+            by: "rod";
+            /** @description Ends, pixels. */
+            ends_px: number[][];
+            /** @description Its length. */
+            length_mm: components["schemas"]["Length"];
+        } | {
+            /** @enum {string} */
+            by: "known_height";
+            /** @description The height. */
+            height_mm: components["schemas"]["Length"];
+        };
         /** @description A kept plan, as it was. */
         PlanAsKept: {
             /** @description Said where today's method would come out otherwise. */
@@ -1176,12 +1932,26 @@ export interface components {
         };
         /** @description One sentence beside a field: what is wrong, the range, what to do. */
         Problem: {
+            /** @description Measures to mark on the drawing: both culprits of a contradiction. */
+            culprits?: components["schemas"]["Measure"][];
             /** @description The field it belongs to, such as `measure.elbow_height` or `zone.chest`. */
             field: string;
             /** @description The sentence. */
             message: string;
             /** @description How much it matters. */
             severity: components["schemas"]["Severity"];
+        };
+        /** @description One reading of a measure at an earlier visit. */
+        Reading: {
+            /**
+             * Format: int64
+             * @description When that visit began, milliseconds since 1970 in UTC.
+             */
+            began_ms: number;
+            /** @description One standard deviation. */
+            doubt_mm: components["schemas"]["Length"];
+            /** @description What was read. */
+            value_mm: components["schemas"]["Length"];
         };
         /** @description A length, understood. */
         ReadLength: {
@@ -1205,7 +1975,7 @@ export interface components {
          * @description What a shape means; the reader's theme gives it its looks.
          * @enum {string}
          */
-        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader";
+        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier";
         /** @description Balance cost of four coats; smaller is better. */
         Scores: {
             /**
@@ -1247,6 +2017,36 @@ export interface components {
             role: components["schemas"]["Role"];
             tag?: components["schemas"]["Tag"] | null;
         };
+        /**
+         * @description Which views stand on the sheet.
+         * @enum {string}
+         */
+        Sheet: "side" | "front" | "rear" | "top" | "four";
+        /** @description A simulated photo with its known truth. */
+        SimulatedPhoto: {
+            photo: components["schemas"]["Photo"];
+            /** @description Its length. */
+            rod_mm: components["schemas"]["Length"];
+            /** @description Ends of the rod, pixels. */
+            rod_px: number[][];
+            /** @description Two points of the table's edge, pixels. */
+            table_px: number[][];
+            /** @description Where every landmark truly lies, pixels. */
+            truth: components["schemas"]["TouchedPoint"][];
+        };
+        /** @description A picture for the simulated camera to take. */
+        SimulatedShot: {
+            /** Format: int64 */
+            at_ms: number;
+            camera?: components["schemas"]["Camera"];
+            /** Format: uuid */
+            id: string;
+        };
+        /**
+         * @description How the skin is.
+         * @enum {string}
+         */
+        SkinState: "ordinary" | "pale_or_thin" | "scaly" | "sore";
         /**
          * @description Stages of the groom, in order (handbook 6).
          * @enum {string}
@@ -1293,6 +2093,17 @@ export interface components {
             zones: components["schemas"]["Zone"][];
         };
         /**
+         * @description Where the hand is, nose to tail, then down the legs (handbook 2, *Landmarks*).
+         * @enum {string}
+         */
+        Stop: "head_and_neck" | "chest_and_shoulder" | "back" | "ribs_and_loin" | "rump" | "front_legs" | "hind_legs";
+        /** @description A stop of the hand. */
+        StopWord: {
+            findings: components["schemas"]["Finding"][];
+            label: string;
+            stop: components["schemas"]["Stop"];
+        };
+        /**
          * @description How a unit is cut, by name.
          * @enum {string}
          */
@@ -1321,19 +2132,56 @@ export interface components {
              * @description A numbered pin.
              */
             which: number;
+        } | {
+            /** @enum {string} */
+            of: "landmark";
+            /** @description A landmark. */
+            which: components["schemas"]["Landmark"];
+        } | {
+            /** @enum {string} */
+            of: "found";
+            /**
+             * Format: int32
+             * @description Something found on the body, by its number on the drawing.
+             */
+            which: number;
         };
         /**
          * @description How a tail is carried.
          * @enum {string}
          */
         TailKind: "up" | "curl" | "sabre" | "level" | "low" | "stub";
+        /** @description One angle as it was read. */
+        TakenAngle: {
+            /**
+             * Format: double
+             * @description Of the left side, or of both where the right is not given.
+             */
+            degrees: number;
+            /** @description How it was got. */
+            method?: components["schemas"]["AngleMethod"];
+            /**
+             * Format: double
+             * @description The right side, where it was read apart.
+             */
+            right_degrees?: number | null;
+        };
         /** @description One measure as it was taken. */
         TakenMeasure: {
+            doubt_mm?: components["schemas"]["Length"] | null;
+            /** @description Measured again and found so, however unusual. */
+            is_confirmed?: boolean;
             /** @description How it was got. */
             method: components["schemas"]["Method"];
-            /** @description The value, as read. */
+            right_mm?: components["schemas"]["Length"] | null;
+            /** @description The value as read: of the left side, or of both where the right is not given. */
             value_mm: components["schemas"]["Length"];
         };
+        /**
+         * @description How the dog takes being handled.
+         * @enum {string}
+         */
+        Temper: "unknown" | "calm" | "lively" | "nervous" | "may_bite";
         /**
          * @description Coat texture: it gives the stand, the growth and what strokes it bears (handbook 3).
          * @enum {string}
@@ -1374,6 +2222,11 @@ export interface components {
          * @enum {string}
          */
         ToolState: "fine" | "warm_running" | "dull" | "tooth_missing";
+        /** @description A landmark with its place on the photo. */
+        TouchedPoint: components["schemas"]["PhotoPoint"] & {
+            /** @description Where, pixels. */
+            at_px: number[];
+        };
         /** @description A length as it was typed. */
         TypedLength: {
             text: string;
@@ -1460,6 +2313,22 @@ export interface components {
          * @enum {string}
          */
         Verdict: "in_range" | "within_tolerance" | "off";
+        /**
+         * @description A direction the dog is seen from.
+         * @enum {string}
+         */
+        View: "side" | "front" | "rear" | "top";
+        /** @description One view on a page: where its own origin stands, and its area, mm. */
+        ViewPlace: {
+            /** @description Left, bottom, right, top of its area. */
+            area_mm: number[];
+            /** @description Page place of the view's origin: under the pin bone, on the midline, on the table. */
+            origin_mm: number[];
+            /** @description How its own axes run on the page: 1 or −1 across and up. */
+            signs: number[];
+            /** @description Which. */
+            view: components["schemas"]["View"];
+        };
         /** @description The visit as it stands: what all entries together say. */
         Visit: {
             /** @description What was said of the coat. */
@@ -1469,11 +2338,22 @@ export interface components {
              * @description How many different entries there are.
              */
             entries: number;
+            /** @description What was found on the body, in the order it was found. */
+            found?: components["schemas"]["Found"][];
             /** @description What the hands found. */
             frame: components["schemas"]["FrameInput"];
+            handling?: components["schemas"]["Handling"] | null;
             look?: components["schemas"]["LookChoice"] | null;
             /** @description Notes, in the order they were written. */
             notes: string[];
+            /** @description What became of what was found before. */
+            outcomes?: {
+                [key: string]: components["schemas"]["Outcome"];
+            };
+            /** @description What was touched on photos. */
+            photos?: {
+                [key: string]: components["schemas"]["PhotoMarks"];
+            };
             /** @description Plans kept, oldest first. */
             plans: string[];
             redo?: components["schemas"]["UndoStep"] | null;
@@ -1516,6 +2396,15 @@ export interface components {
             wish: components["schemas"]["Wish"];
             zone: components["schemas"]["Zone"];
         };
+        /** @description What to measure next, the most telling first. */
+        WhatNext: {
+            /** @description Measures not taken, ranked. */
+            findings: components["schemas"]["NextFinding"][];
+            /** @description Whether nothing left would change a tool. */
+            is_good_enough: boolean;
+            /** @description The answer in one sentence. */
+            sentence: string;
+        };
         /**
          * @description One touch on a zone, before anything is decided.
          * @enum {string}
@@ -1526,6 +2415,34 @@ export interface components {
          * @enum {string}
          */
         Zone: "topknot" | "cheek" | "muzzle" | "beard" | "ear" | "throat" | "crest" | "neck_side" | "chest" | "shoulder" | "back" | "ribs" | "hip" | "croup" | "rump" | "underline" | "tuck_up" | "flank" | "knee" | "hind_front" | "hind_back" | "hind_out" | "hind_in" | "hock" | "fore_back" | "fore_front" | "fore_out" | "fore_in" | "foot" | "tail";
+        /** @description What one zone of the coat carries beside its length and knots. */
+        ZoneMarks: {
+            /** @default null */
+            drawn_out_mm: components["schemas"]["Length"] | null;
+            /**
+             * @description A whorl: one tool run one way leaves two lengths.
+             * @default false
+             */
+            has_whorl: boolean;
+            /** @default null */
+            hole_mm: components["schemas"]["Length"] | null;
+            /**
+             * @description Stained.
+             * @default false
+             */
+            is_stained: boolean;
+            /** @default null */
+            knot_from_skin_mm: components["schemas"]["Length"] | null;
+            /**
+             * @description A patch of another colour.
+             * @default none
+             */
+            patch: components["schemas"]["Patch"];
+            /** @default null */
+            standing_mm: components["schemas"]["Length"] | null;
+            /** @default null */
+            texture: components["schemas"]["Texture"] | null;
+        };
         /** @description One zone's coat as the screen shows it. */
         ZoneValue: {
             /** @description Whether nobody said it. */
@@ -1910,6 +2827,116 @@ export interface operations {
             };
         };
     };
+    find_next_measure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnTheDesk"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatNext"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    list_own_types: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnType"][];
+                };
+            };
+        };
+    };
+    make_own_type: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewOwnType"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnType"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    get_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": number[];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     plan_dog: {
         parameters: {
             query?: never;
@@ -1970,6 +2997,37 @@ export interface operations {
             };
         };
     };
+    read_marks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarksToRead"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoReading"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     get_schema: {
         parameters: {
             query?: never;
@@ -1985,6 +3043,46 @@ export interface operations {
                 };
                 content: {
                     "application/schema+json": string;
+                };
+            };
+        };
+    };
+    stream_readings: {
+        parameters: {
+            query: {
+                /** @description Measures in the order they are taken, with commas between. */
+                ask: string;
+                /** @description What goes wrong. */
+                fault?: "none" | "dropouts" | "goes_quiet" | "low_battery";
+                /** @description Milliseconds between readings. */
+                pace_ms?: number;
+                /** @description The dog it measures: the same number is the same dog. */
+                seed?: number;
+                /** @description The visit whose dog stands there. */
+                visit: string;
+            };
+            header?: never;
+            path: {
+                kind: "tape" | "height_stick";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -2103,6 +3201,35 @@ export interface operations {
             };
         };
     };
+    get_past: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Past"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     get_drawing_png: {
         parameters: {
             query?: {
@@ -2163,6 +3290,83 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    list_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Photo"][];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    add_photo: {
+        parameters: {
+            query: {
+                /** @description Milliseconds since 1970 in UTC. */
+                at_ms: number;
+                /** @description Made by the screen. */
+                id: string;
+                /** @description From where it was taken. */
+                view: "side" | "front" | "rear" | "top";
+            };
+            header?: never;
+            path: {
+                visit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/*": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Photo"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2281,6 +3485,39 @@ export interface operations {
                 };
                 content: {
                     "image/svg+xml": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    take_simulated_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SimulatedShot"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SimulatedPhoto"];
                 };
             };
             404: {

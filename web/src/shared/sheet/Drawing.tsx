@@ -9,6 +9,7 @@ const DASHES: Partial<Record<Shape['role'], [number, number]>> = {
   settled_line: [0.012, 0.009],
   skin: [0.0015, 0.009],
   clip_line: [0.022, 0.008],
+  earlier_line: [0.006, 0.006],
 };
 const FIGURES: Shape['role'][] = [
   'rule_number',
@@ -16,8 +17,9 @@ const FIGURES: Shape['role'][] = [
   'estimated_number',
   'zone_number',
   'pin_number',
+  'found_number',
 ];
-const BOLD: Shape['role'][] = ['dimension_number', 'zone_number', 'pin_number'];
+const BOLD: Shape['role'][] = ['dimension_number', 'zone_number', 'pin_number', 'found_number'];
 const ANCHORS = { start: 'start', middle: 'middle', end: 'end' } as const;
 
 export function tagKey(tag: Tag): string {

@@ -22,7 +22,14 @@ export function ShowToggles({ names }: { names: (keyof typeof NAMES)[] }) {
           onClick={() => {
             if (shown.has(name)) shown.delete(name);
             else shown.add(name);
-            setSearch(shown.size > 0 ? { show: [...shown].join(',') } : {}, { replace: true });
+            setSearch(
+              (now) => {
+                if (shown.size > 0) now.set('show', [...shown].join(','));
+                else now.delete('show');
+                return now;
+              },
+              { replace: true },
+            );
           }}
         >
           {NAMES[name]}

@@ -1,4 +1,4 @@
-import { useEffect, type PointerEvent, type ReactNode } from 'react';
+import { useEffect, type MouseEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { KeptSign } from '../ui/KeptSign';
 import { useVisitWork } from '../visit/context';
@@ -19,6 +19,10 @@ export function WorkScreen(props: {
   next: ReactNode;
   foot?: ReactNode;
   isWide?: boolean;
+  /** Stands in the sheet's place. */
+  sheet?: ReactNode;
+  /** A touch on the sheet where nothing lies: page millimetres. */
+  onPlace?: (page: [number, number]) => void;
 }) {
   const work = useVisitWork();
   const drawing = props.drawing ?? work.evaluation.drawing;
@@ -32,13 +36,26 @@ export function WorkScreen(props: {
         {props.title}: {work.dog.name}
       </h1>
       <section aria-label="The dog" className="flex min-w-0 flex-1 flex-col p-3 pr-0">
-        <div className="min-h-0 flex-1 bg-sheet" {...drag}>
-          <Drawing
-            drawing={drawing}
-            chosen={props.chosen ? tagKey(props.chosen) : null}
-            {...(props.onTouch ? { onTouch: props.onTouch } : {})}
-          />
-        </div>
+        {props.sheet ?? (
+          <div
+            className="min-h-0 flex-1 bg-sheet"
+            {...drag}
+            {...(props.onPlace
+              ? {
+                  onClick: (e: MouseEvent<HTMLDivElement>) => {
+                    const at = pagePoint(e);
+                    if (at && !(e.target as Element).closest('.touchable')) props.onPlace?.(at);
+                  },
+                }
+              : {})}
+          >
+            <Drawing
+              drawing={drawing}
+              chosen={props.chosen ? tagKey(props.chosen) : null}
+              {...(props.onTouch ? { onTouch: props.onTouch } : {})}
+            />
+          </div>
+        )}
         <div className="flex min-h-14 items-center justify-between gap-4 pt-2 text-sm">
           <KeptSign log={work.log} />
           <div className="flex flex-wrap items-center justify-end gap-2">
@@ -88,17 +105,25 @@ function UndoRedo() {
   );
 }
 
+/** Where on the sheet a pointer is, page millimetres with y up. */
+function pagePoint(e: {
+  currentTarget: Element;
+  clientX: number;
+  clientY: number;
+}): [number, number] | null {
+  const svg = e.currentTarget.querySelector<SVGSVGElement>('svg.sheet-drawing');
+  const frame = svg?.getScreenCTM();
+  if (!frame) return null;
+  const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(frame.inverse());
+  return [at.x, -at.y];
+}
+
 /** Dragging the carrier on the height stick is entering the height. */
 function useHeightCarrier() {
   const { attempt, say } = useVisitWork();
   const heightAt = (e: PointerEvent): number | null => {
-    const svg = e.currentTarget.querySelector<SVGSVGElement>('svg.sheet-drawing');
-    const frame = svg?.getScreenCTM();
-    if (!frame) return null;
-    return Math.max(
-      1,
-      Math.round(-new DOMPoint(e.clientX, e.clientY).matrixTransform(frame.inverse()).y),
-    );
+    const at = pagePoint(e);
+    return at ? Math.max(1, Math.round(at[1])) : null;
   };
   const body = (mm: number) =>
     ({

@@ -14,6 +14,10 @@ export interface VisitWork {
   entries: Entry[];
   evaluation: Schemas['Evaluation'];
   plan: Schemas['PlanReport'] | null;
+  /** What earlier visits tell this one; nothing while they are read. */
+  past: Schemas['Past'] | null;
+  /** What of it is drawn with this one. */
+  before: Schemas['Before'];
   options: Schemas['DrawOptions'];
   say: (body: EntryBody) => void;
   attempt: (body: EntryBody | null) => void;

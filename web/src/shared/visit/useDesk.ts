@@ -8,6 +8,7 @@ export interface DeskInput {
   house: Schemas['House'];
   kit: Schemas['Tool'][];
   options: Schemas['DrawOptions'];
+  before: Schemas['Before'];
 }
 
 /** Reasons take further solves: asked for once nothing has changed for this long, ms. */

@@ -6,6 +6,7 @@ import { Choice, MarginHead, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { ZoneMarksForm } from './ZoneMarksForm';
 
 type Zone = Schemas['Zone'];
 
@@ -13,6 +14,11 @@ const KNOTS: { value: Schemas['Knots']; label: string }[] = [
   { value: 'none', label: 'None' },
   { value: 'few', label: 'Few' },
   { value: 'tight', label: 'Tight' },
+];
+
+const FINISHES: { value: Schemas['CoatFinish']; label: string }[] = [
+  { value: 'blown_straight', label: 'Blown straight' },
+  { value: 'curl_back', label: 'Curl back' },
 ];
 
 /** The coat: all over, then the zones that differ; knots; the owner's limits. */
@@ -29,6 +35,7 @@ export function CoatScreen() {
       }}
       margin={
         <>
+          <AsLastTime />
           <MarginHead>All over</MarginHead>
           <LengthField
             name={`${work.visitId}.all-over`}
@@ -47,6 +54,13 @@ export function CoatScreen() {
             onChange={(texture) => work.say({ kind: 'texture_set', texture })}
           />
           <Stand />
+          <Choice
+            label="Finish"
+            options={FINISHES}
+            columns={2}
+            value={coat.finish ?? 'blown_straight'}
+            onChange={(finish) => work.say({ kind: 'finish_set', finish })}
+          />
           <MarginHead>A zone that differs</MarginHead>
           <ZonePicker zones={work.words.zones} value={zone} onChange={setZone} />
           {zone && <ZonePart key={zone} zone={zone} />}
@@ -54,6 +68,28 @@ export function CoatScreen() {
       }
       next={<BigLink to={`/visit/${work.visitId}/look`}>Choose a look</BigLink>}
     />
+  );
+}
+
+/** Every zone at once: last time's cut, grown since. */
+function AsLastTime() {
+  const work = useVisitWork();
+  const grown = work.past?.coat;
+  if (!grown) return null;
+  return (
+    <div className="mb-3 border-l-4 border-chalk pl-3">
+      <p className="leading-snug">
+        {grown.is_from_plan ? 'Last time’s cut' : 'The coat as it came last time'}, grown for{' '}
+        {grown.days} days.
+      </p>
+      <button
+        type="button"
+        className="min-h-12 font-bold text-chalk underline"
+        onClick={() => work.say({ kind: 'coat_grown', zones_mm: grown.zones_mm, days: grown.days })}
+      >
+        As last time, plus growth
+      </button>
+    </div>
   );
 }
 
@@ -121,6 +157,7 @@ function ZonePart({ zone }: { zone: Zone }) {
         value={coat.knots[zone] ?? 'none'}
         onChange={(knots) => work.say({ kind: 'knots_set', zone, knots })}
       />
+      <ZoneMarksForm zone={zone} label={label} />
       <p className="pt-3 font-bold">The owner wants it</p>
       <LengthField
         name={`${work.visitId}.shorter.${zone}`}

@@ -1,21 +1,24 @@
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
 import { ShowToggles } from '../../shared/sheet/ShowToggles';
+import { ViewChoice } from '../../shared/sheet/ViewChoice';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Choice, MarginHead } from '../../shared/ui/controls';
-import { LengthField } from '../../shared/ui/LengthField';
-import { lengthText } from '../../shared/units/show';
-import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { useVisitWork } from '../../shared/visit/context';
+import { BendRow } from './BendRow';
+import { DeviceBar } from './DeviceBar';
+import { FeltRow } from './FeltRow';
+import { HandsTabs } from './HandsTabs';
+import { MeasureField } from './MeasureField';
+import { OneAtATime } from './OneAtATime';
+import { StopList } from './StopList';
+import { TypeRow } from './TypeRow';
+import { useWhatNext, WhatNext } from './WhatNext';
 
-type Measure = Schemas['Measure'];
-type Grade = Schemas['Grade'];
+type Finding = Schemas['Finding'];
 
-const GRADES: { value: Grade; label: string }[] = [
-  { value: 'none', label: 'None' },
-  { value: 'slight', label: 'Slight' },
-  { value: 'marked', label: 'Marked' },
-];
 const STANCES: { value: Schemas['Stance']; label: string }[] = [
   { value: 'square', label: 'Yes' },
   { value: 'nearly', label: 'Nearly' },
@@ -26,151 +29,166 @@ const METHODS: { value: Schemas['Method']; label: string }[] = [
   { value: 'height_stick', label: 'Stick' },
   { value: 'caliper', label: 'Caliper' },
 ];
-const ORIGINS: Record<Schemas['Origin'], string> = {
-  tape: 'by tape',
-  height_stick: 'by height stick',
-  caliper: 'by caliper',
-  felt: 'felt',
-  estimated: 'estimated',
-};
-/** A leg is straight or well bent: one row of five. */
-type Bend = 'straight-marked' | 'straight-slight' | 'usual' | 'bent-slight' | 'bent-marked';
-const BENDS: { value: Bend; label: string }[] = [
-  { value: 'straight-marked', label: 'Very straight' },
-  { value: 'straight-slight', label: 'Straight' },
-  { value: 'usual', label: 'Usual' },
-  { value: 'bent-slight', label: 'Bent' },
-  { value: 'bent-marked', label: 'Well bent' },
+const WAYS = [
+  { value: 'quick', label: 'Quick' },
+  { value: 'all', label: 'All' },
+  { value: 'one', label: 'One at a time' },
+] as const;
+type Way = (typeof WAYS)[number]['value'];
+
+/** What the quick way asks by hand (the first thin minute). */
+const QUICK_FELT: Schemas['Felt'][] = [
+  'short_neck',
+  'dip_in_back',
+  'high_in_rear',
+  'low_tail_set',
+  'thin_over_ribs',
+  'short_on_leg',
 ];
 
-/** Hands-on: height and length first, then the quick eight, then what is felt. */
+/** Hands-on: quick, everything in the order a hand travels, or one thing at a time. */
 export function HandsScreen() {
   const work = useVisitWork();
   const [method, setMethod] = useState<Schemas['Method']>('height_stick');
-  const { visit } = work.evaluation;
-  const quick = work.words.measures.filter((m) => m.is_quick);
+  const [search, setSearch] = useSearchParams();
+  const next = useWhatNext();
+  const way = WAYS.find((w) => w.value === search.get('way'))?.value ?? 'quick';
+  const [place, setPlace] = useState(0);
+  const order = handOrder(work.words);
+  const setWay = (to: Way) =>
+    setSearch(
+      (now) => {
+        now.set('way', to);
+        return now;
+      },
+      { replace: true },
+    );
+  const open = (finding: Finding) => {
+    const at = order.findIndex((f) => f.of === finding.of && f.which === finding.which);
+    if (way === 'one') {
+      setPlace(Math.max(0, at));
+      return;
+    }
+    if (!focusOn(finding)) {
+      setWay('all');
+      // The whole list is there at the next frame.
+      requestAnimationFrame(() => requestAnimationFrame(() => focusOn(finding)));
+    }
+  };
+  const view = search.get('view') ?? 'side';
+  const finding = order[place] ?? order[0];
   return (
     <WorkScreen
       title="Hands"
       onTouch={(tag) => {
-        if (tag.of === 'measure')
-          document.querySelector<HTMLInputElement>(`[data-measure="${tag.which}"] input`)?.focus();
+        if (tag.of === 'measure') open({ of: 'measure', which: tag.which });
+        if (tag.of === 'landmark') {
+          const word = work.words.landmarks.find((l) => l.landmark === tag.which);
+          const there = word?.views.find((v) => v.view === view) ?? word?.views[0];
+          if (there?.opens) open({ of: 'measure', which: there.opens });
+        }
       }}
-      foot={<ShowToggles names={['landmarks']} />}
-      margin={
+      foot={
         <>
-          <MarginHead>Measure</MarginHead>
-          <Choice label="Got by" options={METHODS} value={method} onChange={setMethod} />
-          {quick.map((word) => (
-            <MeasureField key={word.measure} word={word} method={method} />
-          ))}
-          <MarginHead>Stood square?</MarginHead>
-          <Choice
-            label="Stood square?"
-            hideLabel
-            options={STANCES}
-            value={visit.frame.stance}
-            onChange={(stance) => work.say({ kind: 'stance_set', stance })}
-          />
-          <MarginHead>Felt, by the hand</MarginHead>
-          {work.words.felt
-            .filter((f) => f.felt !== 'straight_behind' && f.felt !== 'well_bent')
-            .map((word) => (
-              <div key={word.felt} className="pb-3">
-                <p className="font-bold">{word.label}</p>
-                <p className="pb-1 text-sm text-soft">{word.how}</p>
-                <Choice
-                  label={word.label}
-                  hideLabel
-                  options={GRADES}
-                  value={visit.frame.felt[word.felt] ?? null}
-                  onChange={(grade) => work.say({ kind: 'felt_set', felt: word.felt, grade })}
-                />
-              </div>
-            ))}
-          <BendRow />
+          <ViewChoice />
+          <ShowToggles names={['landmarks']} />
         </>
+      }
+      margin={
+        <div className="flex min-h-full flex-col">
+          <HandsTabs />
+          <WhatNext next={next} onOpen={open} />
+          <Choice
+            label="How to enter"
+            hideLabel
+            options={[...WAYS]}
+            value={way}
+            onChange={setWay}
+          />
+          {way === 'one' && finding ? (
+            <div className="flex-1 pt-3">
+              <OneAtATime
+                finding={finding}
+                method={method}
+                place={placeText(work.words, finding, place, order.length)}
+                onNext={() => setPlace((p) => (p + 1) % order.length)}
+                onBack={() => setPlace((p) => (p + order.length - 1) % order.length)}
+              />
+            </div>
+          ) : (
+            <>
+              <div className="pt-3">
+                <Choice label="Got by" options={METHODS} value={method} onChange={setMethod} />
+              </div>
+              <DeviceBar order={order} />
+              {way === 'all' && <TypeRow />}
+              {way === 'quick' && <QuickList method={method} />}
+              <MarginHead>Stood square?</MarginHead>
+              <Choice
+                label="Stood square?"
+                hideLabel
+                options={STANCES}
+                value={work.evaluation.visit.frame.stance}
+                onChange={(stance) => work.say({ kind: 'stance_set', stance })}
+              />
+              {way === 'quick' ? <QuickFelt /> : <StopList method={method} />}
+            </>
+          )}
+        </div>
       }
       next={<BigLink to={`/visit/${work.visitId}/coat`}>Feel the coat</BigLink>}
     />
   );
 }
 
-function MeasureField(props: { word: Schemas['MeasureWord']; method: Schemas['Method'] }) {
-  const work = useVisitWork();
-  const { measure, label, how } = props.word;
-  const taken = work.evaluation.visit.frame.measures[measure];
-  const value = work.evaluation.frame.find((v) => v.measure === measure);
-  const { units } = work.house;
-  const say = (mm: number | null) => {
-    if (mm === null) work.say({ kind: 'measure_cleared', measure });
-    else
-      work.say({
-        kind: 'measure_set',
-        measure,
-        taken: { value_mm: mm, method: taken?.method ?? usualMethod(measure, props.method) },
-      });
-  };
+function QuickList({ method }: { method: Schemas['Method'] }) {
+  const { words } = useVisitWork();
   return (
-    <div data-measure={measure}>
-      <LengthField
-        name={`${work.visitId}.${measure}`}
-        label={label}
-        valueMm={taken?.value_mm ?? null}
-        {...(value ? { estimateMm: value.value_mm } : {})}
-        units={units}
-        onValue={say}
-        aside={
-          value ? `±${lengthText(value.doubt_mm, units)}, ${ORIGINS[value.origin]}` : undefined
-        }
-        hint={how}
-        problem={problemOf(work, `measure.${label.toLowerCase().replace(/[ -]/g, '_')}`)?.message}
-      />
+    <div className="pt-2">
+      {words.measures
+        .filter((m) => m.is_quick)
+        .map((word) => (
+          <MeasureField key={word.measure} word={word} method={method} canPart={false} />
+        ))}
     </div>
   );
 }
 
-/** A length along the dog is taped; only heights go on the stick. */
-function usualMethod(measure: Measure, chosen: Schemas['Method']): Schemas['Method'] {
-  const isHeight = measure.includes('height');
-  return chosen === 'height_stick' && !isHeight ? 'tape' : chosen;
+function QuickFelt() {
+  const { words } = useVisitWork();
+  return (
+    <>
+      <MarginHead>Felt, by the hand</MarginHead>
+      {words.felt
+        .filter((f) => QUICK_FELT.includes(f.felt))
+        .map((word) => (
+          <FeltRow key={word.felt} word={word} canPart={false} />
+        ))}
+      <BendRow />
+    </>
+  );
 }
 
-function BendRow() {
-  const work = useVisitWork();
-  const { felt } = work.evaluation.visit.frame;
-  const straight = felt.straight_behind;
-  const bent = felt.well_bent;
-  const isAsked = straight !== undefined || bent !== undefined;
-  const value: Bend | null = !isAsked
-    ? null
-    : straight === 'marked' || straight === 'slight'
-      ? `straight-${straight}`
-      : bent === 'marked' || bent === 'slight'
-        ? `bent-${bent}`
-        : 'usual';
-  const say = (bend: Bend) => {
-    const [which, grade] = bend.split('-') as [string, Grade | undefined];
-    work.say({
-      kind: 'felt_set',
-      felt: which === 'bent' ? 'well_bent' : 'straight_behind',
-      grade: grade ?? 'none',
-    });
-    if (bend === 'usual' && bent !== undefined && bent !== 'none')
-      work.say({ kind: 'felt_set', felt: 'well_bent', grade: 'none' });
-  };
-  return (
-    <div className="pb-3">
-      <p className="font-bold">Bend behind</p>
-      <p className="pb-1 text-sm text-soft">Follow the back of the thigh to the hock.</p>
-      <Choice
-        label="Bend behind"
-        hideLabel
-        options={BENDS}
-        value={value}
-        onChange={say}
-        columns={5}
-      />
-    </div>
+function handOrder(words: Schemas['Catalogue']): Finding[] {
+  return words.stops.flatMap((s) => s.findings);
+}
+
+function placeText(
+  words: Schemas['Catalogue'],
+  finding: Finding,
+  place: number,
+  count: number,
+): string {
+  const stop = words.stops.find((s) =>
+    s.findings.some((f) => f.of === finding.of && f.which === finding.which),
   );
+  return `${stop?.label ?? ''}: ${place + 1} of ${count}`;
+}
+
+function focusOn(finding: Finding): boolean {
+  const row = document.querySelector<HTMLElement>(`[data-${finding.of}="${finding.which}"]`);
+  row?.scrollIntoView({ block: 'center' });
+  const control = row?.querySelector<HTMLElement>('input, [role=radio]');
+  control?.focus();
+  return row !== null;
 }

@@ -1,0 +1,127 @@
+use rand_chacha::ChaCha8Rng;
+use rand_chacha::rand_core::SeedableRng as _;
+use rand_distr::{Distribution as _, StandardNormal};
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::line::{DeviceKind, DeviceLine};
+use crate::frame::{Build, Measure, Method};
+use crate::units::Length;
+
+/// What goes wrong with a simulated device.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum Fault {
+    /// Nothing.
+    #[default]
+    None,
+    /// Every third reading does not arrive.
+    Dropouts,
+    /// It stops after two readings.
+    GoesQuiet,
+    /// Its battery runs low, then out.
+    LowBattery,
+}
+
+/// How far the hidden dog differs from the frame so far, share of a value: so that readings are
+/// news (modelling choice).
+const HIDDEN: f64 = 0.03;
+/// Battery at the start, and a low one, per cent.
+const FULL: u8 = 82;
+const LOW: u8 = 14;
+
+/// The lines a simulated device sends while these measures are taken one after another.
+///
+/// A stand-in that ships with the program; no real device. It measures a dog of its own: the frame
+/// as it stands, each measure moved a little by `seed`, read with the scatter of its kind (tape
+/// ± 4 mm, stick ± 2 mm, handbook 2). The same seed reads the same dog.
+///
+/// # Units and shapes
+/// mm. One list of lines per measure asked; a list without a reading is one that did not arrive.
+pub fn simulate(
+    kind: DeviceKind,
+    build: &Build,
+    asked: &[Measure],
+    seed: u64,
+    fault: Fault,
+) -> Vec<Vec<DeviceLine>> {
+    let mut rng = ChaCha8Rng::seed_from_u64(seed);
+    let mut normal = || -> f64 { StandardNormal.sample(&mut rng) };
+    let scatter = match kind {
+        DeviceKind::Tape => Method::Tape.doubt_mm(),
+        DeviceKind::HeightStick => Method::HeightStick.doubt_mm(),
+    };
+    let mut battery = if fault == Fault::LowBattery {
+        LOW
+    } else {
+        FULL
+    };
+    let mut sent = vec![vec![
+        DeviceLine::Hello {
+            kind,
+            name: "simulated".into(),
+        },
+        DeviceLine::Battery { percent: battery },
+    ]];
+    for (i, measure) in asked.iter().enumerate() {
+        let value = measure.of(build) * (1.0 + HIDDEN * normal()) + scatter * normal();
+        let is_lost = match fault {
+            Fault::None => false,
+            Fault::Dropouts => i % 3 == 2,
+            Fault::GoesQuiet => i >= 2,
+            Fault::LowBattery => battery == 0,
+        };
+        if is_lost {
+            sent.push(Vec::new());
+            continue;
+        }
+        let value_mm = Length::from_mm((2.0 * value).round() / 2.0).unwrap_or_default();
+        let mut lines = vec![DeviceLine::Reading { value_mm }];
+        if fault == Fault::LowBattery {
+            battery = battery.saturating_sub(5);
+            lines.push(DeviceLine::Battery { percent: battery });
+        }
+        sent.push(lines);
+    }
+    sent
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::frame::{FrameInput, QUICK_EIGHT, resolve};
+    use crate::units::UnitSystem;
+
+    fn readings(fault: Fault, seed: u64) -> Vec<Option<f64>> {
+        let build = resolve(&FrameInput::default(), UnitSystem::Millimetres).build;
+        simulate(DeviceKind::Tape, &build, &QUICK_EIGHT, seed, fault)
+            .iter()
+            .skip(1)
+            .map(|lines| {
+                lines.iter().find_map(|l| match l {
+                    DeviceLine::Reading { value_mm } => Some(value_mm.as_mm()),
+                    _ => None,
+                })
+            })
+            .collect()
+    }
+
+    #[test]
+    fn the_same_seed_reads_the_same_dog_and_another_does_not() {
+        assert_eq!(readings(Fault::None, 4), readings(Fault::None, 4));
+        assert_ne!(readings(Fault::None, 4), readings(Fault::None, 5));
+    }
+
+    #[test]
+    fn each_fault_loses_its_readings() {
+        let lost = |fault| readings(fault, 4).iter().filter(|r| r.is_none()).count();
+        assert_eq!(lost(Fault::None), 0);
+        assert_eq!(lost(Fault::Dropouts), 2);
+        assert_eq!(lost(Fault::GoesQuiet), 6);
+        // 14 % at 5 % a reading lasts three readings.
+        assert_eq!(lost(Fault::LowBattery), 5);
+    }
+}

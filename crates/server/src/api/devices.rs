@@ -1,0 +1,97 @@
+use std::time::Duration;
+
+use actix_web::http::header;
+use actix_web::web::Bytes;
+use actix_web::{HttpResponse, get, web};
+use futures_util::stream;
+use serde::Deserialize;
+use utoipa::IntoParams;
+use uuid::Uuid;
+use veliform_core::device::{DeviceKind, Fault, simulate};
+use veliform_core::frame::Measure;
+
+use super::at_visit::AtVisit;
+use crate::blocking::Salon;
+use crate::error::{ApiError, ErrorBody};
+
+/// What a simulated device is asked.
+#[derive(Debug, Deserialize, IntoParams)]
+pub struct Asked {
+    /// The visit whose dog stands there.
+    visit: Uuid,
+    /// Measures in the order they are taken, with commas between.
+    ask: String,
+    /// The dog it measures: the same number is the same dog.
+    #[serde(default)]
+    seed: u64,
+    /// What goes wrong.
+    #[serde(default)]
+    #[param(inline)]
+    fault: Fault,
+    /// Milliseconds between readings.
+    #[serde(default = "usual_pace")]
+    pace_ms: u64,
+}
+
+const fn usual_pace() -> u64 {
+    1200
+}
+
+/// Slowest and quickest a simulated device sends, ms.
+const PACE_MS: (u64, u64) = (50, 10_000);
+
+/// Readings of a simulated device, one server-sent event per line it says. It ships with the
+/// program and is no real device; docs/formats/device-line.md says what a line holds.
+#[utoipa::path(
+    params(Asked, ("kind" = inline(DeviceKind), Path)),
+    responses((status = 200, content_type = "text/event-stream", body = String), (status = 404, body = ErrorBody))
+)]
+#[get("/simulated-devices/{kind}/lines")]
+pub(crate) async fn stream_readings(
+    salon: web::Data<Salon>,
+    kind: web::Path<DeviceKind>,
+    asked: web::Query<Asked>,
+) -> Result<HttpResponse, ApiError> {
+    let (kind, asked) = (kind.into_inner(), asked.into_inner());
+    let measures = measures(&asked.ask)?;
+    let at = salon
+        .run(move |store| AtVisit::read(store, asked.visit))
+        .await?;
+    let build = at.desk().frame.build.clone();
+    let sent = simulate(kind, &build, &measures, asked.seed, asked.fault);
+    let pace = Duration::from_millis(asked.pace_ms.clamp(PACE_MS.0, PACE_MS.1));
+    let events = stream::unfold(
+        (sent.into_iter(), true),
+        move |(mut left, is_first)| async move {
+            if !is_first {
+                tokio::time::sleep(pace).await;
+            }
+            let lines = left.next()?;
+            let text: String = lines.iter().map(|l| format!("data: {l}\n\n")).collect();
+            // A lost reading is silence; an empty comment keeps the line open.
+            let text = if text.is_empty() {
+                ":\n\n".into()
+            } else {
+                text
+            };
+            Some((Ok::<_, actix_web::Error>(Bytes::from(text)), (left, false)))
+        },
+    );
+    Ok(HttpResponse::Ok()
+        .content_type("text/event-stream")
+        .insert_header((header::CACHE_CONTROL, "no-store"))
+        .streaming(events))
+}
+
+fn measures(ask: &str) -> Result<Vec<Measure>, ApiError> {
+    ask.split(',')
+        .filter(|w| !w.is_empty())
+        .map(|word| {
+            serde_json::from_value(serde_json::Value::String(word.into())).map_err(|_| {
+                ApiError::Body(format!(
+                    "“{word}” is no measure; ask for measures by their names, with commas between."
+                ))
+            })
+        })
+        .collect()
+}

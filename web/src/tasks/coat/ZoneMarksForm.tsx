@@ -1,0 +1,92 @@
+import type { Schemas } from '../../shared/api/client';
+import { Choice, Said } from '../../shared/ui/controls';
+import { LengthField } from '../../shared/ui/LengthField';
+import { problemOf, useVisitWork } from '../../shared/visit/context';
+
+const PATCHES: { value: Schemas['Patch']; label: string }[] = [
+  { value: 'none', label: 'None' },
+  { value: 'light_on_dark', label: 'Light on dark' },
+  { value: 'dark_on_light', label: 'Dark on light' },
+];
+
+const NOTHING: Schemas['ZoneMarks'] = {
+  texture: null,
+  drawn_out_mm: null,
+  standing_mm: null,
+  hole_mm: null,
+  patch: 'none',
+  has_whorl: false,
+  is_stained: false,
+  knot_from_skin_mm: null,
+};
+
+/** What a zone carries beside its length and knots. */
+export function ZoneMarksForm({ zone, label }: { zone: Schemas['Zone']; label: string }) {
+  const work = useVisitWork();
+  const { coat } = work.evaluation.visit;
+  const marks: Schemas['ZoneMarks'] = coat.marks?.[zone] ?? NOTHING;
+  const { units } = work.house;
+  const put = (change: Partial<Schemas['ZoneMarks']>) =>
+    work.say({ kind: 'marks_set', zone, marks: { ...marks, ...change } });
+  const length = (
+    name: keyof Schemas['ZoneMarks'] & `${string}_mm`,
+    text: string,
+    hint?: string,
+  ) => (
+    <LengthField
+      name={`${work.visitId}.${name}.${zone}`}
+      label={text}
+      valueMm={marks[name]}
+      units={units}
+      onValue={(mm) => put({ [name]: mm })}
+      hint={hint}
+    />
+  );
+  const problem = problemOf(work, `marks.${label}`);
+  return (
+    <details className="mt-2 border-t border-line" open={marks !== NOTHING}>
+      <summary className="flex min-h-12 cursor-pointer items-center font-bold">
+        Holes, patches, whorls, lock
+      </summary>
+      {length(
+        'knot_from_skin_mm',
+        'Knots begin',
+        'From the skin: further out than the plan goes with the cut.',
+      )}
+      {length('hole_mm', 'Hole', 'How short a spot already is.')}
+      <Choice
+        label="Patch of another colour"
+        options={PATCHES}
+        value={marks.patch}
+        onChange={(patch) => put({ patch })}
+      />
+      <label className="flex min-h-12 items-center gap-3">
+        <input
+          type="checkbox"
+          className="size-6"
+          checked={marks.has_whorl}
+          onChange={(e) => put({ has_whorl: e.target.checked })}
+        />
+        Whorl: turn the tool and even up
+      </label>
+      <label className="flex min-h-12 items-center gap-3">
+        <input
+          type="checkbox"
+          className="size-6"
+          checked={marks.is_stained}
+          onChange={(e) => put({ is_stained: e.target.checked })}
+        />
+        Stained
+      </label>
+      <Choice
+        label="Texture here"
+        options={work.words.textures.map((t) => ({ value: t.texture, label: t.label }))}
+        value={marks.texture ?? coat.texture}
+        onChange={(texture) => put({ texture })}
+      />
+      {length('drawn_out_mm', 'Lock, drawn out')}
+      {length('standing_mm', 'Lock, settled', 'Both give the stand measured here.')}
+      {problem && <Said>{problem.message}</Said>}
+    </details>
+  );
+}

@@ -1,0 +1,127 @@
+import type { Schemas } from '../../shared/api/client';
+import { Choice, MarginHead, Plain } from '../../shared/ui/controls';
+import { useVisitWork } from '../../shared/visit/context';
+import { Tick } from './BodyScreen';
+import { GRADES } from './FeltRow';
+
+type Handling = Schemas['Handling'];
+
+const TEMPERS: { value: Schemas['Temper']; label: string }[] = [
+  { value: 'calm', label: 'Calm' },
+  { value: 'lively', label: 'Lively' },
+  { value: 'nervous', label: 'Nervous' },
+  { value: 'may_bite', label: 'May bite' },
+];
+const SKINS: { value: Schemas['SkinState']; label: string }[] = [
+  { value: 'ordinary', label: 'Ordinary' },
+  { value: 'pale_or_thin', label: 'Pale, thin' },
+  { value: 'scaly', label: 'Scaly' },
+  { value: 'sore', label: 'Sore' },
+];
+const YES_NO = [
+  { value: 'yes', label: 'Yes' },
+  { value: 'no', label: 'No' },
+];
+const EMPTY: Handling = {
+  temper: 'unknown',
+  dislikes: [],
+  needs_second_person: false,
+  stiffness: 'none',
+  has_heart: false,
+  has_fits: false,
+  is_pregnant: false,
+  is_neutered: null,
+  skin: 'ordinary',
+  short_clip_consent: null,
+};
+
+/** Handling and health, in under a minute; it decides cautions first. */
+export function HandlingForm() {
+  const work = useVisitWork();
+  const said = work.evaluation.visit.handling ?? null;
+  const before = work.past?.handling ?? null;
+  const now: Handling = said ?? before ?? EMPTY;
+  const put = (change: Partial<Handling>) =>
+    work.say({ kind: 'handling_set', handling: { ...now, ...change } });
+  const yesNo = (value: boolean | null | undefined) =>
+    value == null ? null : value ? 'yes' : 'no';
+  return (
+    <>
+      <MarginHead>Handling and health</MarginHead>
+      {!said && before && (
+        <div className="pb-2">
+          <p className="text-sm text-soft">Shown as last time, until you say so today.</p>
+          <Plain onClick={() => put({})}>As last time</Plain>
+        </div>
+      )}
+      <Choice
+        label="Temper"
+        options={TEMPERS}
+        value={now.temper}
+        onChange={(temper) => put({ temper })}
+      />
+      <fieldset className="pt-2">
+        <legend className="text-sm text-soft">Does not like touched</legend>
+        <div className="grid grid-cols-3">
+          {work.words.body_parts.map(({ part, label }) => {
+            const isOn = now.dislikes.includes(part);
+            return (
+              <button
+                key={part}
+                type="button"
+                aria-pressed={isOn}
+                className="-ml-px -mt-px min-h-12 border border-ink px-1 leading-tight aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-page"
+                onClick={() =>
+                  put({
+                    dislikes: isOn
+                      ? now.dislikes.filter((p) => p !== part)
+                      : [...now.dislikes, part],
+                  })
+                }
+              >
+                {label}
+              </button>
+            );
+          })}
+        </div>
+      </fieldset>
+      <Tick
+        label="Needs a second person"
+        value={now.needs_second_person}
+        onChange={(needs_second_person) => put({ needs_second_person })}
+      />
+      <Choice
+        label="Stiffness"
+        options={GRADES}
+        value={now.stiffness}
+        onChange={(stiffness) => put({ stiffness })}
+      />
+      <Tick label="Heart" value={now.has_heart} onChange={(has_heart) => put({ has_heart })} />
+      <Tick label="Fits" value={now.has_fits} onChange={(has_fits) => put({ has_fits })} />
+      <Tick
+        label="In whelp"
+        value={now.is_pregnant}
+        onChange={(is_pregnant) => put({ is_pregnant })}
+      />
+      <Choice
+        label="Neutered"
+        options={YES_NO}
+        columns={2}
+        value={yesNo(now.is_neutered)}
+        onChange={(v) => put({ is_neutered: v === 'yes' })}
+      />
+      <div className="pt-2">
+        <Choice label="Skin" options={SKINS} value={now.skin} onChange={(skin) => put({ skin })} />
+      </div>
+      <div className="pt-2">
+        <Choice
+          label="Owner consents in writing to a short clip"
+          options={YES_NO}
+          columns={2}
+          value={yesNo(now.short_clip_consent)}
+          onChange={(v) => put({ short_clip_consent: v === 'yes' })}
+        />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,84 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, ask, Failure } from '../../shared/api/client';
+import { Plain, Said } from '../../shared/ui/controls';
+import { useVisitWork } from '../../shared/visit/context';
+
+/** A type of the salon's own, from its measured dogs. */
+export function OwnTypeMaker() {
+  const work = useVisitWork();
+  const queries = useQueryClient();
+  const dogs = useQuery({ queryKey: ['dogs'], queryFn: () => ask(api.GET('/api/dogs')) });
+  const [name, setName] = useState('');
+  const [chosen, setChosen] = useState<string[]>([]);
+  const [said, setSaid] = useState<{ text: string; isWrong: boolean } | null>(null);
+  const make = () => {
+    ask(
+      api.POST('/api/own-types', {
+        body: {
+          id: crypto.randomUUID(),
+          name,
+          base: work.evaluation.visit.frame.build,
+          dogs: chosen,
+          at_ms: Date.now(),
+        },
+      }),
+    ).then(
+      (made) => {
+        void queries.invalidateQueries({ queryKey: ['own-types'] });
+        setSaid({
+          text: `${made.name} is kept: ${Object.keys(made.shares).length} proportions. Choose it under Frame, All.`,
+          isWrong: false,
+        });
+        setName('');
+        setChosen([]);
+      },
+      (error: unknown) => {
+        if (error instanceof Failure) setSaid({ text: error.message, isWrong: true });
+      },
+    );
+  };
+  return (
+    <details className="mt-4 border-t border-line pt-2">
+      <summary className="flex min-h-12 cursor-pointer items-center font-bold">
+        Make a type of our own
+      </summary>
+      <p className="text-sm text-soft">
+        Its usual proportions come from the dogs you choose; each measure needs three of them.
+      </p>
+      <label className="block py-1">
+        <span className="font-bold">Name</span>
+        <input
+          className="mt-1 h-12 w-full border border-ink bg-sheet px-2"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
+      </label>
+      <fieldset>
+        <legend className="font-bold">Dogs</legend>
+        {dogs.data?.map(({ dog }) => (
+          <label key={dog.id} className="flex min-h-12 items-center gap-3">
+            <input
+              type="checkbox"
+              className="size-6"
+              checked={chosen.includes(dog.id)}
+              onChange={(e) =>
+                setChosen((now) =>
+                  e.target.checked ? [...now, dog.id] : now.filter((d) => d !== dog.id),
+                )
+              }
+            />
+            {dog.name}
+          </label>
+        ))}
+      </fieldset>
+      <Plain onClick={make}>Make the type</Plain>
+      <Answer said={said} />
+    </details>
+  );
+}
+
+function Answer({ said }: { said: { text: string; isWrong: boolean } | null }) {
+  if (!said) return null;
+  return said.isWrong ? <Said>{said.text}</Said> : <p role="status">{said.text}</p>;
+}

@@ -1,0 +1,61 @@
+import { useEffect, useState } from 'react';
+import { api, ask, type Schemas } from '../../shared/api/client';
+import { useVisitWork } from '../../shared/visit/context';
+
+/** Asked once nothing has changed for this long, ms: it takes many solves. */
+const AFTER_MS = 350;
+
+/** What to measure next, worked out in the background; null while it is not known. */
+export function useWhatNext(): Schemas['WhatNext'] | null {
+  const { dog, entries, house, kit } = useVisitWork();
+  const [next, setNext] = useState<Schemas['WhatNext'] | null>(null);
+  const key = JSON.stringify({ dog, entries, house, kit });
+  useEffect(() => {
+    let isNewest = true;
+    const timer = setTimeout(() => {
+      const desk = JSON.parse(key) as Schemas['OnTheDesk'];
+      ask(api.POST('/api/next-measure', { body: desk })).then(
+        (answer) => {
+          if (isNewest) setNext(answer);
+        },
+        () => {
+          // The last answer stays; the sign at the foot says that the server is away.
+        },
+      );
+    }, AFTER_MS);
+    return () => {
+      isNewest = false;
+      clearTimeout(timer);
+    };
+  }, [key]);
+  return next;
+}
+
+/** The most telling measure left, as a sentence that opens it. */
+export function WhatNext(props: {
+  next: Schemas['WhatNext'] | null;
+  onOpen: (finding: Schemas['Finding']) => void;
+}) {
+  const { next } = props;
+  const first = next?.findings[0];
+  return (
+    <div aria-live="polite" className="mb-3 min-h-14 border-l-4 border-chalk pl-3 leading-snug">
+      {next === null ? (
+        <p className="text-sm text-soft">Working out what to measure next…</p>
+      ) : (
+        <>
+          <p data-next-sentence>{next.sentence}</p>
+          {first && !next.is_good_enough && (
+            <button
+              type="button"
+              className="min-h-12 font-bold text-chalk underline"
+              onClick={() => props.onOpen(first.finding)}
+            >
+              Go there
+            </button>
+          )}
+        </>
+      )}
+    </div>
+  );
+}

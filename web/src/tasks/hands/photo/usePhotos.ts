@@ -1,0 +1,57 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, ask, Failure, type Schemas } from '../../../shared/api/client';
+
+export type Photo = Schemas['Photo'];
+
+/** Photos of a visit, and the two ways to get one. */
+export function usePhotos(visit: string) {
+  const queries = useQueryClient();
+  const key = ['photos', visit];
+  const list = useQuery({
+    queryKey: key,
+    queryFn: () => ask(api.GET('/api/visits/{visit}/photos', { params: { path: { visit } } })),
+  });
+  const refresh = () => queries.invalidateQueries({ queryKey: key });
+
+  /** Sends a file as it is; the server opens it, strips it and writes it anew. */
+  const send = async (file: File, view: Schemas['View']): Promise<Photo> => {
+    const query = new URLSearchParams({
+      id: crypto.randomUUID(),
+      view,
+      at_ms: String(Date.now()),
+    });
+    let answer: Response;
+    try {
+      answer = await fetch(`/api/visits/${visit}/photos?${query}`, {
+        method: 'POST',
+        headers: { 'content-type': file.type || 'application/octet-stream' },
+        body: file,
+      });
+    } catch {
+      throw new Failure(
+        'offline',
+        'Veliform does not answer. Choose the photo again when it is back.',
+      );
+    }
+    const body: unknown = await answer.json();
+    if (!answer.ok) {
+      const error = body as Schemas['ErrorBody'];
+      throw new Failure(error.kind, error.message);
+    }
+    await refresh();
+    return body as Photo;
+  };
+
+  const simulate = async (camera: Schemas['Camera']): Promise<Schemas['SimulatedPhoto']> => {
+    const taken = await ask(
+      api.POST('/api/visits/{visit}/simulated-photos', {
+        params: { path: { visit } },
+        body: { id: crypto.randomUUID(), at_ms: Date.now(), camera },
+      }),
+    );
+    await refresh();
+    return taken;
+  };
+
+  return { photos: list.data ?? [], send, simulate };
+}
