@@ -17,6 +17,11 @@ async fn walk(stage: &mut Stage) {
     let visit = stage.visit_of("Turntable").await;
     for (path, mark) in [
         (format!("{visit}/hands?show=landmarks"), "Stood square?"),
+        (format!("{visit}/hands?view=four&way=all"), "Front legs"),
+        (format!("{visit}/hands?view=rear&way=one"), "1 of"),
+        (format!("{visit}/body?view=top"), "Handling and health"),
+        (format!("{visit}/photo"), "Load a photo"),
+        (format!("{visit}/time?view=front"), "Make a type of our own"),
         (format!("{visit}/coat"), "All over"),
         (format!("{visit}/look"), "What it costs"),
         (format!("{visit}/plan?show=settled,ideal"), "points right"),
@@ -61,7 +66,7 @@ async fn no_screen_breaks_a_rule_of_axe_in_dark_or_on_a_tablet() {
         stage.look_through(TABLET).await;
         let visit = stage.visit_of("Marchioness").await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Measure").await;
+        stage.until_text("Got by").await;
         stage
             .assert_accessible("a very long name on a tablet")
             .await;

@@ -64,7 +64,7 @@ async fn inches_are_inches_everywhere_at_once() {
             )
             .await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Measure").await;
+        stage.until_text("Got by").await;
         let field = stage.find("Height at withers").await;
         assert_eq!(field.prop("value").await.unwrap().as_deref(), Some("18 1/8"));
     })

@@ -18,7 +18,7 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_touch() {
         stage.touch(&stage.find("Hands on").await).await;
 
         // Hands: two numbers, then what is felt; every entry redraws the dog.
-        stage.until_text("Measure").await;
+        stage.until_text("Got by").await;
         stage.until_text("Kept.").await;
         stage.type_into("Height at withers", "332").await;
         stage

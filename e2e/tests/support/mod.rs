@@ -306,7 +306,7 @@ impl Stage {
         let from = Instant::now();
         let quoted = xpath_text(name);
         let path = format!(
-            "(//*[self::a or self::button or @role='radio' or @role='option'][normalize-space(.)={quoted} or @aria-label={quoted}] | //label[contains(normalize-space(.), {quoted})]//input | //input[@id=(//label[contains(normalize-space(.), {quoted})]/@for)])[1]"
+            "(//*[self::a or self::button or self::summary or @role='radio' or @role='option'][normalize-space(.)={quoted} or @aria-label={quoted}] | //label[contains(normalize-space(.), {quoted})]//input | //input[@id=(//label[contains(normalize-space(.), {quoted})]/@for)])[1]"
         );
         loop {
             if let Ok(element) = self.client.find(Locator::XPath(&path)).await {
@@ -466,6 +466,7 @@ impl Stage {
 
     /// The address of the latest visit of a demo dog, by the beginning of its name.
     pub async fn visit_of(&self, name: &str) -> String {
+        self.go("/").await;
         let script = format!(
             "const done = arguments[0]; fetch('/api/dogs').then(r => r.json()).then(d => done(d.find(x => x.dog.name.startsWith('{name}')).last_visit.id))"
         );

@@ -1,6 +1,6 @@
 use kurbo::{Point, Vec2};
 
-use super::compose::{Layers, Painter, Scene};
+use super::compose::{Layers, Painter, Room, Scene};
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use super::table::to_page;
@@ -18,6 +18,7 @@ pub(super) struct Annotator<'a> {
     pub(super) shape: &'a SideShape,
     pub(super) layers: Layers,
     pub(super) stick_x: f64,
+    pub(super) room: Room,
 }
 
 /// Where a dimension runs.
@@ -215,7 +216,7 @@ impl Annotator<'_> {
             };
             let is_quick = crate::frame::QUICK_EIGHT.contains(&measure);
             let is_nothing = value.value_mm.as_mm().abs() < 0.5;
-            let is_asked = is_quick || self.scene.is_fault(measure);
+            let is_asked = (is_quick && self.room == Room::Ample) || self.scene.is_fault(measure);
             if !is_asked && (value.origin == Origin::Estimated || is_nothing) {
                 continue;
             }

@@ -187,10 +187,19 @@ pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
     match options.sheet.view() {
         Some(view) => {
             let page = stage.page_of(view);
-            let text_mm = options.text_share * page.width().max(0.8 * page.height());
+            let text_mm = options.text_share * page.width().max(tall(view) * page.height());
             stage.draw(view, page, text_mm, options.layers, Room::Ample)
         }
         None => four_views(&stage, options),
+    }
+}
+
+/// A tall page is as high as the sheet, so its text goes by its height (a sheet is about 1.4 times
+/// as wide as high).
+const fn tall(view: View) -> f64 {
+    match view {
+        View::Side | View::Top => 0.8,
+        View::Front | View::Rear => 1.2,
     }
 }
 
@@ -301,6 +310,7 @@ impl<'a> Stage<'a> {
                 page,
                 stick_x: (view != View::Top).then_some(stick_x),
                 view,
+                has_note: room == Room::Ample,
                 text_mm: 0.8 * text_mm,
                 line_mm: 0.0012 * page.width().max(page.height()),
             };
@@ -314,6 +324,7 @@ impl<'a> Stage<'a> {
                 shape: &self.dog.shape,
                 layers,
                 stick_x,
+                room,
             }
             .annotate(),
             _ => ViewMarks {

@@ -32,7 +32,7 @@ impl LandmarkMarks<'_> {
             for placed in &shown {
                 self.dot(placed);
             }
-            let has_room = view == View::Side || self.room == Room::Ample;
+            let has_room = self.room == Room::Ample;
             for placed in shown.iter().filter(|p| !p.is_right && has_room) {
                 self.name(placed);
             }

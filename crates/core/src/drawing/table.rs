@@ -15,6 +15,8 @@ pub(super) struct Table {
     pub stick_x: Option<f64>,
     /// Which view lies on it.
     pub view: View,
+    /// Whether it says what the rule counts.
+    pub has_note: bool,
     pub text_mm: f64,
     pub line_mm: f64,
 }
@@ -131,6 +133,9 @@ impl Table {
                     Anchor::End,
                 ));
             }
+        }
+        if !self.has_note {
+            return shapes;
         }
         let note = match view {
             View::Side => "table, cm from the point of rump",

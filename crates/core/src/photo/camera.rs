@@ -57,9 +57,11 @@ pub struct CameraShot {
 }
 
 /// Height of the lens against the dog's (modelling choice: held at the dog's own height).
-const LENS_HEIGHT: f64 = 0.55;
+const LENS_HEIGHT: f64 = 0.65;
 /// How much of the picture the dog fills, share of its height.
-const FILLS: f64 = 0.60;
+const FILLS: f64 = 0.52;
+/// Height the rod is held at against the dog's: over its head.
+const ROD_HEIGHT: f64 = 1.62;
 /// The table reaches so far before and behind the dog's midline, mm (common size of a table).
 const TABLE_HALF_MM: f64 = 300.0;
 
@@ -83,6 +85,10 @@ pub fn shoot(frame: &Frame, dressing: &Dressing, camera: &Camera) -> CameraShot 
         },
         tag: None,
     };
+    shapes.push(fill(
+        Role::Now,
+        vec![[0.0, 0.0], [w, 0.0], [w, h], [0.0, h]],
+    ));
     shapes.push(fill(
         Role::NowFar,
         vec![[0.0, lens.horizon()], [w, lens.horizon()], [w, h], [0.0, h]],
@@ -296,7 +302,7 @@ impl Lens {
     /// The rod lies level over the dog's back, held at its midline by hand.
     fn rod(&self, camera: &Camera) -> [[f64; 2]; 2] {
         let half = 0.5 * camera.rod_mm;
-        let up = 1.55 * self.target[1] / LENS_HEIGHT - self.target[1];
+        let up = (ROD_HEIGHT / LENS_HEIGHT - 1.0) * self.target[1];
         [self.unturned(-half, up, 0.0), self.unturned(half, up, 0.0)]
     }
 }

@@ -63,7 +63,7 @@ export function ZoneMarksForm({ zone, label }: { zone: Schemas['Zone']; label: s
       <label className="flex min-h-12 items-center gap-3">
         <input
           type="checkbox"
-          className="size-6"
+          className="size-10 shrink-0"
           checked={marks.has_whorl}
           onChange={(e) => put({ has_whorl: e.target.checked })}
         />
@@ -72,7 +72,7 @@ export function ZoneMarksForm({ zone, label }: { zone: Schemas['Zone']; label: s
       <label className="flex min-h-12 items-center gap-3">
         <input
           type="checkbox"
-          className="size-6"
+          className="size-10 shrink-0"
           checked={marks.is_stained}
           onChange={(e) => put({ is_stained: e.target.checked })}
         />

@@ -214,7 +214,7 @@ export function Tick(props: { label: string; value: boolean; onChange: (value: b
     <label className="flex min-h-12 items-center gap-3">
       <input
         type="checkbox"
-        className="size-6"
+        className="size-10 shrink-0"
         checked={props.value}
         onChange={(e) => props.onChange(e.target.checked)}
       />

@@ -109,7 +109,7 @@ export function DeviceBar({ order }: { order: Schemas['Finding'][] }) {
   };
   return (
     <div className="mt-3 border border-dashed border-ink p-2">
-      <p className="text-sm text-soft">Simulated devices, to try without real ones</p>
+      <p className="text-sm text-soft">To try without real devices</p>
       <div className="flex gap-2 pt-1">
         {state?.isOn ? (
           <Plain onClick={() => stop(null)}>
@@ -117,8 +117,8 @@ export function DeviceBar({ order }: { order: Schemas['Finding'][] }) {
           </Plain>
         ) : (
           <>
-            <Plain onClick={() => start('tape')}>Tape</Plain>
-            <Plain onClick={() => start('height_stick')}>Height stick</Plain>
+            <Plain onClick={() => start('tape')}>Simulated tape</Plain>
+            <Plain onClick={() => start('height_stick')}>Simulated stick</Plain>
           </>
         )}
       </div>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
 import { ShowToggles } from '../../shared/sheet/ShowToggles';
@@ -54,6 +54,7 @@ export function HandsScreen() {
   const next = useWhatNext();
   const way = WAYS.find((w) => w.value === search.get('way'))?.value ?? 'quick';
   const [place, setPlace] = useState(0);
+  const wanted = useRef<Finding | null>(null);
   const order = handOrder(work.words);
   const setWay = (to: Way) =>
     setSearch(
@@ -70,11 +71,14 @@ export function HandsScreen() {
       return;
     }
     if (!focusOn(finding)) {
+      wanted.current = finding;
       setWay('all');
-      // The whole list is there at the next frame.
-      requestAnimationFrame(() => requestAnimationFrame(() => focusOn(finding)));
     }
   };
+  // A field that was not on the screen is taken in hand once it is.
+  useEffect(() => {
+    if (wanted.current && focusOn(wanted.current)) wanted.current = null;
+  });
   const view = search.get('view') ?? 'side';
   const finding = order[place] ?? order[0];
   return (
@@ -97,7 +101,7 @@ export function HandsScreen() {
       margin={
         <div className="flex min-h-full flex-col">
           <HandsTabs />
-          <WhatNext next={next} onOpen={open} />
+          {way !== 'one' && <WhatNext next={next} onOpen={open} />}
           <Choice
             label="How to enter"
             hideLabel

@@ -41,7 +41,7 @@ function Big(props: { onClick: () => void; children: string; pressed?: boolean }
       type="button"
       onClick={props.onClick}
       aria-pressed={props.pressed}
-      className="min-h-18 border-2 border-ink px-3 text-xl font-bold aria-pressed:bg-ink aria-pressed:text-page"
+      className="min-h-16 border-2 border-ink px-3 text-xl font-bold aria-pressed:bg-ink aria-pressed:text-page"
     >
       {props.children}
     </button>
@@ -92,23 +92,24 @@ function BigMeasure(props: { measure: Schemas['Measure']; method: Schemas['Metho
         <span className="text-2xl"> {unitName(units)}</span>
       </p>
       {isMm && (
-        <div className="grid grid-cols-3 gap-2" role="group" aria-label="Digits">
-          {['1', '2', '3', '4', '5', '6', '7', '8', '9'].map((digit) => (
+        <div className="grid grid-cols-5 gap-1" role="group" aria-label="Digits">
+          {['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((digit) => (
             <Big key={digit} onClick={() => press(digit)}>
               {digit}
             </Big>
           ))}
-          <Big
-            onClick={() => {
-              setTyped('');
-              work.say({ kind: 'measure_cleared', measure });
-            }}
-          >
-            Clear
-          </Big>
-          <Big onClick={() => press('0')}>0</Big>
         </div>
       )}
+      <button
+        type="button"
+        className="min-h-12 text-left text-chalk underline"
+        onClick={() => {
+          setTyped('');
+          work.say({ kind: 'measure_cleared', measure });
+        }}
+      >
+        Clear
+      </button>
       <div className="grid grid-cols-6 gap-1" role="group" aria-label="More or less">
         {STEPS_MM.map((mm) => (
           <button

@@ -60,7 +60,7 @@ export function OwnTypeMaker() {
           <label key={dog.id} className="flex min-h-12 items-center gap-3">
             <input
               type="checkbox"
-              className="size-6"
+              className="size-10 shrink-0"
               checked={chosen.includes(dog.id)}
               onChange={(e) =>
                 setChosen((now) =>
