@@ -10,10 +10,13 @@ use veliform_core::balance::{Subject, balance_points};
 use veliform_core::coat::resolve_coat;
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Dog, House};
-use veliform_core::drawing::{DrawOptions, Layers};
+use veliform_core::drawing::{DrawOptions, Layers, Sheet};
 use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure, resolve};
 use veliform_core::kit::{Tool, ToolKind, ToolState};
 use veliform_core::look::{LookId, lamb};
+use veliform_core::shape::{
+    BothSides, dress_now, front_pieces, rear_pieces, side_pieces, top_pieces,
+};
 use veliform_core::solve::{Matrix, programme, solve_lengths};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{LookChoice, Visit, fold};
@@ -92,6 +95,36 @@ fn speed(c: &mut Criterion) {
     });
     c.bench_function("evaluate with its drawing", |b| {
         b.iter(|| Desk::new(&dog, black_box(&visit), &house, &kit).evaluate(&options));
+    });
+    let four = DrawOptions {
+        sheet: Sheet::Four,
+        layers: Layers {
+            measures: true,
+            landmarks: true,
+            ..Layers::default()
+        },
+        ..DrawOptions::default()
+    };
+    c.bench_function("evaluate: outlines of four views, no drawing", |b| {
+        let dressing = dress_now(&frame.build, &coat);
+        b.iter(|| {
+            let frame = resolve(black_box(&visit.frame), UnitSystem::Millimetres);
+            let dog = BothSides::of(&frame);
+            side_pieces(&dog.shape, dog.left, &dressing).len()
+                + front_pieces(&dog, &dressing).len()
+                + rear_pieces(&dog, &dressing).len()
+                + top_pieces(&dog, &dressing).len()
+        });
+    });
+    c.bench_function("evaluate with four views drawn", |b| {
+        b.iter(|| Desk::new(&dog, black_box(&visit), &house, &kit).evaluate(&four));
+    });
+    c.bench_function("what to measure next", |b| {
+        b.iter(|| {
+            Desk::new(&dog, black_box(&visit), &house, &kit)
+                .what_next()
+                .expect("solves")
+        });
     });
     c.bench_function("solve alone", |b| {
         b.iter(|| solve_lengths(black_box(&subject)).expect("solves"));

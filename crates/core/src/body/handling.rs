@@ -62,6 +62,10 @@ pub enum SkinState {
 }
 
 /// Handling and health, in under a minute (handbook 7). Recorded; nothing here diagnoses.
+#[expect(
+    clippy::struct_excessive_bools,
+    reason = "each is a question answered yes or no by itself"
+)]
 #[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
 #[serde(default)]
 pub struct Handling {

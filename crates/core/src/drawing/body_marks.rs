@@ -3,6 +3,7 @@ use kurbo::{Point, Vec2};
 use super::compose::{Painter, Scene};
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
+use crate::units::Length;
 
 /// Draws what was found on the body: this visit's as numbered discs, earlier ones as faded rings.
 pub(super) struct BodyMarks<'a> {
@@ -19,7 +20,7 @@ impl BodyMarks<'_> {
         let view = self.painter.view;
         for earlier in self.scene.earlier_found {
             if earlier.found.view == view {
-                self.ring(earlier.found.at, earlier.found.size_mm.map(|l| l.as_mm()));
+                self.ring(earlier.found.at, earlier.found.size_mm.map(Length::as_mm));
             }
         }
         for (i, found) in self.scene.found.iter().enumerate() {

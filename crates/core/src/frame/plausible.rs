@@ -74,16 +74,10 @@ pub(super) fn check(
             _ => height,
         };
         let left = reading.value_mm.as_mm();
-        let right = reading
-            .right_mm
-            .filter(|_| measure.is_paired())
-            .map_or(left, Length::as_mm);
+        let apart = reading.right_mm.filter(|_| measure.is_paired());
+        let right = apart.map_or(left, Length::as_mm);
         let mut is_refused = false;
-        let sides = if left == right {
-            vec![left]
-        } else {
-            vec![left, right]
-        };
+        let sides = std::iter::once(left).chain(apart.map(Length::as_mm));
         for value in sides {
             let severity = judge(measure, value, unit)
                 .filter(|s| *s == Severity::Refused || !reading.is_confirmed);

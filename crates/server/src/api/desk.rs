@@ -77,10 +77,10 @@ pub(crate) async fn evaluate_dog(
     desk: web::Json<OnTheDesk>,
 ) -> Result<web::Json<Evaluation>, ApiError> {
     // Under a third of a millisecond: quicker here than handed to another thread and back.
-    let evaluation = desk
+    let answer = desk
         .into_inner()
-        .with(|desk, options| desk.evaluate(options));
-    Ok(web::Json(evaluation))
+        .with(|desk, options| web::Json(desk.evaluate(options)));
+    Ok(answer)
 }
 
 /// Solves the look chosen and writes the plan out.

@@ -67,7 +67,8 @@ pub(crate) async fn stream_readings(
                 tokio::time::sleep(pace).await;
             }
             let lines = left.next()?;
-            let text: String = lines.iter().map(|l| format!("data: {l}\n\n")).collect();
+            let said: Vec<String> = lines.iter().map(|l| format!("data: {l}\n\n")).collect();
+            let text = said.concat();
             // A lost reading is silence; an empty comment keeps the line open.
             let text = if text.is_empty() {
                 ":\n\n".into()

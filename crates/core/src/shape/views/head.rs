@@ -1,7 +1,7 @@
 use kurbo::{Ellipse, Point, Shape as _, Vec2};
 
 use super::super::curve::{SAMPLES, closed, open, signed_area};
-use super::super::edge::{Dressing, visible_share};
+use super::super::edge::{Beard, Dressing, visible_share};
 use super::super::piece::{Piece, PieceKind, Stroke};
 use super::super::station::Station as S;
 use super::ring::{Mark, directions, eased_round, edge, lerp, symmetric, unit};
@@ -117,42 +117,9 @@ fn muzzle(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Piece {
         Mark::zone(0.36 * half, y.chin - 0.008 * h, Zone::Beard),
     ];
     let ring = symmetric(&half_ring);
-    let points: Vec<Point> = match &dressing.beard {
-        Some(beard) => {
-            // Hair of the lower muzzle hangs (dog-shape.md 6).
-            let seen = 1.0 - 0.35 * dressing.stand;
-            let hang = [
-                (1.0, 0.0),
-                (1.0, 0.18 * beard.side),
-                (0.8, 0.36 * beard.side),
-                (0.5, 0.75 * beard.side),
-                (0.12, beard.chin),
-            ];
-            let whole = hang.iter().chain(hang.iter().rev());
-            ring.iter()
-                .zip(whole)
-                .map(|(m, (out, length))| {
-                    let way = Vec2::new(m.at.x.signum() * out, 0.3 * out - 1.0);
-                    m.at + unit(way) * (length * seen)
-                })
-                .collect()
-        }
-        None => {
-            let hair = directions(&ring, MUZZLE_REACH, dog.height());
-            let lengths: Vec<f64> = ring
-                .iter()
-                .enumerate()
-                .map(|(i, m)| {
-                    let share = if i == 1 || i == ring.len() - 2 {
-                        0.5
-                    } else {
-                        1.0
-                    };
-                    share * m.length(dressing)
-                })
-                .collect();
-            edge(&ring, &hair, &lengths, dressing.stand)
-        }
+    let points = match &dressing.beard {
+        Some(beard) => hanging_muzzle(&ring, beard, dressing.stand),
+        None => standing_muzzle(&ring, dressing, dog.height()),
     };
     let outline = closed(&points, SAMPLES);
     let ink = outline[..=(2 * half_ring.len() - 1) * SAMPLES].to_vec();
@@ -161,6 +128,43 @@ fn muzzle(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Piece {
         outline,
         vec![Stroke::tapered(ink, 0.7, (true, true))],
     )
+}
+
+/// Hair of the lower muzzle hangs (dog-shape.md 6).
+fn hanging_muzzle(ring: &[Mark], beard: &Beard, stand: f64) -> Vec<Point> {
+    let seen = 1.0 - 0.35 * stand;
+    // How far out each point's hair leans, and how long it is, from the eye down.
+    let hang = [
+        (1.0, 0.0),
+        (1.0, 0.18 * beard.side),
+        (0.8, 0.36 * beard.side),
+        (0.5, 0.75 * beard.side),
+        (0.12, beard.chin),
+    ];
+    ring.iter()
+        .zip(hang.iter().chain(hang.iter().rev()))
+        .map(|(m, (out, length))| {
+            let way = Vec2::new(m.at.x.signum() * out, 0.3 * out - 1.0);
+            m.at + unit(way) * (length * seen)
+        })
+        .collect()
+}
+
+fn standing_muzzle(ring: &[Mark], dressing: &Dressing, height: f64) -> Vec<Point> {
+    let hair = directions(ring, MUZZLE_REACH, height);
+    let lengths: Vec<f64> = ring
+        .iter()
+        .enumerate()
+        .map(|(i, m)| {
+            let share = if i == 1 || i == ring.len() - 2 {
+                0.5
+            } else {
+                1.0
+            };
+            share * m.length(dressing)
+        })
+        .collect();
+    edge(ring, &hair, &lengths, dressing.stand)
 }
 
 /// Eyes, nose, mouth, and the thin line of the visor under a topknot.
