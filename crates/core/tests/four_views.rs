@@ -14,7 +14,7 @@ use veliform_core::frame::{
     TakenMeasure, resolve,
 };
 use veliform_core::shape::{
-    BothSides, Dressing, Landmark, Piece, PieceKind, View, bare, dress_now, front_pieces,
+    BothSides, DragAxis, Dressing, Landmark, Piece, PieceKind, View, bare, dress_now, front_pieces,
     landmarks, rear_pieces, top_pieces,
 };
 use veliform_core::units::{Length, UnitSystem};
@@ -101,6 +101,13 @@ fn a_pair_of_landmarks_stands_as_far_apart_as_measured(
     let apart = (left.0 - right.0).hypot(left.1 - right.1);
     assert_abs_diff_eq!(apart, value, epsilon = 1e-9);
     assert!(landmark.shows_in(view));
+    // Dragged where it stands, it reads as what was measured.
+    let drag = landmark.drag(view).expect("it can be dragged");
+    let along = match drag.axis {
+        DragAxis::Across => left.0,
+        DragAxis::Up => left.1,
+    };
+    assert_abs_diff_eq!(f64::from(drag.factor) * along.abs(), value, epsilon = 1e-9);
     assert_eq!(landmark.opens(view), Some(measure));
 }
 

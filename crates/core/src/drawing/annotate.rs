@@ -305,8 +305,16 @@ impl Annotator<'_> {
                     let ends = [p - Vec2::new(0.0, arm), p + Vec2::new(0.0, arm)];
                     self.line(ink, &ends, 0.003, tag);
                 }
-                let at = to_page(a.midpoint(b)) + Vec2::new(0.0, 0.45 * t);
-                self.text(role, at, Anchor::Middle, &text, 0.95, tag);
+                // Under the table the rule's own numbers need the room above the line.
+                let (at, anchor) = if y < 0.0 && self.room == Room::Scarce {
+                    (to_page(b) + Vec2::new(0.6 * t, -0.3 * t), Anchor::Start)
+                } else {
+                    (
+                        to_page(a.midpoint(b)) + Vec2::new(0.0, 0.45 * t),
+                        Anchor::Middle,
+                    )
+                };
+                self.text(role, at, anchor, &text, 0.95, tag);
             }
             Run::Word { at, what } => {
                 let at = to_page(at);

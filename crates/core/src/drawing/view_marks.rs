@@ -157,7 +157,7 @@ impl ViewMarks<'_> {
                 continue;
             }
             let z = sign * (stand.from_midline[2] + 0.04 * h);
-            let at = self.painter.on_page(&[Point::new(z, 0.0)])[0] - Vec2::new(0.0, 1.6 * t);
+            let at = self.painter.on_page(&[Point::new(z, 0.0)])[0] - Vec2::new(0.0, 2.7 * t);
             let word = if stand.turnout_deg > 0.0 { "out" } else { "in" };
             let text = format!("{:.0}° {word}", stand.turnout_deg.abs());
             self.text(

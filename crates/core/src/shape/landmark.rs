@@ -50,6 +50,26 @@ pub enum View {
     Top,
 }
 
+/// How dragging a landmark over a view reads as its measure: `factor` × the distance from the
+/// view's origin, up or across.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Drag {
+    /// Along which of the view's own axes.
+    pub axis: DragAxis,
+    /// 1 for a height or a length, 2 for a spacing or a width.
+    pub factor: u8,
+}
+
+/// An axis of a view's own plane.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum DragAxis {
+    /// The first: along the dog, or to either hand.
+    Across,
+    /// The second: up, or from above to either hand.
+    Up,
+}
+
 impl View {
     /// How a title says it.
     pub const fn seen_from(self) -> &'static str {
@@ -152,6 +172,36 @@ impl Landmark {
             Self::Forefoot => M::ForefootSpacing,
             Self::HindFoot => M::HindFootSpacing,
         })
+    }
+
+    /// How dragging it reads as the measure it opens, where it does.
+    pub fn drag(self, view: View) -> Option<Drag> {
+        self.opens(view)?;
+        let of = |axis, factor| Some(Drag { axis, factor });
+        match (view, self) {
+            (View::Side, Self::Breastbone) => of(DragAxis::Across, 1),
+            (
+                View::Side,
+                Self::Withers
+                | Self::Elbow
+                | Self::Wrist
+                | Self::FlankFold
+                | Self::HipCrest
+                | Self::TailSet
+                | Self::PinBone
+                | Self::Stifle
+                | Self::HockPoint,
+            ) => of(DragAxis::Up, 1),
+            (View::Front, Self::PointOfShoulder | Self::Elbow | Self::Wrist | Self::Forefoot)
+            | (View::Rear, Self::ThighMuscle | Self::Stifle | Self::HockPoint | Self::HindFoot) => {
+                of(DragAxis::Across, 2)
+            }
+            (
+                View::Top,
+                Self::PointOfShoulder | Self::LastRib | Self::FlankFold | Self::ThighMuscle,
+            ) => of(DragAxis::Up, 2),
+            _ => None,
+        }
     }
 
     /// Whether it shows in a view.

@@ -23,7 +23,7 @@ pub use edge::{
     Beard, CoatEdge, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, visible_share,
 };
 pub use head::HeadAxes;
-pub use landmark::{Landmark, Placed, View, landmarks};
+pub use landmark::{Drag, DragAxis, Landmark, Placed, View, landmarks};
 pub use piece::{Piece, PieceKind, Stroke};
 pub use side::{SideShape, side_shape};
 pub use spread::{Spread, spreads};

@@ -5,7 +5,7 @@ use veliform_core::body::{BodyPart, FoundKind};
 use veliform_core::coat::{Texture, Zone};
 use veliform_core::frame::{Angle, BuildType, Felt, Finding, Measure, QUICK_EIGHT, Stop};
 use veliform_core::look::{Look, LookId};
-use veliform_core::shape::{Landmark, View};
+use veliform_core::shape::{Drag, Landmark, View};
 use veliform_core::sheet::STANDING_CAUTION;
 use veliform_core::units::Length;
 
@@ -76,6 +76,8 @@ pub struct LandmarkWord {
 pub struct LandmarkView {
     view: View,
     opens: Option<Measure>,
+    /// How dragging it there reads as that measure.
+    drag: Option<Drag>,
 }
 
 /// A type's words.
@@ -250,6 +252,7 @@ fn landmark_word(landmark: Landmark) -> LandmarkWord {
             .map(|view| LandmarkView {
                 view,
                 opens: landmark.opens(view),
+                drag: landmark.drag(view),
             })
             .collect(),
     }

@@ -848,6 +848,24 @@ export interface components {
             /** @description Newest first. */
             visits: components["schemas"]["VisitCard"][];
         };
+        /**
+         * @description How dragging a landmark over a view reads as its measure: `factor` × the distance from the
+         *     view's origin, up or across.
+         */
+        Drag: {
+            /** @description Along which of the view's own axes. */
+            axis: components["schemas"]["DragAxis"];
+            /**
+             * Format: int32
+             * @description 1 for a height or a length, 2 for a spacing or a width.
+             */
+            factor: number;
+        };
+        /**
+         * @description An axis of a view's own plane.
+         * @enum {string}
+         */
+        DragAxis: "across" | "up";
         /** @description A drawing: shapes in painting order on a page in millimetres of the real dog. */
         Drawing: {
             /** @description Left, bottom, right, top of the page, mm. */
@@ -1504,6 +1522,7 @@ export interface components {
         Landmark: "occiput" | "withers" | "point_of_shoulder" | "breastbone" | "elbow" | "wrist" | "brisket" | "last_rib" | "flank_fold" | "hip_crest" | "tail_set" | "pin_bone" | "thigh_muscle" | "stifle" | "bend" | "hock_point" | "forefoot" | "hind_foot";
         /** @description A landmark in a view. */
         LandmarkView: {
+            drag?: components["schemas"]["Drag"] | null;
             opens?: components["schemas"]["Measure"] | null;
             view: components["schemas"]["View"];
         };

@@ -1,8 +1,9 @@
-import { useEffect, type MouseEvent, type PointerEvent, type ReactNode } from 'react';
+import { useEffect, type MouseEvent, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { KeptSign } from '../ui/KeptSign';
 import { useVisitWork } from '../visit/context';
 import { Drawing, tagKey } from './Drawing';
+import { pagePoint, useDragging } from './useDragging';
 
 type Tag = NonNullable<Schemas['Shape']['tag']>;
 
@@ -26,7 +27,7 @@ export function WorkScreen(props: {
 }) {
   const work = useVisitWork();
   const drawing = props.drawing ?? work.evaluation.drawing;
-  const drag = useHeightCarrier();
+  const drag = useDragging(drawing, props.onTouch);
   useEffect(() => {
     document.title = `${props.title} · ${work.dog.name} · Veliform`;
   }, [props.title, work.dog.name]);
@@ -103,54 +104,4 @@ function UndoRedo() {
       </button>
     </>
   );
-}
-
-/** Where on the sheet a pointer is, page millimetres with y up. */
-function pagePoint(e: {
-  currentTarget: Element;
-  clientX: number;
-  clientY: number;
-}): [number, number] | null {
-  const svg = e.currentTarget.querySelector<SVGSVGElement>('svg.sheet-drawing');
-  const frame = svg?.getScreenCTM();
-  if (!frame) return null;
-  const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(frame.inverse());
-  return [at.x, -at.y];
-}
-
-/** Dragging the carrier on the height stick is entering the height. */
-function useHeightCarrier() {
-  const { attempt, say } = useVisitWork();
-  const heightAt = (e: PointerEvent): number | null => {
-    const at = pagePoint(e);
-    return at ? Math.max(1, Math.round(at[1])) : null;
-  };
-  const body = (mm: number) =>
-    ({
-      kind: 'measure_set',
-      measure: 'height_at_withers',
-      taken: { value_mm: mm, method: 'height_stick' },
-    }) as const;
-  return {
-    onPointerDown: (e: PointerEvent<HTMLDivElement>) => {
-      if ((e.target as Element).classList.contains('carrier')) {
-        e.currentTarget.setPointerCapture(e.pointerId);
-        e.currentTarget.dataset['dragging'] = 'yes';
-      }
-    },
-    onPointerMove: (e: PointerEvent<HTMLDivElement>) => {
-      const mm = e.currentTarget.dataset['dragging'] ? heightAt(e) : null;
-      if (mm !== null) attempt(body(mm));
-    },
-    onPointerUp: (e: PointerEvent<HTMLDivElement>) => {
-      if (!e.currentTarget.dataset['dragging']) return;
-      delete e.currentTarget.dataset['dragging'];
-      const mm = heightAt(e);
-      if (mm !== null) say(body(mm));
-    },
-    onPointerCancel: (e: PointerEvent<HTMLDivElement>) => {
-      delete e.currentTarget.dataset['dragging'];
-      attempt(null);
-    },
-  };
 }

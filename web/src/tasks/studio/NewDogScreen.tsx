@@ -14,14 +14,6 @@ const SIZES: { value: NonNullable<Dog['size']>; label: string }[] = [
   { value: 'medium', label: 'Medium' },
   { value: 'large', label: 'Large' },
 ];
-const BUILDS: { value: NonNullable<Dog['build']>; label: string }[] = [
-  { value: 'ordinary', label: 'Ordinary' },
-  { value: 'square_curly', label: 'Square' },
-  { value: 'leggy', label: 'Leggy' },
-  { value: 'long_low', label: 'Long, low' },
-  { value: 'toy', label: 'Toy' },
-  { value: 'spaniel', label: 'Spaniel' },
-];
 const SEXES: { value: NonNullable<Dog['sex']>; label: string }[] = [
   { value: 'female', label: 'Female' },
   { value: 'male', label: 'Male' },
@@ -139,7 +131,10 @@ export function NewDogScreen() {
           </div>
           <Choice
             label="Build it is nearest to"
-            options={BUILDS}
+            options={(words.data?.builds ?? []).map((b) => ({
+              value: b.build,
+              label: b.label,
+            }))}
             value={draft.build}
             onChange={(build) => change({ build })}
           />

@@ -1,0 +1,110 @@
+import { useRef, type PointerEvent } from 'react';
+import type { Schemas } from '../api/client';
+import { useVisitWork } from '../visit/context';
+import type { EntryBody } from '../visit/model';
+
+type Tag = NonNullable<Schemas['Shape']['tag']>;
+type XY = [number, number];
+
+/** A finger that moved less than this only touched, px. */
+const STILL_PX = 5;
+
+/** Where on the sheet a pointer is, page millimetres with y up. */
+export function pagePoint(e: {
+  currentTarget: Element;
+  clientX: number;
+  clientY: number;
+}): XY | null {
+  const svg = e.currentTarget.querySelector<SVGSVGElement>('svg.sheet-drawing');
+  const frame = svg?.getScreenCTM();
+  if (!frame) return null;
+  const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(frame.inverse());
+  return [at.x, -at.y];
+}
+
+/** What is being dragged: how a page point reads as a measure. */
+interface Held {
+  tag: Tag;
+  from: XY;
+  isMoved: boolean;
+  read: (page: XY) => EntryBody | null;
+}
+
+/**
+ * Dragging the carrier on the height stick, or a landmark, is entering its measure; a touch that
+ * does not move only opens it.
+ */
+export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) => void) {
+  const { attempt, say, words } = useVisitWork();
+  const held = useRef<Held | null>(null);
+  const measured = (measure: Schemas['Measure'], mm: number): EntryBody => ({
+    kind: 'measure_set',
+    measure,
+    taken: {
+      value_mm: Math.max(1, Math.round(mm)),
+      method: measure.includes('height') ? 'height_stick' : 'tape',
+      is_confirmed: false,
+    },
+  });
+  const take = (e: PointerEvent<HTMLDivElement>): Held | null => {
+    const target = e.target as Element;
+    const from: XY = [e.clientX, e.clientY];
+    if (target.classList.contains('carrier')) {
+      const tag: Tag = { of: 'measure', which: 'height_at_withers' };
+      return { tag, from, isMoved: false, read: ([, y]) => measured('height_at_withers', y) };
+    }
+    const name = /^landmark:(.+)$/.exec(target.getAttribute('data-tag') ?? '')?.[1];
+    const word = words.landmarks.find((l) => l.landmark === name);
+    const page = pagePoint(e);
+    const place = page && drawing.views.find((v) => holds(v.area_mm, page));
+    if (!word || !place) return null;
+    const view = word.views.find((v) => v.view === place.view);
+    const { opens, drag } = view ?? {};
+    return {
+      tag: { of: 'landmark', which: word.landmark },
+      from,
+      isMoved: false,
+      read: (p) => {
+        if (!opens || !drag) return null;
+        const axis = drag.axis === 'across' ? 0 : 1;
+        return measured(opens, drag.factor * Math.abs(p[axis] - (place.origin_mm[axis] ?? 0)));
+      },
+    };
+  };
+  return {
+    onPointerDown: (e: PointerEvent<HTMLDivElement>) => {
+      held.current = take(e);
+      if (held.current) e.currentTarget.setPointerCapture(e.pointerId);
+    },
+    onPointerMove: (e: PointerEvent<HTMLDivElement>) => {
+      const now = held.current;
+      if (!now) return;
+      const moved = Math.hypot(e.clientX - now.from[0], e.clientY - now.from[1]);
+      now.isMoved ||= moved > STILL_PX;
+      const page = now.isMoved ? pagePoint(e) : null;
+      const body = page && now.read(page);
+      if (body) attempt(body);
+    },
+    onPointerUp: (e: PointerEvent<HTMLDivElement>) => {
+      const now = held.current;
+      held.current = null;
+      if (!now) return;
+      if (!now.isMoved) {
+        onTouch?.(now.tag);
+        return;
+      }
+      const page = pagePoint(e);
+      const body = page && now.read(page);
+      if (body) say(body);
+    },
+    onPointerCancel: () => {
+      held.current = null;
+      attempt(null);
+    },
+  };
+}
+
+function holds(area: number[], [x, y]: XY): boolean {
+  const [left, bottom, right, top] = area as [number, number, number, number];
+  return x >= left && x <= right && y >= bottom && y <= top;
+}
