@@ -512,13 +512,18 @@ impl Annotator<'_> {
                 continue;
             };
             let at = to_page(at);
-            let places: Vec<(Point, Anchor)> = [-1.9, 1.4, -3.0, 2.6, -4.2]
-                .map(|y| (at + Vec2::new(0.0, y * t), Anchor::Middle))
-                .into();
+            let places: Vec<(Point, Anchor)> = [-1.9, 1.4, -3.0, 2.6, -4.2, 3.8, -5.4]
+                .into_iter()
+                .flat_map(|y| [0.0, -2.0, 2.0].map(|x| at + Vec2::new(x * t, y * t)))
+                .map(|p| (p, Anchor::Middle))
+                .collect();
             let tag = Some(Tag::Zone(zone));
             let role = Role::ClipWords;
-            if self.place(role, &places, &words, 0.8, tag, true).is_none() {
-                self.place(role, &places, &words, 0.8, tag, false);
+            let placed = self
+                .place(role, &places, &words, 0.8, tag, true)
+                .or_else(|| self.place(role, &places, &words, 0.8, tag, false));
+            if placed.is_none() {
+                self.text(role, places[0].0, Anchor::Middle, &words, 0.8, tag);
             }
         }
     }

@@ -19,6 +19,15 @@ pub fn side_pieces(shape: &SideShape, build: &Build, dressing: &Dressing) -> Vec
     side_pieces_beside(shape, build, (shape, build), dressing)
 }
 
+/// Only the near legs, feet first.
+pub(super) fn near_leg_pieces(shape: &SideShape, build: &Build, dressing: &Dressing) -> Vec<Piece> {
+    let edge = CoatEdge::new(shape, dressing);
+    [Leg::Hind, Leg::Fore]
+        .into_iter()
+        .flat_map(|leg| leg_pieces(leg, false, shape, build, dressing, &edge))
+        .collect()
+}
+
 /// The same where the far legs are not as the near ones.
 pub fn side_pieces_beside(
     shape: &SideShape,

@@ -6,6 +6,7 @@ import { Choice, MarginHead, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { useRecord } from '../../shared/visit/useRecord';
 import { ZoneMarksForm } from './ZoneMarksForm';
 
 type Zone = Schemas['Zone'];
@@ -16,6 +17,7 @@ const KNOTS: { value: Schemas['Knots']; label: string }[] = [
   { value: 'tight', label: 'Tight' },
 ];
 
+const NO_LIMIT: Schemas['Limit'] = {};
 const FINISHES: { value: Schemas['CoatFinish']; label: string }[] = [
   { value: 'blown_straight', label: 'Blown straight' },
   { value: 'curl_back', label: 'Curl back' },
@@ -135,10 +137,9 @@ function ZonePart({ zone }: { zone: Zone }) {
   const { coat } = work.evaluation.visit;
   const value = work.evaluation.zones.find((z) => z.zone === zone);
   const label = value?.label ?? zone;
-  const limit = coat.limits[zone] ?? {};
+  const limit = coat.limits[zone] ?? NO_LIMIT;
   const { units } = work.house;
-  const say = (part: Schemas['Limit']) =>
-    work.say({ kind: 'limit_set', zone, limit: { ...limit, ...part } });
+  const say = useRecord(limit, (whole) => work.say({ kind: 'limit_set', zone, limit: whole }));
   return (
     <div className="pt-2" aria-label={label} role="group">
       <LengthField

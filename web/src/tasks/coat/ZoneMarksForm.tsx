@@ -2,6 +2,7 @@ import type { Schemas } from '../../shared/api/client';
 import { Choice, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { useRecord } from '../../shared/visit/useRecord';
 
 const PATCHES: { value: Schemas['Patch']; label: string }[] = [
   { value: 'none', label: 'None' },
@@ -26,8 +27,7 @@ export function ZoneMarksForm({ zone, label }: { zone: Schemas['Zone']; label: s
   const { coat } = work.evaluation.visit;
   const marks: Schemas['ZoneMarks'] = coat.marks?.[zone] ?? NOTHING;
   const { units } = work.house;
-  const put = (change: Partial<Schemas['ZoneMarks']>) =>
-    work.say({ kind: 'marks_set', zone, marks: { ...marks, ...change } });
+  const put = useRecord(marks, (whole) => work.say({ kind: 'marks_set', zone, marks: whole }));
   const length = (
     name: keyof Schemas['ZoneMarks'] & `${string}_mm`,
     text: string,

@@ -8,6 +8,7 @@ import { MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { dayText } from '../../shared/units/show';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { useRecord } from '../../shared/visit/useRecord';
 import { HandlingForm } from './HandlingForm';
 import { HandsTabs } from './HandsTabs';
 
@@ -153,8 +154,7 @@ const MOVES: [string, number, number][] = [
 
 function FoundForm({ found }: { found: Found }) {
   const work = useVisitWork();
-  const put = (change: Partial<Found>) =>
-    work.say({ kind: 'found_put', found: { ...found, ...change } });
+  const put = useRecord(found, (whole) => work.say({ kind: 'found_put', found: whole }));
   const [x, y] = found.at as [number, number];
   const signs = work.evaluation.drawing.views.find((v) => v.view === found.view)?.signs ?? [1, 1];
   const problem =

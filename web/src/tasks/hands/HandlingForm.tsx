@@ -1,6 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { Choice, MarginHead, Plain } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
+import { useRecord } from '../../shared/visit/useRecord';
 import { Tick } from './BodyScreen';
 import { GRADES } from './FeltRow';
 
@@ -41,8 +42,7 @@ export function HandlingForm() {
   const said = work.evaluation.visit.handling ?? null;
   const before = work.past?.handling ?? null;
   const now: Handling = said ?? before ?? EMPTY;
-  const put = (change: Partial<Handling>) =>
-    work.say({ kind: 'handling_set', handling: { ...now, ...change } });
+  const put = useRecord(now, (handling) => work.say({ kind: 'handling_set', handling }));
   const yesNo = (value: boolean | null | undefined) =>
     value == null ? null : value ? 'yes' : 'no';
   return (

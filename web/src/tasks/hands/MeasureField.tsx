@@ -4,6 +4,7 @@ import { Plain } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { lengthText } from '../../shared/units/show';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { useRecord } from '../../shared/visit/useRecord';
 
 export const ORIGINS: Record<Schemas['Origin'], string> = {
   tape: 'by tape',
@@ -38,17 +39,22 @@ export function MeasureField(props: {
   const { units } = work.house;
   const problem = problemOf(work, field);
   const parts = is_paired && props.canPart && (isApart || taken?.right_mm != null);
+  const record: Schemas['TakenMeasure'] = taken ?? {
+    value_mm: value?.value_mm ?? 0,
+    right_mm: null,
+    method: 'tape',
+    is_confirmed: false,
+  };
+  const say = useRecord(record, (whole) =>
+    work.say({ kind: 'measure_set', measure, taken: whole }),
+  );
+  // What is read anew is read by the method in hand, and is not confirmed yet.
   const put = (change: Partial<Schemas['TakenMeasure']>) =>
-    work.say({
-      kind: 'measure_set',
-      measure,
-      taken: {
-        value_mm: taken?.value_mm ?? value?.value_mm ?? 0,
-        right_mm: taken?.right_mm ?? null,
-        method: usualMethod(measure, props.method),
-        is_confirmed: false,
-        ...change,
-      },
+    say({
+      method: usualMethod(measure, props.method),
+      doubt_mm: null,
+      is_confirmed: false,
+      ...change,
     });
   const before = useLastTime(measure);
   return (
@@ -80,7 +86,7 @@ export function MeasureField(props: {
       )}
       <div className="flex flex-wrap gap-2">
         {problem?.severity === 'unusual' && taken && (
-          <Plain onClick={() => put({ is_confirmed: true })}>Measured again: it is so</Plain>
+          <Plain onClick={() => say({ is_confirmed: true })}>Measured again: it is so</Plain>
         )}
         {is_paired && props.canPart && !parts && (
           <button

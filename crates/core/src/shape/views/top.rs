@@ -1,7 +1,7 @@
 use kurbo::{Point, Vec2};
 
 use super::super::curve::{SAMPLES, closed};
-use super::super::dog::side_pieces;
+use super::super::dog::near_leg_pieces;
 use super::super::edge::Dressing;
 use super::super::piece::{Piece, PieceKind, Stroke};
 use super::super::station::Station as S;
@@ -225,7 +225,7 @@ fn nose(dog: &BothSides<'_>) -> Piece {
 
 /// The lowest part of the legs under the body, lighter: columns where there is coat, else feet.
 fn columns(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
-    let side = side_pieces(&dog.shape, dog.left, dressing);
+    let side = near_leg_pieces(&dog.shape, dog.left, dressing);
     let mut pieces = Vec::new();
     for (leg, kind) in [
         (Leg::Fore, PieceKind::ForeLeg),
@@ -255,7 +255,7 @@ fn columns(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
                 let low = 0.45 * joint;
                 let from_side = side
                     .iter()
-                    .filter(|p| p.kind == kind && !p.is_far)
+                    .filter(|p| p.kind == kind)
                     .flat_map(|p| &p.outline)
                     .filter(|p| p.y < low)
                     .map(|p| p.x);
