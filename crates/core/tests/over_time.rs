@@ -280,3 +280,26 @@ fn a_type_of_our_own_estimates_from_our_dogs() {
     let refused = OwnType::from_dogs(Uuid::nil(), "Two", BuildType::Ordinary, &dogs[..2]);
     assert!(refused.expect_err("too few").message.contains("3 dogs"));
 }
+
+/// A type that came in with a dog file may hold anything: what no dog can have is passed over, so
+/// that the frame stays one that can be drawn.
+#[test]
+fn a_type_of_nonsense_changes_nothing() {
+    let json = serde_json::json!({
+        "id": Uuid::nil(), "name": "x", "base": "ordinary",
+        "shares": {
+            "body_length": {"share": 1e300, "spread": 0.1, "dogs": 3},
+            "hock_height": {"share": -4.0, "spread": 0.1, "dogs": 3},
+            "neck_length": {"share": 0.4, "spread": 1e9, "dogs": 3},
+            "height_at_withers": {"share": 9.0, "spread": 0.1, "dogs": 3}
+        }
+    });
+    let own: OwnType = serde_json::from_value(json).expect("a type");
+    let plain = measured(450.0, 470.0);
+    let with = FrameInput {
+        own_type: Some(own),
+        ..plain.clone()
+    };
+    let frame = |input: &FrameInput| resolve(input, UnitSystem::Millimetres);
+    assert_eq!(frame(&with).values, frame(&plain).values);
+}

@@ -101,7 +101,16 @@ const WORD_LETTERS: usize = 80;
 /// Largest place that can be found on a dog, mm (common sense).
 const LARGEST_MM: f64 = 500.0;
 
+/// No part of a dog lies further from a view's origin, shares of the height (dog-shape.md 2: 1.55
+/// long, and a head).
+const FURTHEST: f64 = 3.0;
+
 impl Found {
+    /// Whether it can be drawn where it is.
+    pub fn is_on_the_dog(&self) -> bool {
+        self.at.iter().all(|v| v.abs() <= FURTHEST)
+    }
+
     /// What is wrong with it as typed.
     pub fn check(&self) -> Vec<Problem> {
         let mut problems = Vec::new();
@@ -112,6 +121,12 @@ impl Found {
                 message,
             ));
         };
+        if !self.is_on_the_dog() {
+            refuse(
+                "place",
+                "The mark lies beside the dog; take it off and touch the place on the dog.".into(),
+            );
+        }
         if self.word.chars().count() > WORD_LETTERS {
             refuse(
                 "word",

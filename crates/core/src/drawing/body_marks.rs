@@ -19,12 +19,12 @@ impl BodyMarks<'_> {
     pub(super) fn mark(mut self) {
         let view = self.painter.view;
         for earlier in self.scene.earlier_found {
-            if earlier.found.view == view {
+            if earlier.found.view == view && earlier.found.is_on_the_dog() {
                 self.ring(earlier.found.at, earlier.found.size_mm.map(Length::as_mm));
             }
         }
         for (i, found) in self.scene.found.iter().enumerate() {
-            if found.view == view {
+            if found.view == view && found.is_on_the_dog() {
                 let number = u32::try_from(i + 1).unwrap_or(u32::MAX);
                 self.disc(found.at, number);
             }
@@ -71,7 +71,7 @@ impl BodyMarks<'_> {
     fn ring(&mut self, at: [f64; 2], size_mm: Option<f64>) {
         let t = self.painter.text_mm;
         let at = self.place(at);
-        let radius = (0.5 * size_mm.unwrap_or(0.0)).max(LEAST * t);
+        let radius = (0.5 * size_mm.unwrap_or(0.0)).clamp(LEAST * t, 0.3 * self.painter.height);
         let points_mm = (0..=RING)
             .map(|i| Vec2::from_angle(std::f64::consts::TAU * f64::from(i) / f64::from(RING)))
             .flat_map(|v| [tenth(at.x + radius * v.x), tenth(at.y + radius * v.y)])

@@ -127,6 +127,19 @@ impl Default for DrawOptions {
     }
 }
 
+/// Smallest and largest text that is still text, share of the page's width.
+const TEXT: (f64, f64) = (0.004, 0.05);
+
+impl DrawOptions {
+    fn text(&self) -> f64 {
+        if self.text_share.is_finite() {
+            self.text_share.clamp(TEXT.0, TEXT.1)
+        } else {
+            Self::default().text_share
+        }
+    }
+}
+
 /// Ink of the planned edge, share of the height: about 1.9 points on a dog 110 mm wide on the
 /// sheet (dog-shape.md 10).
 const INK: f64 = 0.0052;
@@ -187,7 +200,7 @@ pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
     match options.sheet.view() {
         Some(view) => {
             let page = stage.page_of(view);
-            let text_mm = options.text_share * page.width().max(tall(view) * page.height());
+            let text_mm = options.text() * page.width().max(tall(view) * page.height());
             stage.draw(view, page, text_mm, options.layers, Room::Ample)
         }
         None => four_views(&stage, options),
@@ -226,7 +239,7 @@ fn four_views(stage: &Stage<'_>, options: &DrawOptions) -> Drawing {
     );
     let gap = BETWEEN * h;
     let width = side.width() + front.width() + rear.width() + 2.0 * gap;
-    let text_mm = options.text_share * width;
+    let text_mm = options.text() * width;
     let mut whole = Drawing {
         title: title(stage.scene, "in four views"),
         bounds_mm: [

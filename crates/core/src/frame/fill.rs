@@ -107,12 +107,12 @@ impl Given<'_> {
 
     /// One standard deviation between the salon's own dogs of this type, mm.
     fn own_spread(&self, measure: Measure) -> Option<f64> {
-        let own = self.input.own_type.as_ref()?.shares.get(&measure)?;
+        let spread = self.input.own_type.as_ref()?.spread(measure)?;
         let unit = match measure {
             Measure::LastRib => self.usual.length,
             _ => self.height,
         };
-        Some(own.spread * unit)
+        Some(spread * unit)
     }
 
     /// Where an angle comes from.

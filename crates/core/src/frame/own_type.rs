@@ -99,10 +99,30 @@ impl OwnType {
 
     /// Lays its proportions over the usual build of its base.
     pub(super) fn lay_over(&self, usual: &mut Build) {
-        for (measure, own) in &self.shares {
-            let unit = unit_of(*measure, usual);
+        for (measure, own) in self.possible() {
+            let unit = unit_of(measure, usual);
             measure.set(usual, own.share * unit);
         }
+    }
+
+    /// One standard deviation between its dogs of a measure, same unit as its share.
+    pub(super) fn spread(&self, measure: Measure) -> Option<f64> {
+        self.possible()
+            .find(|(m, _)| *m == measure)
+            .map(|(_, own)| own.spread)
+    }
+
+    /// Its proportions a dog can have; a type that came in from elsewhere may hold anything.
+    fn possible(&self) -> impl Iterator<Item = (Measure, OwnShare)> + '_ {
+        self.shares
+            .iter()
+            .map(|(m, own)| (*m, *own))
+            .filter(|(m, own)| {
+                let (low, high) = m.ranges().refuse;
+                *m != Measure::HeightAtWithers
+                    && (low..=high).contains(&own.share)
+                    && (0.0..=high).contains(&own.spread)
+            })
     }
 }
 
