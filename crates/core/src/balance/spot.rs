@@ -62,6 +62,6 @@ pub struct Spot {
     pub high: f64,
     /// Below this the look is left unless nothing else helps, mm (soft).
     pub floor: f64,
-    /// Whether the floor is off: a knotted zone, or the owner asks for less.
+    /// Whether the floor is off: a zone of tight knots.
     pub is_free_of_floor: bool,
 }

@@ -322,11 +322,7 @@ fn bounded(mut spot: Spot, coat: &CoatNow, safe: &dyn Fn(Zone) -> f64) -> Spot {
         (Cut::Set, _) => 0.0,
     };
     spot.floor = safe_mm.max(share * spot.nominal);
-    let wants_less = coat
-        .limits
-        .get(&spot.zone)
-        .and_then(|l| l.not_longer_mm)
-        .is_some_and(|l| l.as_mm() < spot.floor);
-    spot.is_free_of_floor = wants_less || coat.knots(spot.zone) == Knots::Tight;
+    // An owner's limit does not lift the floor: a looser one would then cost more than a tight one.
+    spot.is_free_of_floor = coat.knots(spot.zone) == Knots::Tight;
     spot
 }
