@@ -42,7 +42,12 @@ export function PointTable({ rows }: { rows: Schemas['BalanceRow'][] }) {
                   {row.frame && <span className="block text-soft">{row.frame}</span>}
                 </th>
                 <td className="py-1 text-right font-mono">{row.now}</td>
-                <td className="py-1 text-right font-mono font-bold">{row.plan}</td>
+                <td className="py-1 text-right font-mono font-bold">
+                  {row.plan}
+                  {row.doubt && (
+                    <span className="block text-sm font-normal text-soft">{row.doubt}</span>
+                  )}
+                </td>
                 <td className={`py-1 pl-2 ${row.verdict === 'off' ? 'font-bold text-pin' : ''}`}>
                   {VERDICTS[row.verdict]}
                 </td>
