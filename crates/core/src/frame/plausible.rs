@@ -123,16 +123,16 @@ const MUST_RISE: [(Measure, Measure); 7] = [
     (Measure::ElbowHeight, Measure::HockHeight),
 ];
 
-/// What must fit into what: (part, share of the part, whole, room as a share of the height).
+/// What must fit into what: part, whole, room as a share of the height.
 ///
 /// Two legs stand beside each other and under the body: a leg is not wider than the distance
 /// between its middle and the other's, nor are the feet; the elbows stand under the chest
 /// (dog-shape.md 12, combinations refused).
-const MUST_FIT: [(Measure, f64, Measure, f64); 4] = [
-    (Measure::FootWidth, 1.0, Measure::ForefootSpacing, 0.0),
-    (Measure::FootWidth, 1.0, Measure::HindFootSpacing, 0.0),
-    (Measure::ForeLegFront, 1.0, Measure::WristSpacing, 0.0),
-    (Measure::ElbowSpacing, 1.0, Measure::ChestWidth, 0.10),
+const MUST_FIT: [(Measure, Measure, f64); 4] = [
+    (Measure::FootWidth, Measure::ForefootSpacing, 0.0),
+    (Measure::FootWidth, Measure::HindFootSpacing, 0.0),
+    (Measure::ForeLegFront, Measure::WristSpacing, 0.0),
+    (Measure::ElbowSpacing, Measure::ChestWidth, 0.10),
 ];
 
 fn contradictions(
@@ -160,9 +160,9 @@ fn contradictions(
             usable.remove(&lower);
         }
     }
-    for (part, share, whole, room) in MUST_FIT {
+    for (part, whole, room) in MUST_FIT {
         if let (Some(&small), Some(&large)) = (usable.get(&part), usable.get(&whole))
-            && share * small.left > large.left + room * height
+            && small.left > large.left + room * height
         {
             problems.push(Problem {
                 field: whole.field(),
