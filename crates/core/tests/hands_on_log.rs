@@ -11,7 +11,7 @@ use veliform_core::frame::{
     Angle, AngleMethod, Felt, Grade, Measure, Method, TakenAngle, TakenMeasure,
 };
 use veliform_core::photo::{PhotoMarks, PhotoPoint, PhotoScale, TouchedPoint};
-use veliform_core::shape::{Landmark, View};
+use veliform_core::shape::{Landmark, Spot, View};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{Entry, EntryBody, Visit, fold};
 
@@ -58,8 +58,10 @@ fn sore(word: &str) -> Found {
     Found {
         id: Uuid::from_u128(900),
         kind: FoundKind::Sore,
-        view: View::Top,
-        at: [0.4, -0.1],
+        spot: Spot {
+            view: View::Top,
+            at: [0.4, -0.1],
+        },
         size_mm: Some(mm(8.0)),
         word: word.into(),
         owner_told: false,

@@ -11,7 +11,7 @@ use veliform_core::frame::{
     BuildType, FrameInput, Measure, Method, Origin, OwnType, TakenMeasure, resolve,
 };
 use veliform_core::look::LookId;
-use veliform_core::shape::View;
+use veliform_core::shape::{Spot, View};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{
     EarlierVisit, Entry, EntryBody, LookChoice, Visit, changed, fold, past,
@@ -57,8 +57,10 @@ fn lump() -> Found {
     Found {
         id: Uuid::from_u128(7),
         kind: FoundKind::Lump,
-        view: View::Side,
-        at: [0.5, 0.7],
+        spot: Spot {
+            view: View::Side,
+            at: [0.5, 0.7],
+        },
         size_mm: Some(mm(12.0)),
         word: "left side".into(),
         owner_told: true,

@@ -3,14 +3,16 @@
 use rstest::rstest;
 use uuid::Uuid;
 use veliform_core::body::{EarlierFound, Found, FoundKind};
-use veliform_core::coat::{Patch, Texture, Zone, ZoneMarks};
+use veliform_core::coat::{Lay, Patch, Texture, Zone, ZoneMarks};
 use veliform_core::desk::{Before, Desk, Reasons};
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Layers, Role, Sheet, Tag, ViewPlace};
 use veliform_core::frame::{BuildType, Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::look::LookId;
 use veliform_core::plan::{PlanCoat, dress_plan};
-use veliform_core::shape::{BothSides, Dressing, Landmark, PieceKind, View, bare, front_pieces};
+use veliform_core::shape::{
+    BothSides, Dressing, Landmark, PieceKind, Spot, View, bare, front_pieces,
+};
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, Visit, fold};
 
@@ -213,8 +215,10 @@ fn what_was_found_stands_on_its_place_in_its_view() {
     let found = |n: u128, view| Found {
         id: Uuid::from_u128(n),
         kind: FoundKind::Sore,
-        view,
-        at: [0.25, 0.5],
+        spot: Spot {
+            view,
+            at: [0.25, 0.5],
+        },
         size_mm: None,
         word: String::new(),
         owner_told: false,
@@ -288,7 +292,12 @@ fn the_coat_map_says_what_a_zone_carries() {
     let mut visit = visit(&dog, 460.0);
     let marks = ZoneMarks {
         hole_mm: Some(mm(9.0)),
+        hole_at: Some(Spot {
+            view: View::Front,
+            at: [0.0, 0.6],
+        }),
         patch: Patch::LightOnDark,
+        lay: Lay::Forward,
         has_whorl: true,
         is_stained: true,
         knot_from_skin_mm: Some(mm(15.0)),
@@ -298,8 +307,18 @@ fn the_coat_map_says_what_a_zone_carries() {
     let drawing = draw(&dog, &visit, Sheet::Side, Before::default());
     let said = texts(&drawing);
     assert!(
-        said.contains(&"hole 9, light patch, whorl, stain, knot from 15"),
+        said.contains(&"hole 9, light patch, lies forward, whorl, stain, knot from 15"),
         "{said:?}"
+    );
+    let holes = |sheet| {
+        let drawing = draw(&dog, &visit, sheet, Before::default());
+        let rings = drawing.shapes.iter().filter(|s| s.role == Role::Hole);
+        rings.count()
+    };
+    assert_eq!(
+        (holes(Sheet::Side), holes(Sheet::Front)),
+        (0, 1),
+        "a ring where the hole is, in the view it was touched on"
     );
 }
 

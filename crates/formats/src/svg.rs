@@ -101,6 +101,7 @@ fn style_of(role: Role, theme: Theme) -> Style {
         Role::ViewName => style(soft, "none"),
         Role::Found => style(pin, pin),
         Role::FoundEarlier => style("none", soft),
+        Role::Hole => style("none", ink),
         Role::FoundNumber => Style {
             is_figure: true,
             is_bold: true,

@@ -51,7 +51,7 @@ pub fn app(
     let path = web::PathConfig::default()
         .error_handler(|_, request| ApiError::NoAddress(request.path().to_owned()).into());
     let query = web::QueryConfig::default()
-        .error_handler(|error, _| refused_body(&error.to_string()).into());
+        .error_handler(|error, _| refused_query(&error.to_string()).into());
     let payload = web::PayloadConfig::new(veliform_formats::MOST_BYTES + 1);
     let (app, document) = App::new()
         .into_utoipa_app()
@@ -74,6 +74,18 @@ pub fn app(
         )
         .wrap(TracingLogger::default());
     (app, document)
+}
+
+fn refused_query(what: &str) -> ApiError {
+    // The reader's own words name the field and follow a colon.
+    let what = what
+        .rsplit(": ")
+        .next()
+        .unwrap_or(what)
+        .trim_end_matches('.');
+    ApiError::Body(format!(
+        "the address does not say what it must ({what}); docs/formats/openapi.json lists the requests"
+    ))
 }
 
 fn refused_body(what: &str) -> ApiError {

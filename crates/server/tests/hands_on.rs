@@ -176,10 +176,17 @@ async fn a_simulated_tape_says_its_lines_as_events() {
     );
     let text = String::from_utf8(bytes).expect("text");
     assert!(
-        text.starts_with("data: hello tape simulated\n\ndata: battery 82\n\n"),
+        text.starts_with(
+            "data: {\"said\":\"hello\",\"kind\":\"tape\",\"name\":\"simulated\"}\n\n\
+             data: {\"said\":\"battery\",\"percent\":82}\n\n"
+        ),
         "{text}"
     );
-    assert_eq!(text.matches("data: reading ").count(), 2, "{text}");
+    assert_eq!(
+        text.matches("data: {\"said\":\"reading\"").count(),
+        2,
+        "{text}"
+    );
 
     let (status, said) = get(&salon, &path("elbow_height,wings")).await;
     assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);

@@ -100,6 +100,19 @@ impl Store {
         row.map(head_of).transpose()
     }
 
+    /// Takes a photo off its visit for good; what was read off it stays in the visit's log.
+    ///
+    /// # Errors
+    /// If there is none by that id, or the data file cannot be written.
+    pub fn delete_photo(&mut self, id: Uuid) -> Result<(), StoreError> {
+        let gone =
+            self.write(|tx| Ok(tx.execute("DELETE FROM photo WHERE id = ?1", [id.to_string()])?))?;
+        match gone {
+            0 => Err(StoreError::NotFound { what: "photo", id }),
+            _ => Ok(()),
+        }
+    }
+
     /// A photo's picture, JPEG.
     ///
     /// # Errors

@@ -72,6 +72,23 @@ fn a_visit_takes_so_many_photos_and_says_so() {
 }
 
 #[test]
+fn a_photo_taken_off_is_gone_and_makes_room() {
+    let mut store = salon();
+    store.keep_photo(&head(10, 2), b"bytes").expect("keeps");
+    store.keep_photo(&head(11, 2), b"others").expect("keeps");
+    store.delete_photo(id(10)).expect("takes it off");
+    assert_eq!(store.photos_of(id(2)).expect("reads"), [head(11, 2)]);
+    assert!(matches!(
+        store.photo_jpeg(id(10)),
+        Err(StoreError::NotFound { what: "photo", .. })
+    ));
+    assert!(matches!(
+        store.delete_photo(id(10)),
+        Err(StoreError::NotFound { what: "photo", .. })
+    ));
+}
+
+#[test]
 fn a_photo_of_no_visit_is_refused_and_nothing_kept() {
     let mut store = salon();
     let refused = store.keep_photo(&head(10, 77), b"x").expect_err("refused");

@@ -1,12 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { Outlet, useLocation, useParams, useSearchParams } from 'react-router';
 import { api, ask, Failure, type Schemas } from '../shared/api/client';
 import { useCatalogue, useHouse, useKit, usePast } from '../shared/api/salon';
 import { FailedPage, LoadingPage } from '../shared/ui/states';
 import { Tape } from '../shared/ui/Tape';
 import { unitName } from '../shared/units/show';
-import { VisitContext, type VisitWork } from '../shared/visit/context';
+import { SheetContext, VisitContext, type VisitWork } from '../shared/visit/context';
 import { useDesk } from '../shared/visit/useDesk';
 import { useVisit } from '../shared/visit/useVisit';
 import { TASKS, taskAt } from './tasks';
@@ -47,7 +47,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
   const { pathname } = useLocation();
   const present = taskAt(pathname).index;
   const options = useOptions(pathname);
-  const before = useBefore(past.data ?? null);
+  const before = useBefore(past.data ?? null, pathname.endsWith('/body'));
   const dog = visit.stage.stage === 'ready' ? visit.stage.dog : null;
   const input =
     dog && house.data && kit.data
@@ -55,35 +55,40 @@ function OpenVisit({ visitId }: { visitId: string }) {
       : null;
   const view = useDesk(input, TASKS[present]?.wantsPlan ?? false);
 
+  const work: VisitWork | null =
+    visit.stage.stage === 'ready' && input && words.data && view.evaluation
+      ? {
+          visitId,
+          dog: visit.stage.dog,
+          beganMs: visit.stage.beganMs,
+          house: input.house,
+          kit: input.kit,
+          words: words.data,
+          log: visit.log,
+          entries: visit.entries,
+          evaluation: view.evaluation,
+          plan: view.plan,
+          past: past.data ?? null,
+          before,
+          options,
+          say: visit.say,
+          attempt: visit.attempt,
+          flush: visit.flush,
+        }
+      : null;
+  const calm = useDeferredValue(work);
+
   const failure =
     visit.stage.stage === 'failed'
       ? visit.stage.failure
       : [words.error, house.error, kit.error].find((e) => e instanceof Failure);
   if (failure instanceof Failure)
     return <FailedPage failure={failure} again={() => window.location.reload()} />;
-  if (visit.stage.stage !== 'ready' || !input || !words.data || !view.evaluation) {
+  if (!work || !calm) {
     if (view.failure && !view.evaluation)
       return <FailedPage failure={view.failure} again={() => window.location.reload()} />;
     return <LoadingPage />;
   }
-  const work: VisitWork = {
-    visitId,
-    dog: visit.stage.dog,
-    beganMs: visit.stage.beganMs,
-    house: input.house,
-    kit: input.kit,
-    words: words.data,
-    log: visit.log,
-    entries: visit.entries,
-    evaluation: view.evaluation,
-    plan: view.plan,
-    past: past.data ?? null,
-    before,
-    options,
-    say: visit.say,
-    attempt: visit.attempt,
-    flush: visit.flush,
-  };
   const changeUnits = () => {
     const units = work.house.units === 'millimetres' ? 'inches' : 'millimetres';
     ask(api.PUT('/api/house', { body: { ...work.house, units } })).then(
@@ -91,7 +96,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
       (error: unknown) => setUnitsFailed(error instanceof Failure ? error.message : null),
     );
   };
-  const state = view.evaluation.visit;
+  const state = work.evaluation.visit;
   return (
     <div className="screen flex h-full flex-col" data-took-ms={view.tookMs?.toFixed(1)}>
       <Tape
@@ -106,12 +111,21 @@ function OpenVisit({ visitId }: { visitId: string }) {
         }))}
       />
       {unitsFailed && <p role="alert">{unitsFailed}</p>}
-      <VisitContext value={work}>
-        <Outlet />
-      </VisitContext>
+      <SheetContext value={work.evaluation.drawing}>
+        <PresentTask work={calm} />
+      </SheetContext>
     </div>
   );
 }
+
+/** The task on the screen; it follows the sheet when there is time. */
+const PresentTask = memo(function PresentTask({ work }: { work: VisitWork }) {
+  return (
+    <VisitContext value={work}>
+      <Outlet />
+    </VisitContext>
+  );
+});
 
 /** What the sheet shows: the page's own layers, and view and layers asked for in the address. */
 function useOptions(pathname: string): Schemas['DrawOptions'] {
@@ -133,16 +147,16 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
   }, [pathname, shown, asked]);
 }
 
-/** What of earlier visits is drawn: what was found, and the frame asked for in the address. */
-function useBefore(past: Schemas['Past'] | null): Schemas['Before'] {
+/** What of earlier visits is drawn: on the body what was found, and the frame asked for. */
+function useBefore(past: Schemas['Past'] | null, isBody: boolean): Schemas['Before'] {
   const [search] = useSearchParams();
   const over = search.get('over');
   return useMemo(
     () => ({
       frame: past?.frames.find((f) => f.visit === over)?.frame ?? null,
-      found: (past?.found ?? []).filter((f) => f.outcome !== 'gone'),
+      found: isBody ? (past?.found ?? []).filter((f) => f.outcome !== 'gone') : [],
       measures: past?.measures ?? [],
     }),
-    [past, over],
+    [past, over, isBody],
   );
 }

@@ -4,7 +4,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::frame::{Problem, Severity};
-use crate::shape::View;
+use crate::shape::Spot;
 use crate::units::Length;
 
 /// What a hand, an eye or a nose finds on the body (handbook 7).
@@ -77,11 +77,9 @@ pub struct Found {
     pub id: Uuid,
     /// What.
     pub kind: FoundKind,
-    /// The view it was put on.
-    pub view: View,
-    /// Where on that view's own plane, shares of the height at withers: it stays on its place when
-    /// the frame is measured better.
-    pub at: [f64; 2],
+    /// Where it was put.
+    #[serde(flatten)]
+    pub spot: Spot,
     /// How large.
     #[serde(default)]
     pub size_mm: Option<Length>,
@@ -101,16 +99,7 @@ const WORD_LETTERS: usize = 80;
 /// Largest place that can be found on a dog, mm (common sense).
 const LARGEST_MM: f64 = 500.0;
 
-/// No part of a dog lies further from a view's origin, shares of the height (dog-shape.md 2: 1.55
-/// long, and a head).
-const FURTHEST: f64 = 3.0;
-
 impl Found {
-    /// Whether it can be drawn where it is.
-    pub fn is_on_the_dog(&self) -> bool {
-        self.at.iter().all(|v| v.abs() <= FURTHEST)
-    }
-
     /// What is wrong with it as typed.
     pub fn check(&self) -> Vec<Problem> {
         let mut problems = Vec::new();
@@ -121,7 +110,7 @@ impl Found {
                 message,
             ));
         };
-        if !self.is_on_the_dog() {
+        if !self.spot.is_on_the_dog() {
             refuse(
                 "place",
                 "The mark lies beside the dog; take it off and touch the place on the dog.".into(),

@@ -3,6 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::Texture;
+use crate::shape::Spot;
 use crate::units::Length;
 
 /// A patch of another colour.
@@ -43,6 +44,35 @@ impl CoatFinish {
     }
 }
 
+/// Which way the hair lies, where it does not lie as usual (towards the tail, and down the legs).
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum Lay {
+    /// Towards the tail, and down.
+    #[default]
+    AsUsual,
+    /// Towards the head.
+    Forward,
+    /// Towards the back.
+    Up,
+    /// Across, from the middle outwards.
+    Outward,
+}
+
+impl Lay {
+    /// In a word or two, where it is not as usual.
+    pub const fn words(self) -> Option<&'static str> {
+        match self {
+            Self::AsUsual => None,
+            Self::Forward => Some("lies forward"),
+            Self::Up => Some("lies up"),
+            Self::Outward => Some("lies outward"),
+        }
+    }
+}
+
 /// What one zone of the coat carries beside its length and knots.
 #[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 #[serde(default)]
@@ -55,8 +85,12 @@ pub struct ZoneMarks {
     pub standing_mm: Option<Length>,
     /// A spot already shorter than its surroundings: how short.
     pub hole_mm: Option<Length>,
+    /// Where that spot is.
+    pub hole_at: Option<Spot>,
     /// A patch of another colour.
     pub patch: Patch,
+    /// Which way the hair lies.
+    pub lay: Lay,
     /// A whorl: one tool run one way leaves two lengths.
     pub has_whorl: bool,
     /// Stained.

@@ -5,7 +5,7 @@ mod now;
 mod texture;
 mod zone;
 
-pub use marks::{CoatFinish, Patch, ZoneMarks};
+pub use marks::{CoatFinish, Lay, Patch, ZoneMarks};
 pub use now::{CoatInput, CoatNow, Knots, Limit, resolve_coat};
 pub use texture::{Texture, days_to_grow, grown_mm};
 pub use zone::Zone;

@@ -227,6 +227,13 @@ fn mark_problems(marks: &BTreeMap<Zone, ZoneMarks>, units: UnitSystem) -> Vec<Pr
             );
             problems.push(Problem::of(field.clone(), Severity::Refused, message));
         }
+        if mark.hole_at.is_some_and(|s| !s.is_on_the_dog()) {
+            let message = format!(
+                "The hole on the {} lies beside the dog; touch the place on the dog.",
+                zone.label()
+            );
+            problems.push(Problem::of(field.clone(), Severity::Refused, message));
+        }
         for length in [mark.hole_mm, mark.knot_from_skin_mm].into_iter().flatten() {
             if !(0.0..=LONGEST_MM).contains(&length.as_mm()) {
                 let message = format!(

@@ -4,6 +4,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use crate::frame::Measure;
 use crate::units::Length;
 
 /// A kind of device.
@@ -17,6 +18,15 @@ pub enum DeviceKind {
 }
 
 impl DeviceKind {
+    /// The device that reads a measure: heights stand on the stick, the rest lies along the tape.
+    pub const fn reading(measure: Measure) -> Self {
+        if measure.is_height() {
+            Self::HeightStick
+        } else {
+            Self::Tape
+        }
+    }
+
     /// The word in its line.
     pub const fn word(self) -> &'static str {
         match self {
@@ -32,7 +42,8 @@ impl DeviceKind {
 /// (nothing to say, but there): lower case, one space between, a full stop in numbers, up to 80
 /// letters. A line is never continued; an unknown word is passed over, so that later devices may
 /// say more.
-#[derive(Clone, Debug, PartialEq)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+#[serde(rename_all = "snake_case", tag = "said")]
 pub enum DeviceLine {
     /// It is there.
     Hello {

@@ -68,6 +68,8 @@ pub fn simulate(
     ]];
     for (i, measure) in asked.iter().enumerate() {
         let value = measure.of(build) * (1.0 + HIDDEN * normal()) + scatter * normal();
+        // No device reads below nothing; a flat back reads 0.
+        let value = value.max(0.0);
         let is_lost = match fault {
             Fault::None => false,
             Fault::Dropouts => i % 3 == 2,
@@ -113,6 +115,25 @@ mod tests {
     fn the_same_seed_reads_the_same_dog_and_another_does_not() {
         assert_eq!(readings(Fault::None, 4), readings(Fault::None, 4));
         assert_ne!(readings(Fault::None, 4), readings(Fault::None, 5));
+    }
+
+    #[test]
+    fn a_flat_back_reads_nothing_at_the_least() {
+        let build = resolve(&FrameInput::default(), UnitSystem::Millimetres).build;
+        for seed in 0..200 {
+            let sent = simulate(
+                DeviceKind::Tape,
+                &build,
+                &[Measure::BackDrop],
+                seed,
+                Fault::None,
+            );
+            for line in sent.iter().flatten() {
+                if let DeviceLine::Reading { value_mm } = line {
+                    assert!(value_mm.as_mm() >= 0.0, "seed {seed}: {value_mm:?}");
+                }
+            }
+        }
     }
 
     #[test]

@@ -539,6 +539,7 @@ impl Annotator<'_> {
             Patch::LightOnDark => said.push("light patch".into()),
             Patch::DarkOnLight => said.push("dark patch".into()),
         }
+        said.extend(marks.lay.words().map(Into::into));
         if marks.has_whorl {
             said.push("whorl".into());
         }

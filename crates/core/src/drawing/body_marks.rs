@@ -5,7 +5,8 @@ use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use crate::units::Length;
 
-/// Draws what was found on the body: this visit's as numbered discs, earlier ones as faded rings.
+/// Draws what was found on the body: this visit's as numbered discs, earlier ones as faded rings;
+/// holes in the coat as rings.
 pub(super) struct BodyMarks<'a> {
     pub(super) painter: &'a mut Painter,
     pub(super) scene: &'a Scene<'a>,
@@ -19,14 +20,23 @@ impl BodyMarks<'_> {
     pub(super) fn mark(mut self) {
         let view = self.painter.view;
         for earlier in self.scene.earlier_found {
-            if earlier.found.view == view && earlier.found.is_on_the_dog() {
-                self.ring(earlier.found.at, earlier.found.size_mm.map(Length::as_mm));
+            if earlier.found.spot.view == view && earlier.found.spot.is_on_the_dog() {
+                let size = earlier.found.size_mm.map(Length::as_mm);
+                self.ring(Role::FoundEarlier, earlier.found.spot.at, size, None);
+            }
+        }
+        for (zone, marks) in &self.scene.coat.marks {
+            if let Some(spot) = marks
+                .hole_at
+                .filter(|s| s.view == view && s.is_on_the_dog())
+            {
+                self.ring(Role::Hole, spot.at, None, Some(Tag::Zone(*zone)));
             }
         }
         for (i, found) in self.scene.found.iter().enumerate() {
-            if found.view == view && found.is_on_the_dog() {
+            if found.spot.view == view && found.spot.is_on_the_dog() {
                 let number = u32::try_from(i + 1).unwrap_or(u32::MAX);
-                self.disc(found.at, number);
+                self.disc(found.spot.at, number);
             }
         }
     }
@@ -68,7 +78,7 @@ impl BodyMarks<'_> {
         );
     }
 
-    fn ring(&mut self, at: [f64; 2], size_mm: Option<f64>) {
+    fn ring(&mut self, role: Role, at: [f64; 2], size_mm: Option<f64>, tag: Option<Tag>) {
         let t = self.painter.text_mm;
         let at = self.place(at);
         let radius = (0.5 * size_mm.unwrap_or(0.0)).clamp(LEAST * t, 0.3 * self.painter.height);
@@ -78,12 +88,12 @@ impl BodyMarks<'_> {
             .collect();
         let width_mm = 0.12 * t;
         self.push(
-            Role::FoundEarlier,
+            role,
             Geometry::Line {
                 points_mm,
                 width_mm,
             },
-            None,
+            tag,
         );
     }
 }

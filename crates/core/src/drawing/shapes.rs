@@ -77,6 +77,8 @@ pub enum Role {
     FoundNumber,
     /// The same of an earlier visit, faded.
     FoundEarlier,
+    /// A spot shorter than its surroundings.
+    Hole,
 }
 
 /// Which side of its point a text stands.

@@ -233,6 +233,19 @@ impl Felt {
         self.about().how_to_feel
     }
 
+    /// Whether the quick way asks it: the first minute, what most moves the outline (handbook 2).
+    pub const fn is_quick(self) -> bool {
+        matches!(
+            self,
+            Self::ShortNeck
+                | Self::DipInBack
+                | Self::HighInRear
+                | Self::LowTailSet
+                | Self::ThinOverRibs
+                | Self::ShortOnLeg
+        )
+    }
+
     /// Whether left and right can differ.
     pub const fn is_paired(self) -> bool {
         self.is_in_degrees() || matches!(self, Self::ForeLegsBowed)

@@ -363,6 +363,22 @@ impl Measure {
         self.about().is_paired
     }
 
+    /// Whether it stands up from the table, so that a height stick reads it (handbook 2).
+    pub const fn is_height(self) -> bool {
+        matches!(
+            self,
+            Self::HeightAtWithers
+                | Self::ElbowHeight
+                | Self::HipCrestHeight
+                | Self::HockHeight
+                | Self::TailSetHeight
+                | Self::PinBoneHeight
+                | Self::FlankFoldHeight
+                | Self::StifleHeight
+                | Self::WristHeight
+        )
+    }
+
     /// Whether how the feet stand decides it, so that a crooked stance widens its doubt
     /// (handbook 2: hock reach and spacings).
     pub const fn hangs_on_stance(self) -> bool {

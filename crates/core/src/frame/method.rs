@@ -2,11 +2,23 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::Measure;
 use crate::units::Length;
 
 /// How a measure was got. Its doubt is one standard deviation (handbook 2).
 #[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+    Clone,
+    Copy,
+    Debug,
+    Default,
+    PartialEq,
+    Eq,
+    PartialOrd,
+    Ord,
+    Serialize,
+    Deserialize,
+    JsonSchema,
+    ToSchema,
 )]
 #[serde(rename_all = "snake_case")]
 pub enum Method {
@@ -22,12 +34,25 @@ pub enum Method {
 }
 
 impl Method {
+    /// All of them.
+    pub const ALL: [Self; 4] = [Self::Tape, Self::HeightStick, Self::Caliper, Self::Photo];
+
     /// One standard deviation, mm.
     pub const fn doubt_mm(self) -> f64 {
         match self {
             Self::Tape => 4.0,
             Self::HeightStick | Self::Caliper => 2.0,
             Self::Photo => 6.0,
+        }
+    }
+
+    /// What reads a measure while this is in hand: a length along the dog is taped, only heights
+    /// go on the stick.
+    #[must_use]
+    pub const fn for_measure(self, measure: Measure) -> Self {
+        match self {
+            Self::HeightStick if !measure.is_height() => Self::Tape,
+            other => other,
         }
     }
 }

@@ -141,22 +141,24 @@ fn contradictions(
     height: f64,
     units: UnitSystem,
 ) {
+    let against = |one: Measure, of: f64, other: Measure, than: f64, verb: &str| Problem {
+        field: one.field(),
+        severity: Severity::Refused,
+        message: format!(
+            "{} {} {verb} {} {}; measure both again.",
+            one.label(),
+            text(of, units),
+            other.label().to_lowercase(),
+            text(than, units)
+        ),
+        culprits: vec![one, other],
+    };
     for (upper, lower) in MUST_RISE {
         if let (Some(&high), Some(&low)) = (usable.get(&upper), usable.get(&lower))
             && (low.left >= high.left || low.right >= high.right)
         {
-            problems.push(Problem {
-                field: lower.field(),
-                severity: Severity::Refused,
-                message: format!(
-                    "{} {} cannot be at or over {} {}; measure both again.",
-                    lower.label(),
-                    text(low.left, units),
-                    upper.label().to_lowercase(),
-                    text(high.left, units)
-                ),
-                culprits: vec![lower, upper],
-            });
+            let verb = "cannot be at or over";
+            problems.push(against(lower, low.left, upper, high.left, verb));
             usable.remove(&lower);
         }
     }
@@ -164,18 +166,8 @@ fn contradictions(
         if let (Some(&small), Some(&large)) = (usable.get(&part), usable.get(&whole))
             && small.left > large.left + room * height
         {
-            problems.push(Problem {
-                field: whole.field(),
-                severity: Severity::Refused,
-                message: format!(
-                    "{} {} does not go with {} {}; measure both again.",
-                    whole.label(),
-                    text(large.left, units),
-                    part.label().to_lowercase(),
-                    text(small.left, units)
-                ),
-                culprits: vec![whole, part],
-            });
+            let verb = "does not go with";
+            problems.push(against(whole, large.left, part, small.left, verb));
             usable.remove(&whole);
         }
     }
@@ -199,7 +191,7 @@ pub(super) fn uneven_sides(
             let doubt = if reading.is_confirmed { f64::MAX } else { reading.doubt() };
             (apart.abs() > SIDES_DIFFER_AT * doubt).then(|| {
                 let longer = if apart > 0.0 { "left" } else { "right" };
-                let cause = if measure.label().to_lowercase().contains("height") {
+                let cause = if measure.is_height() {
                     "weight on one leg, or a foot not set square, does that"
                 } else {
                     "a foot not set square does that"

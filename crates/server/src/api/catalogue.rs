@@ -1,9 +1,12 @@
+use std::collections::BTreeMap;
+
 use actix_web::{get, web};
 use serde::Serialize;
 use utoipa::ToSchema;
 use veliform_core::body::{BodyPart, FoundKind};
 use veliform_core::coat::{Texture, Zone};
-use veliform_core::frame::{Angle, BuildType, Felt, Finding, Measure, QUICK_EIGHT, Stop};
+use veliform_core::device::DeviceKind;
+use veliform_core::frame::{Angle, BuildType, Felt, Finding, Measure, Method, QUICK_EIGHT, Stop};
 use veliform_core::look::{Look, LookId};
 use veliform_core::shape::{Drag, Landmark, View};
 use veliform_core::sheet::STANDING_CAUTION;
@@ -37,6 +40,10 @@ pub struct MeasureWord {
     is_quick: bool,
     /// Whether the dog has two of it.
     is_paired: bool,
+    /// What reads it while a method is in hand.
+    read_by: BTreeMap<Method, Method>,
+    /// The device that reads it.
+    device: DeviceKind,
     /// The name its problems carry.
     field: String,
 }
@@ -113,6 +120,8 @@ pub struct FeltWord {
     how: &'static str,
     /// Whether left and right can differ.
     is_paired: bool,
+    /// Whether the quick way asks it.
+    is_quick: bool,
 }
 
 /// A zone's words.
@@ -155,6 +164,8 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                 how: m.how_to_find(),
                 is_quick: QUICK_EIGHT.contains(m),
                 is_paired: m.is_paired(),
+                read_by: Method::ALL.map(|by| (by, by.for_measure(*m))).into(),
+                device: DeviceKind::reading(*m),
                 field: m.field(),
             })
             .collect(),
@@ -165,6 +176,7 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                 label: f.label(),
                 how: f.how_to_feel(),
                 is_paired: f.is_paired(),
+                is_quick: f.is_quick(),
             })
             .collect(),
         angles: Angle::ALL

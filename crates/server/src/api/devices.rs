@@ -4,10 +4,10 @@ use actix_web::http::header;
 use actix_web::web::Bytes;
 use actix_web::{HttpResponse, get, web};
 use futures_util::stream;
-use serde::Deserialize;
-use utoipa::IntoParams;
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
-use veliform_core::device::{DeviceKind, Fault, simulate};
+use veliform_core::device::{DeviceKind, DeviceLine, Fault, parse_line, simulate};
 use veliform_core::frame::Measure;
 
 use super::at_visit::AtVisit;
@@ -40,11 +40,12 @@ const fn usual_pace() -> u64 {
 /// Slowest and quickest a simulated device sends, ms.
 const PACE_MS: (u64, u64) = (50, 10_000);
 
-/// Readings of a simulated device, one server-sent event per line it says. It ships with the
-/// program and is no real device; docs/formats/device-line.md says what a line holds.
+/// Readings of a simulated device, one server-sent event per line it says, its data what the line
+/// was read as. It ships with the program and is no real device; docs/formats/device-line.md says
+/// what a line holds.
 #[utoipa::path(
     params(Asked, ("kind" = inline(DeviceKind), Path)),
-    responses((status = 200, content_type = "text/event-stream", body = String), (status = 404, body = ErrorBody))
+    responses((status = 200, content_type = "text/event-stream", body = DeviceEvent), (status = 404, body = ErrorBody))
 )]
 #[get("/simulated-devices/{kind}/lines")]
 pub(crate) async fn stream_readings(
@@ -67,8 +68,10 @@ pub(crate) async fn stream_readings(
                 tokio::time::sleep(pace).await;
             }
             let lines = left.next()?;
-            let said: Vec<String> = lines.iter().map(|l| format!("data: {l}\n\n")).collect();
-            let text = said.concat();
+            let text: String = lines
+                .iter()
+                .filter_map(|l| event_of(&l.to_string()))
+                .collect();
             // A lost reading is silence; an empty comment keeps the line open.
             let text = if text.is_empty() {
                 ":\n\n".into()
@@ -82,6 +85,29 @@ pub(crate) async fn stream_readings(
         .content_type("text/event-stream")
         .insert_header((header::CACHE_CONTROL, "no-store"))
         .streaming(events))
+}
+
+/// One event of a device: what its line says, or that the line is broken.
+#[derive(Debug, Serialize, ToSchema)]
+#[serde(untagged)]
+enum DeviceEvent {
+    /// A line that reads.
+    Line(DeviceLine),
+    /// A line that does not, in one sentence.
+    Trouble {
+        /// What is wrong and what to do.
+        sentence: String,
+    },
+}
+
+/// A line as an event, read as a real device's would be; a line that says nothing known is none.
+fn event_of(line: &str) -> Option<String> {
+    let event = match parse_line(line) {
+        Ok(said) => DeviceEvent::Line(said?),
+        Err(sentence) => DeviceEvent::Trouble { sentence },
+    };
+    let data = serde_json::to_string(&event).ok()?;
+    Some(format!("data: {data}\n\n"))
 }
 
 fn measures(ask: &str) -> Result<Vec<Measure>, ApiError> {

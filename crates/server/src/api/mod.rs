@@ -46,6 +46,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(photos::take_simulated_photo)
         .service(photos::list_photos)
         .service(photos::get_photo)
+        .service(photos::delete_photo)
         .service(photos::read_marks)
         .service(types::list_own_types)
         .service(types::make_own_type)

@@ -1,5 +1,5 @@
 use actix_web::http::header;
-use actix_web::{HttpResponse, get, post, web};
+use actix_web::{HttpResponse, delete, get, post, web};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
@@ -216,6 +216,18 @@ pub(crate) async fn get_photo(
             "private, max-age=31536000, immutable",
         ))
         .body(jpeg))
+}
+
+/// Takes a photo off the visit for good.
+#[utoipa::path(responses((status = 204), (status = 404, body = ErrorBody)))]
+#[delete("/photos/{id}.jpg")]
+pub(crate) async fn delete_photo(
+    salon: web::Data<Salon>,
+    id: web::Path<Uuid>,
+) -> Result<HttpResponse, ApiError> {
+    let id = id.into_inner();
+    salon.run(move |store| Ok(store.delete_photo(id)?)).await?;
+    Ok(HttpResponse::NoContent().finish())
 }
 
 /// Reads measures off the landmarks touched on a photo.

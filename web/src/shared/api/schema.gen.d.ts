@@ -239,7 +239,8 @@ export interface paths {
         get: operations["get_photo"];
         put?: never;
         post?: never;
-        delete?: never;
+        /** Takes a photo off the visit for good. */
+        delete: operations["delete_photo"];
         options?: never;
         head?: never;
         patch?: never;
@@ -321,8 +322,9 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Readings of a simulated device, one server-sent event per line it says. It ships with the
-         *     program and is no real device; docs/formats/device-line.md says what a line holds.
+         * Readings of a simulated device, one server-sent event per line it says, its data what the line
+         *     was read as. It ships with the program and is no real device; docs/formats/device-line.md says
+         *     what a line holds.
          */
         get: operations["stream_readings"];
         put?: never;
@@ -801,6 +803,48 @@ export interface components {
              */
             tool_changes: number;
         };
+        /** @description One event of a device: what its line says, or that the line is broken. */
+        DeviceEvent: components["schemas"]["DeviceLine"] | {
+            /** @description What is wrong and what to do. */
+            sentence: string;
+        };
+        /**
+         * @description A kind of device.
+         * @enum {string}
+         */
+        DeviceKind: "tape" | "height_stick";
+        /**
+         * @description What a device says in one line of text.
+         *
+         *     Written as `hello <kind> <name>`, `reading <millimetres>`, `battery <per cent>` or `still`
+         *     (nothing to say, but there): lower case, one space between, a full stop in numbers, up to 80
+         *     letters. A line is never continued; an unknown word is passed over, so that later devices may
+         *     say more.
+         */
+        DeviceLine: {
+            /** @description What it is. */
+            kind: components["schemas"]["DeviceKind"];
+            /** @description What it calls itself. */
+            name: string;
+            /** @enum {string} */
+            said: "hello";
+        } | {
+            /** @enum {string} */
+            said: "reading";
+            /** @description What it read. */
+            value_mm: components["schemas"]["Length"];
+        } | {
+            /**
+             * Format: int32
+             * @description Per cent.
+             */
+            percent: number;
+            /** @enum {string} */
+            said: "battery";
+        } | {
+            /** @enum {string} */
+            said: "still";
+        };
         /** @description A dog of the salon. */
         Dog: {
             /**
@@ -1201,6 +1245,8 @@ export interface components {
             how: string;
             /** @description Whether left and right can differ. */
             is_paired: boolean;
+            /** @description Whether the quick way asks it. */
+            is_quick: boolean;
             label: string;
         };
         /** @description One thing to find at a stop. */
@@ -1221,12 +1267,7 @@ export interface components {
             which: components["schemas"]["Felt"];
         };
         /** @description Something found on the body. */
-        Found: {
-            /**
-             * @description Where on that view's own plane, shares of the height at withers: it stays on its place when
-             *     the frame is measured better.
-             */
-            at: number[];
+        Found: components["schemas"]["Spot"] & {
             /**
              * Format: uuid
              * @description Made by the screen that put it there.
@@ -1239,8 +1280,6 @@ export interface components {
             size_mm?: components["schemas"]["Length"] | null;
             /** @description Whether a vet should look. */
             vet_look?: boolean;
-            /** @description The view it was put on. */
-            view: components["schemas"]["View"];
             /** @description A word. */
             word?: string;
         };
@@ -1533,6 +1572,11 @@ export interface components {
             /** @description Views it shows in, with the measure touching it opens there. */
             views: components["schemas"]["LandmarkView"][];
         };
+        /**
+         * @description Which way the hair lies, where it does not lie as usual (towards the tail, and down the legs).
+         * @enum {string}
+         */
+        Lay: "as_usual" | "forward" | "up" | "outward";
         /** @description What is shown. */
         Layers: {
             /**
@@ -1663,6 +1707,8 @@ export interface components {
         };
         /** @description A measure's words. */
         MeasureWord: {
+            /** @description The device that reads it. */
+            device: components["schemas"]["DeviceKind"];
             /** @description The name its problems carry. */
             field: string;
             how: string;
@@ -1672,6 +1718,10 @@ export interface components {
             is_quick: boolean;
             label: string;
             measure: components["schemas"]["Measure"];
+            /** @description What reads it while a method is in hand. */
+            read_by: {
+                [key: string]: components["schemas"]["Method"];
+            };
         };
         /**
          * @description How a measure was got. Its doubt is one standard deviation (handbook 2).
@@ -1994,7 +2044,7 @@ export interface components {
          * @description What a shape means; the reader's theme gives it its looks.
          * @enum {string}
          */
-        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier";
+        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole";
         /** @description Balance cost of four coats; smaller is better. */
         Scores: {
             /**
@@ -2066,6 +2116,16 @@ export interface components {
          * @enum {string}
          */
         SkinState: "ordinary" | "pale_or_thin" | "scaly" | "sore";
+        /** @description A place touched on the dog. */
+        Spot: {
+            /**
+             * @description Where on that view's own plane, shares of the height at withers: it stays on its place when
+             *     the frame is measured better.
+             */
+            at: number[];
+            /** @description The view it was touched on. */
+            view: components["schemas"]["View"];
+        };
         /**
          * @description Stages of the groom, in order (handbook 6).
          * @enum {string}
@@ -2444,6 +2504,8 @@ export interface components {
              */
             has_whorl: boolean;
             /** @default null */
+            hole_at: components["schemas"]["Spot"] | null;
+            /** @default null */
             hole_mm: components["schemas"]["Length"] | null;
             /**
              * @description Stained.
@@ -2452,6 +2514,11 @@ export interface components {
             is_stained: boolean;
             /** @default null */
             knot_from_skin_mm: components["schemas"]["Length"] | null;
+            /**
+             * @description Which way the hair lies.
+             * @default as_usual
+             */
+            lay: components["schemas"]["Lay"];
             /**
              * @description A patch of another colour.
              * @default none
@@ -2956,6 +3023,33 @@ export interface operations {
             };
         };
     };
+    delete_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     plan_dog: {
         parameters: {
             query?: never;
@@ -3093,7 +3187,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "text/event-stream": string;
+                    "text/event-stream": components["schemas"]["DeviceEvent"];
                 };
             };
             404: {

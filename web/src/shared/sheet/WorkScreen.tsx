@@ -1,7 +1,7 @@
 import { useEffect, type MouseEvent, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { KeptSign } from '../ui/KeptSign';
-import { useVisitWork } from '../visit/context';
+import { useSheetDrawing, useVisitWork } from '../visit/context';
 import { Drawing, tagKey } from './Drawing';
 import { pagePoint, useDragging } from './useDragging';
 
@@ -26,8 +26,6 @@ export function WorkScreen(props: {
   onPlace?: (page: [number, number]) => void;
 }) {
   const work = useVisitWork();
-  const drawing = props.drawing ?? work.evaluation.drawing;
-  const drag = useDragging(drawing, props.onTouch);
   useEffect(() => {
     document.title = `${props.title} · ${work.dog.name} · Veliform`;
   }, [props.title, work.dog.name]);
@@ -38,24 +36,12 @@ export function WorkScreen(props: {
       </h1>
       <section aria-label="The dog" className="flex min-w-0 flex-1 flex-col p-3 pr-0">
         {props.sheet ?? (
-          <div
-            className="min-h-0 flex-1 bg-sheet"
-            {...drag}
-            {...(props.onPlace
-              ? {
-                  onClick: (e: MouseEvent<HTMLDivElement>) => {
-                    const at = pagePoint(e);
-                    if (at && !(e.target as Element).closest('.touchable')) props.onPlace?.(at);
-                  },
-                }
-              : {})}
-          >
-            <Drawing
-              drawing={drawing}
-              chosen={props.chosen ? tagKey(props.chosen) : null}
-              {...(props.onTouch ? { onTouch: props.onTouch } : {})}
-            />
-          </div>
+          <DogSheet
+            drawing={props.drawing ?? null}
+            chosen={props.chosen ?? null}
+            onTouch={props.onTouch}
+            onPlace={props.onPlace}
+          />
         )}
         <div className="flex min-h-14 items-center justify-between gap-4 pt-2 text-sm">
           <KeptSign log={work.log} />
@@ -75,6 +61,33 @@ export function WorkScreen(props: {
         <div className="pt-3">{props.next}</div>
       </section>
     </main>
+  );
+}
+
+/** The dog on the table: a component of its own, so that it can follow the finger alone. */
+function DogSheet(props: {
+  /** Another drawing than the visit's own. */
+  drawing: Schemas['Drawing'] | null;
+  chosen: Tag | null;
+  onTouch: ((tag: Tag) => void) | undefined;
+  onPlace: ((page: [number, number]) => void) | undefined;
+}) {
+  const { onTouch, onPlace } = props;
+  const own = useSheetDrawing();
+  const drawing = props.drawing ?? own;
+  const drag = useDragging(drawing, onTouch);
+  const place = (e: MouseEvent<HTMLDivElement>) => {
+    const at = pagePoint(e);
+    if (at && !(e.target as Element).closest('.touchable')) onPlace?.(at);
+  };
+  return (
+    <div className="min-h-0 flex-1 bg-sheet" {...drag} {...(onPlace ? { onClick: place } : {})}>
+      <Drawing
+        drawing={drawing}
+        chosen={props.chosen ? tagKey(props.chosen) : null}
+        {...(onTouch ? { onTouch } : {})}
+      />
+    </div>
   );
 }
 

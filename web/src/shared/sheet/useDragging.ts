@@ -42,7 +42,7 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
     measure,
     taken: {
       value_mm: Math.max(1, Math.round(mm)),
-      method: measure.includes('height') ? 'height_stick' : 'tape',
+      method: words.measures.find((w) => w.measure === measure)?.device ?? 'tape',
       is_confirmed: false,
     },
   });

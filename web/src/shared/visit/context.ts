@@ -24,6 +24,18 @@ export interface VisitWork {
   flush: () => Promise<void>;
 }
 
+/**
+ * The sheet's drawing, newer than the work by a moment: the sheet follows the finger at once, the
+ * margin when there is time.
+ */
+export const SheetContext = createContext<Schemas['Drawing'] | null>(null);
+
+export function useSheetDrawing(): Schemas['Drawing'] {
+  const drawing = useContext(SheetContext);
+  if (!drawing) throw new Error('a sheet stands outside its visit');
+  return drawing;
+}
+
 export const VisitContext = createContext<VisitWork | null>(null);
 
 export function useVisitWork(): VisitWork {

@@ -1,5 +1,7 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
+import { spotOn } from '../../shared/sheet/place';
+import { ViewChoice } from '../../shared/sheet/ViewChoice';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Choice, MarginHead, Said } from '../../shared/ui/controls';
@@ -28,9 +30,19 @@ export function CoatScreen() {
   const work = useVisitWork();
   const [zone, setZone] = useState<Zone | null>(null);
   const { coat } = work.evaluation.visit;
+  const wanted = useRef<((spot: Schemas['Spot']) => void) | null>(null);
+  const place = (page: [number, number]) => {
+    const spot = wanted.current && spotOn(work.evaluation, page);
+    if (spot) {
+      wanted.current?.(spot);
+      wanted.current = null;
+    }
+  };
   return (
     <WorkScreen
       title="Coat"
+      onPlace={place}
+      foot={<ViewChoice />}
       chosen={zone ? { of: 'zone', which: zone } : null}
       onTouch={(tag) => {
         if (tag.of === 'zone') setZone(tag.which);
@@ -65,7 +77,15 @@ export function CoatScreen() {
           />
           <MarginHead>A zone that differs</MarginHead>
           <ZonePicker zones={work.words.zones} value={zone} onChange={setZone} />
-          {zone && <ZonePart key={zone} zone={zone} />}
+          {zone && (
+            <ZonePart
+              key={zone}
+              zone={zone}
+              onTouchNext={(put) => {
+                wanted.current = put;
+              }}
+            />
+          )}
         </>
       }
       next={<BigLink to={`/visit/${work.visitId}/look`}>Choose a look</BigLink>}
@@ -132,7 +152,11 @@ function Stand() {
   );
 }
 
-function ZonePart({ zone }: { zone: Zone }) {
+function ZonePart(props: {
+  zone: Zone;
+  onTouchNext: (put: ((spot: Schemas['Spot']) => void) | null) => void;
+}) {
+  const { zone } = props;
   const work = useVisitWork();
   const { coat } = work.evaluation.visit;
   const value = work.evaluation.zones.find((z) => z.zone === zone);
@@ -158,7 +182,7 @@ function ZonePart({ zone }: { zone: Zone }) {
         value={coat.knots[zone] ?? 'none'}
         onChange={(knots) => work.say({ kind: 'knots_set', zone, knots })}
       />
-      <ZoneMarksForm zone={zone} label={label} />
+      <ZoneMarksForm zone={zone} label={label} onTouchNext={props.onTouchNext} />
       <p className="pt-3 font-bold">The owner wants it</p>
       <LengthField
         name={`${work.visitId}.shorter.${zone}`}

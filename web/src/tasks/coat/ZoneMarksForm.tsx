@@ -1,5 +1,6 @@
+import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
-import { Choice, Said } from '../../shared/ui/controls';
+import { Choice, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
@@ -10,11 +11,20 @@ const PATCHES: { value: Schemas['Patch']; label: string }[] = [
   { value: 'dark_on_light', label: 'Dark on light' },
 ];
 
+const LAYS: { value: Schemas['Lay']; label: string }[] = [
+  { value: 'as_usual', label: 'As usual' },
+  { value: 'forward', label: 'Forward' },
+  { value: 'up', label: 'Up' },
+  { value: 'outward', label: 'Outward' },
+];
+
 const NOTHING: Schemas['ZoneMarks'] = {
   texture: null,
   drawn_out_mm: null,
   standing_mm: null,
   hole_mm: null,
+  hole_at: null,
+  lay: 'as_usual',
   patch: 'none',
   has_whorl: false,
   is_stained: false,
@@ -22,8 +32,15 @@ const NOTHING: Schemas['ZoneMarks'] = {
 };
 
 /** What a zone carries beside its length and knots. */
-export function ZoneMarksForm({ zone, label }: { zone: Schemas['Zone']; label: string }) {
+export function ZoneMarksForm(props: {
+  zone: Schemas['Zone'];
+  label: string;
+  /** Waits for a touch on the sheet. */
+  onTouchNext: (put: ((spot: Schemas['Spot']) => void) | null) => void;
+}) {
+  const { zone, label } = props;
   const work = useVisitWork();
+  const [isWaiting, setWaiting] = useState(false);
   const { coat } = work.evaluation.visit;
   const marks: Schemas['ZoneMarks'] = coat.marks?.[zone] ?? NOTHING;
   const { units } = work.house;
@@ -46,7 +63,7 @@ export function ZoneMarksForm({ zone, label }: { zone: Schemas['Zone']; label: s
   return (
     <details className="mt-2 border-t border-line" open={marks !== NOTHING}>
       <summary className="flex min-h-12 cursor-pointer items-center font-bold">
-        Holes, patches, whorls, lock
+        Holes, patches, lay, lock
       </summary>
       {length(
         'knot_from_skin_mm',
@@ -54,6 +71,34 @@ export function ZoneMarksForm({ zone, label }: { zone: Schemas['Zone']; label: s
         'From the skin: further out than the plan goes with the cut.',
       )}
       {length('hole_mm', 'Hole', 'How short a spot already is.')}
+      <div className="flex flex-wrap gap-2 pb-2">
+        <Plain
+          pressed={isWaiting}
+          onClick={() => {
+            setWaiting(!isWaiting);
+            props.onTouchNext(
+              isWaiting
+                ? null
+                : (hole_at) => {
+                    setWaiting(false);
+                    put({ hole_at });
+                  },
+            );
+          }}
+        >
+          {isWaiting ? 'Touch the spot on the dog' : 'Show where'}
+        </Plain>
+        {marks.hole_at && (
+          <Plain onClick={() => put({ hole_at: null })}>Nowhere in particular</Plain>
+        )}
+      </div>
+      <Choice
+        label="Lay of the hair"
+        options={LAYS}
+        columns={2}
+        value={marks.lay}
+        onChange={(lay) => put({ lay })}
+      />
       <Choice
         label="Patch of another colour"
         options={PATCHES}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
+import { spotOn } from '../../shared/sheet/place';
 import { ViewChoice } from '../../shared/sheet/ViewChoice';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
@@ -31,17 +32,15 @@ export function BodyScreen() {
   const found = work.evaluation.visit.found ?? [];
   const word = work.words.found.find((w) => w.kind === kind);
   const put = (page: [number, number]) => {
-    const place = placeOn(work.evaluation.drawing, page);
-    const height = work.evaluation.frame.find((v) => v.measure === 'height_at_withers')?.value_mm;
-    if (!place || !height) return;
+    const spot = spotOn(work.evaluation, page);
+    if (!spot) return;
     const id = crypto.randomUUID();
     work.say({
       kind: 'found_put',
       found: {
         id,
         kind,
-        view: place.view,
-        at: [place.at[0] / height, place.at[1] / height],
+        ...spot,
         word: '',
         owner_told: false,
         vet_look: word?.is_for_the_vet ?? false,
@@ -113,21 +112,6 @@ export function BodyScreen() {
 
 function labelOf(words: Schemas['Catalogue'], kind: Schemas['FoundKind']): string {
   return words.found.find((w) => w.kind === kind)?.label ?? kind;
-}
-
-/** The view a page point lies in, and the point on that view's own plane, mm. */
-function placeOn(
-  drawing: Schemas['Drawing'],
-  [x, y]: [number, number],
-): { view: Schemas['View']; at: [number, number] } | null {
-  const place = drawing.views.find(({ area_mm: a }) => {
-    const [left, bottom, right, top] = a as [number, number, number, number];
-    return x >= left && x <= right && y >= bottom && y <= top;
-  });
-  if (!place) return null;
-  const [ox, oy] = place.origin_mm as [number, number];
-  const [sx, sy] = place.signs as [number, number];
-  return { view: place.view, at: [(x - ox) * sx, (y - oy) * sy] };
 }
 
 /** Puts a mark in the middle of the view for those who do not touch; arrows move it then. */

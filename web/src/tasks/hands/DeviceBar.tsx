@@ -4,7 +4,8 @@ import { Plain, Said } from '../../shared/ui/controls';
 import { lengthText, unitName } from '../../shared/units/show';
 import { useVisitWork, type VisitWork } from '../../shared/visit/context';
 
-type Kind = 'tape' | 'height_stick';
+type Kind = Schemas['DeviceKind'];
+type DeviceEvent = Schemas['DeviceEvent'];
 
 /** A device that says nothing for so long has gone quiet, ms. */
 const QUIET_AFTER_MS = 5000;
@@ -26,6 +27,7 @@ export function DeviceBar({ order }: { order: Schemas['Finding'][] }) {
   const [state, setState] = useState<Listening | null>(null);
   const stream = useRef<EventSource | null>(null);
   const latest = useRef<VisitWork>(work);
+  const deviceOf = new Map(work.words.measures.map((w) => [w.measure, w.device]));
   useEffect(() => {
     latest.current = work;
   });
@@ -42,7 +44,7 @@ export function DeviceBar({ order }: { order: Schemas['Finding'][] }) {
     const asked = order
       .filter((f) => f.of === 'measure')
       .map((f) => f.which)
-      .filter((m) => !(m in taken) && m.includes('height') === (kind === 'height_stick'));
+      .filter((m) => !(m in taken) && deviceOf.get(m) === kind);
     setState({ kind, said: 'listening', battery: null, trouble: null, isOn: true });
     if (asked.length === 0) {
       setState({
@@ -72,20 +74,24 @@ export function DeviceBar({ order }: { order: Schemas['Finding'][] }) {
       );
     };
     hush();
-    source.onmessage = (event: MessageEvent<string>) => {
+    source.onmessage = (message: MessageEvent<string>) => {
       hush();
-      const [word, value] = event.data.split(' ');
-      if (word === 'battery') setState((s) => s && { ...s, battery: Number(value) });
-      if (word !== 'reading') return;
+      const event = JSON.parse(message.data) as DeviceEvent;
+      if ('sentence' in event) {
+        setState((s) => s && { ...s, trouble: event.sentence });
+        return;
+      }
+      if (event.said === 'battery') setState((s) => s && { ...s, battery: event.percent });
+      if (event.said !== 'reading') return;
       const measure = left.shift();
-      const mm = Number(value);
-      if (!measure || !Number.isFinite(mm)) return;
+      const mm = event.value_mm;
+      if (!measure) return;
       latest.current.say({
         kind: 'measure_set',
         measure,
         taken: {
           value_mm: mm,
-          method: kind === 'tape' ? 'tape' : 'height_stick',
+          method: kind,
           is_confirmed: false,
         },
       });

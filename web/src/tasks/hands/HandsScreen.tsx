@@ -36,16 +36,6 @@ const WAYS = [
 ] as const;
 type Way = (typeof WAYS)[number]['value'];
 
-/** What the quick way asks by hand (the first thin minute). */
-const QUICK_FELT: Schemas['Felt'][] = [
-  'short_neck',
-  'dip_in_back',
-  'high_in_rear',
-  'low_tail_set',
-  'thin_over_ribs',
-  'short_on_leg',
-];
-
 /** Hands-on: quick, everything in the order a hand travels, or one thing at a time. */
 export function HandsScreen() {
   const work = useVisitWork();
@@ -164,7 +154,7 @@ function QuickFelt() {
     <>
       <MarginHead>Felt, by the hand</MarginHead>
       {words.felt
-        .filter((f) => QUICK_FELT.includes(f.felt))
+        .filter((f) => f.is_quick)
         .map((word) => (
           <FeltRow key={word.felt} word={word} canPart={false} />
         ))}

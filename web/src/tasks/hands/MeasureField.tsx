@@ -16,13 +16,12 @@ export const ORIGINS: Record<Schemas['Origin'], string> = {
   estimated: 'estimated',
 };
 
-/** A length along the dog is taped; only heights go on the stick. */
-export function usualMethod(
-  measure: Schemas['Measure'],
-  chosen: Schemas['Method'],
+/** What reads a measure while a method is in hand, as the core says it. */
+export function methodFor(
+  word: Schemas['MeasureWord'] | undefined,
+  inHand: Schemas['Method'],
 ): Schemas['Method'] {
-  const isHeight = measure.includes('height');
-  return chosen === 'height_stick' && !isHeight ? 'tape' : chosen;
+  return word?.read_by[inHand] ?? inHand;
 }
 
 /** One measure: left and right apart where the dog has two, with its doubt, source and problem. */
@@ -51,7 +50,7 @@ export function MeasureField(props: {
   // What is read anew is read by the method in hand, and is not confirmed yet.
   const put = (change: Partial<Schemas['TakenMeasure']>) =>
     say({
-      method: usualMethod(measure, props.method),
+      method: methodFor(props.word, props.method),
       doubt_mm: null,
       is_confirmed: false,
       ...change,

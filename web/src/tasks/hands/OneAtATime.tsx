@@ -3,11 +3,23 @@ import type { Schemas } from '../../shared/api/client';
 import { lengthText, unitName } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 import { GRADES } from './FeltRow';
-import { usualMethod } from './MeasureField';
+import { methodFor } from './MeasureField';
 
 type Finding = Schemas['Finding'];
 
 const STEPS_MM = [-20, -5, -1, 1, 5, 20];
+const MM_IN_INCH = 25.4;
+/** What stands behind the whole inches. */
+const EIGHTHS: [number, string][] = [
+  [0, '·0'],
+  [1, '1/8'],
+  [2, '1/4'],
+  [3, '3/8'],
+  [4, '1/2'],
+  [5, '5/8'],
+  [6, '3/4'],
+  [7, '7/8'],
+];
 
 /** Hands wet: one thing fills the margin, with three big choices or a big number row. */
 export function OneAtATime(props: {
@@ -72,17 +84,18 @@ function BigMeasure(props: { measure: Schemas['Measure']; method: Schemas['Metho
       taken: {
         value_mm: mm,
         right_mm: taken?.right_mm ?? null,
-        method: taken?.method ?? usualMethod(measure, props.method),
+        method: taken?.method ?? methodFor(word, props.method),
         is_confirmed: false,
       },
     });
   const shown = taken?.value_mm ?? value?.value_mm ?? 0;
-  const press = (digit: string) => {
-    const next = (typed + digit).slice(0, 4);
-    setTyped(next);
-    put(Number(next));
-  };
   const isMm = units === 'millimetres';
+  const unitMm = isMm ? 1 : MM_IN_INCH;
+  const press = (digit: string) => {
+    const next = (typed + digit).slice(0, isMm ? 4 : 2);
+    setTyped(next);
+    put(Number(next) * unitMm);
+  };
   return (
     <>
       <Head label={word?.label ?? measure} how={word?.how ?? ''} />
@@ -91,11 +104,24 @@ function BigMeasure(props: { measure: Schemas['Measure']; method: Schemas['Metho
         {lengthText(shown, units)}
         <span className="text-2xl"> {unitName(units)}</span>
       </p>
-      {isMm && (
-        <div className="grid grid-cols-5 gap-1" role="group" aria-label="Digits">
-          {['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((digit) => (
-            <Big key={digit} onClick={() => press(digit)}>
-              {digit}
+      <div className="grid grid-cols-5 gap-1" role="group" aria-label="Digits">
+        {['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((digit) => (
+          <Big key={digit} onClick={() => press(digit)}>
+            {digit}
+          </Big>
+        ))}
+      </div>
+      {!isMm && (
+        <div className="grid grid-cols-4 gap-1" role="group" aria-label="Eighths of an inch">
+          {EIGHTHS.map(([eighths, label]) => (
+            <Big
+              key={label}
+              onClick={() => {
+                setTyped('');
+                put((Math.floor(shown / unitMm + 1e-6) + eighths / 8) * unitMm);
+              }}
+            >
+              {label}
             </Big>
           ))}
         </div>
@@ -110,21 +136,23 @@ function BigMeasure(props: { measure: Schemas['Measure']; method: Schemas['Metho
       >
         Clear
       </button>
-      <div className="grid grid-cols-6 gap-1" role="group" aria-label="More or less">
-        {STEPS_MM.map((mm) => (
-          <button
-            key={mm}
-            type="button"
-            className="min-h-14 border border-ink font-mono"
-            onClick={() => {
-              setTyped('');
-              put(Math.max(0, Math.round(shown) + mm));
-            }}
-          >
-            {mm > 0 ? `+${mm}` : mm}
-          </button>
-        ))}
-      </div>
+      {isMm && (
+        <div className="grid grid-cols-6 gap-1" role="group" aria-label="More or less">
+          {STEPS_MM.map((mm) => (
+            <button
+              key={mm}
+              type="button"
+              className="min-h-14 border border-ink font-mono"
+              onClick={() => {
+                setTyped('');
+                put(Math.max(0, Math.round(shown) + mm));
+              }}
+            >
+              {mm > 0 ? `+${mm}` : mm}
+            </button>
+          ))}
+        </div>
+      )}
     </>
   );
 }

@@ -340,7 +340,7 @@ fn tail_from_above(dog: &BothSides<'_>, seen: &Seen, dressing: &Dressing) -> Vec
         };
         let (x0, x1) = centre
             .iter()
-            .zip(&seen.half_widths)
+            .zip(&half_widths)
             .fold((f64::MAX, f64::MIN), |(low, high), (p, w)| {
                 (low.min(p.x - w), high.max(p.x + w))
             });

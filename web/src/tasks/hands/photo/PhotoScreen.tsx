@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { api, ask, type Schemas } from '../../../shared/api/client';
+import { api, ask, Failure, type Schemas } from '../../../shared/api/client';
 import { WorkScreen } from '../../../shared/sheet/WorkScreen';
 import { BigLink } from '../../../shared/ui/BigControl';
 import { MarginHead, Plain, Said } from '../../../shared/ui/controls';
@@ -18,7 +18,7 @@ const ROD_MM = 300;
 /** Measures off a photo: scale, level, landmarks; then the drawn dog over it. */
 export function PhotoScreen() {
   const work = useVisitWork();
-  const { photos, send, simulate } = usePhotos(work.visitId);
+  const { photos, send, simulate, takeOff } = usePhotos(work.visitId);
   const [search, setSearch] = useSearchParams();
   const chosen = photos.find((p) => p.id === search.get('photo')) ?? photos.at(-1) ?? null;
   const open = (photo: Photo) =>
@@ -45,6 +45,7 @@ export function PhotoScreen() {
         onFile={async (file, view) => open(await send(file, view))}
         onCamera={takeSimulated}
       />
+      {chosen && <TakeOff key={chosen.id} takeOff={() => takeOff(chosen.id)} />}
       {photos.length > 0 && (
         <div className="flex flex-wrap gap-1 pt-3" role="group" aria-label="Photos of this visit">
           {photos.map((p, i) => (
@@ -62,6 +63,34 @@ export function PhotoScreen() {
     <OpenPhoto key={chosen.id} photo={chosen} margin={margin} next={next} />
   ) : (
     <WorkScreen title="Photo" margin={margin} next={next} />
+  );
+}
+
+/** A photo taken off is gone for good, so it is asked twice. */
+function TakeOff({ takeOff }: { takeOff: () => Promise<void> }) {
+  const [isAsked, setAsked] = useState(false);
+  const [sorry, setSorry] = useState<string | null>(null);
+  if (!isAsked)
+    return (
+      <button
+        type="button"
+        className="min-h-12 text-sm text-chalk underline"
+        onClick={() => setAsked(true)}
+      >
+        Take this photo off
+      </button>
+    );
+  const go = () =>
+    takeOff().catch((error: unknown) => {
+      if (error instanceof Failure) setSorry(error.message);
+    });
+  return (
+    <div className="flex flex-wrap items-center gap-2 pt-1">
+      <span className="text-sm">Gone for good?</span>
+      <Plain onClick={() => void go()}>Take it off</Plain>
+      <Plain onClick={() => setAsked(false)}>Leave it</Plain>
+      {sorry && <Said>{sorry}</Said>}
+    </div>
   );
 }
 

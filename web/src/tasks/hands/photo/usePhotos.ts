@@ -53,5 +53,10 @@ export function usePhotos(visit: string) {
     return taken;
   };
 
-  return { photos: list.data ?? [], send, simulate };
+  const takeOff = async (id: string): Promise<void> => {
+    await ask(api.DELETE('/api/photos/{id}.jpg', { params: { path: { id } } }));
+    await refresh();
+  };
+
+  return { photos: list.data ?? [], send, simulate, takeOff };
 }
