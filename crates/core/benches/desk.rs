@@ -13,7 +13,7 @@ use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::{DrawOptions, Layers, Sheet};
 use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure, resolve};
 use veliform_core::kit::{Tool, ToolKind, ToolState};
-use veliform_core::look::{LookId, lamb};
+use veliform_core::look::{Look, LookId};
 use veliform_core::shape::{
     BothSides, dress_now, front_pieces, rear_pieces, side_pieces, top_pieces,
 };
@@ -80,14 +80,14 @@ fn speed(c: &mut Criterion) {
     };
     let frame = resolve(&visit.frame, UnitSystem::Millimetres);
     let (coat, _) = resolve_coat(&visit.coat, frame.build.height, UnitSystem::Millimetres);
-    let look = lamb();
-    let subject = Subject::new(&frame.build, &coat, &look, &|_| 2.0);
+    let look = Look::shipped(LookId::Lamb);
+    let subject = Subject::new(&frame.sides(), &coat, &look, &|_| 2.0);
 
     c.bench_function("evaluate: frame, outline, balance, no drawing", |b| {
         b.iter(|| {
             let frame = resolve(black_box(&visit.frame), UnitSystem::Millimetres);
             let (coat, _) = resolve_coat(&visit.coat, frame.build.height, UnitSystem::Millimetres);
-            let subject = Subject::new(&frame.build, &coat, &look, &|_| 2.0);
+            let subject = Subject::new(&frame.sides(), &coat, &look, &|_| 2.0);
             let now = subject.now(&coat);
             let (points, _) = balance_points(&subject);
             points.iter().map(|p| p.off(&now)).sum::<f64>()

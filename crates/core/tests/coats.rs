@@ -6,7 +6,7 @@ use rstest::rstest;
 use veliform_core::balance::{Skin, Subject, shortest_safe_mm};
 use veliform_core::coat::{CoatInput, CoatNow, Knots, Limit, Texture, Zone, resolve_coat};
 use veliform_core::frame::{FrameInput, resolve};
-use veliform_core::look::lamb;
+use veliform_core::look::{Look, LookId};
 use veliform_core::shape::visible_share;
 use veliform_core::units::{Length, UnitSystem};
 
@@ -113,8 +113,8 @@ fn limits_that_fight_are_said_and_the_longer_hair_is_kept() {
             .message
             .contains("cannot be both not shorter than 30 and not longer than 10")
     );
-    let build = resolve(&FrameInput::default(), MM).build;
-    let subject = Subject::new(&build, &coat, &lamb(), &|_| 2.0);
+    let sides = resolve(&FrameInput::default(), MM).sides();
+    let subject = Subject::new(&sides, &coat, &Look::shipped(LookId::Lamb), &|_| 2.0);
     for spot in subject.spots.iter().filter(|s| s.zone == Zone::Chest) {
         assert!(spot.low >= 30.0 && spot.high >= 30.0);
     }
@@ -141,9 +141,9 @@ fn bounds_never_cross_whatever_is_wished(
         coat.limits.insert(zone, limit);
         coat.knots.insert(zone, knots);
     }
-    let build = resolve(&FrameInput::default(), MM).build;
+    let sides = resolve(&FrameInput::default(), MM).sides();
     let safe = |zone| shortest_safe_mm(zone, Skin::Ordinary);
-    let subject = Subject::new(&build, &coat, &lamb(), &safe);
+    let subject = Subject::new(&sides, &coat, &Look::shipped(LookId::Lamb), &safe);
     for spot in &subject.spots {
         assert!(spot.low <= spot.high, "{spot:?}");
         assert!(

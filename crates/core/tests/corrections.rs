@@ -9,7 +9,7 @@ use support::{Solved, ample_coat, build, limit, solve, tight_knots};
 use veliform_core::balance::{Judged as J, UNDER_KNOTS_MM, Width};
 use veliform_core::coat::Zone;
 use veliform_core::frame::Build;
-use veliform_core::look::{Look, lamb, one_length};
+use veliform_core::look::{Look, LookId};
 use veliform_core::shape::Station as S;
 
 fn solved(look: &Look, height: f64, change: impl FnOnce(&mut Build, f64)) -> Solved {
@@ -17,10 +17,10 @@ fn solved(look: &Look, height: f64, change: impl FnOnce(&mut Build, f64)) -> Sol
 }
 
 #[rstest]
-#[case::lamb_12_percent(lamb(), 460.0, 1.12)]
-#[case::one_length_18_percent(one_length(), 330.0, 1.18)]
-#[case::small_lamb(lamb(), 250.0, 1.14)]
-#[case::large_lamb(lamb(), 650.0, 1.13)]
+#[case::lamb_12_percent(Look::shipped(LookId::Lamb), 460.0, 1.12)]
+#[case::one_length_18_percent(Look::shipped(LookId::OneLength), 330.0, 1.18)]
+#[case::small_lamb(Look::shipped(LookId::Lamb), 250.0, 1.14)]
+#[case::large_lamb(Look::shipped(LookId::Lamb), 650.0, 1.13)]
 fn a_long_dog_is_shortened_at_both_ends_and_filled_inside(
     #[case] look: Look,
     #[case] height: f64,
@@ -60,9 +60,9 @@ fn a_long_dog_is_shortened_at_both_ends_and_filled_inside(
 }
 
 #[rstest]
-#[case(lamb(), 340.0)]
-#[case(one_length(), 300.0)]
-#[case(lamb(), 600.0)]
+#[case(Look::shipped(LookId::Lamb), 340.0)]
+#[case(Look::shipped(LookId::OneLength), 300.0)]
+#[case(Look::shipped(LookId::Lamb), 600.0)]
 fn short_legs_get_a_tight_underline_and_fuller_columns(#[case] look: Look, #[case] height: f64) {
     let short = |b: &mut Build, h: f64| {
         (b.elbow, b.flank, b.stifle) = (0.44 * h, 0.53 * h, 0.44 * h);
@@ -78,7 +78,7 @@ fn short_legs_get_a_tight_underline_and_fuller_columns(#[case] look: Look, #[cas
 #[case(560.0, 0.58)]
 #[case(320.0, 0.58)]
 fn a_leggy_dog_gets_a_longer_underline(#[case] height: f64, #[case] elbow: f64) {
-    let dog = solved(&lamb(), height, |b, h| {
+    let dog = solved(&Look::shipped(LookId::Lamb), height, |b, h| {
         (b.elbow, b.flank) = (elbow * h, 0.64 * h);
     });
     let (share, off) = dog.plan(J::LegShare);
@@ -87,9 +87,9 @@ fn a_leggy_dog_gets_a_longer_underline(#[case] height: f64, #[case] elbow: f64) 
 }
 
 #[rstest]
-#[case::lamb(lamb(), 460.0, 0.0196)]
-#[case::small(one_length(), 260.0, 0.025)]
-#[case::large(lamb(), 700.0, 0.03)]
+#[case::lamb(Look::shipped(LookId::Lamb), 460.0, 0.0196)]
+#[case::small(Look::shipped(LookId::OneLength), 260.0, 0.025)]
+#[case::large(Look::shipped(LookId::Lamb), 700.0, 0.03)]
 fn a_dip_is_filled_and_its_ends_are_taken_down(
     #[case] look: Look,
     #[case] height: f64,
@@ -113,9 +113,9 @@ fn a_dip_is_filled_and_its_ends_are_taken_down(
 }
 
 #[rstest]
-#[case(lamb(), 460.0, 1.02, 0.965)]
-#[case(one_length(), 300.0, 1.03, 0.97)]
-#[case(lamb(), 620.0, 1.03, 0.97)]
+#[case(Look::shipped(LookId::Lamb), 460.0, 1.02, 0.965)]
+#[case(Look::shipped(LookId::OneLength), 300.0, 1.03, 0.97)]
+#[case(Look::shipped(LookId::Lamb), 620.0, 1.03, 0.97)]
 fn a_high_rear_is_shortened_from_behind_the_dip(
     #[case] look: Look,
     #[case] height: f64,
@@ -132,8 +132,8 @@ fn a_high_rear_is_shortened_from_behind_the_dip(
 }
 
 #[rstest]
-#[case(lamb(), 480.0, 0.88)]
-#[case(one_length(), 320.0, 0.89)]
+#[case(Look::shipped(LookId::Lamb), 480.0, 0.88)]
+#[case(Look::shipped(LookId::OneLength), 320.0, 0.89)]
 fn a_low_tail_set_keeps_hair_on_the_croup(
     #[case] look: Look,
     #[case] height: f64,
@@ -145,8 +145,8 @@ fn a_low_tail_set_keeps_hair_on_the_croup(
 }
 
 #[rstest]
-#[case(lamb(), 580.0, 0.28, 0.29)]
-#[case(one_length(), 250.0, 0.28, 0.285)]
+#[case(Look::shipped(LookId::Lamb), 580.0, 0.28, 0.29)]
+#[case(Look::shipped(LookId::OneLength), 250.0, 0.28, 0.285)]
 fn a_thin_dog_keeps_its_longest_hair_over_the_ribs(
     #[case] look: Look,
     #[case] height: f64,
@@ -168,7 +168,7 @@ fn a_thin_dog_keeps_its_longest_hair_over_the_ribs(
 #[case(500.0, 0.012)]
 #[case(300.0, 0.0)]
 fn straight_behind_gains_angle_by_a_close_bend(#[case] height: f64, #[case] bend: f64) {
-    let dog = solved(&lamb(), height, |b, h| {
+    let dog = solved(&Look::shipped(LookId::Lamb), height, |b, h| {
         (b.hock_reach, b.bend_x) = (0.01 * h, bend * h);
     });
     let (angle, off) = dog.plan(J::RearAngulation);
@@ -185,7 +185,9 @@ fn straight_behind_gains_angle_by_a_close_bend(#[case] height: f64, #[case] bend
 #[case(430.0)]
 #[case(260.0)]
 fn a_short_neck_is_cut_at_the_throat_and_keeps_its_crest(#[case] height: f64) {
-    let dog = solved(&lamb(), height, |b, h| b.neck = 0.30 * h);
+    let dog = solved(&Look::shipped(LookId::Lamb), height, |b, h| {
+        b.neck = 0.30 * h
+    });
     let (depth, off) = dog.plan(J::NeckDepth);
     assert!(
         dog.is_short(S::ThroatLow, 0.8) || dog.is_short(S::ThroatHigh, 0.8) || off < 0.5,
@@ -197,7 +199,7 @@ fn a_short_neck_is_cut_at_the_throat_and_keeps_its_crest(#[case] height: f64) {
 
 #[test]
 fn an_owners_limits_are_kept_exactly_and_cost_something() {
-    let look = lamb();
+    let look = Look::shipped(LookId::Lamb);
     let frame = build(460.0, |b, h| b.length = 1.10 * h);
     let free = solve(&frame, &ample_coat(&look, 460.0), &look);
     let mut coat = ample_coat(&look, 460.0);
@@ -218,7 +220,7 @@ fn an_owners_limits_are_kept_exactly_and_cost_something() {
 
 #[test]
 fn tight_knots_overrule_the_outline() {
-    let look = lamb();
+    let look = Look::shipped(LookId::Lamb);
     let frame = build(460.0, |_, _| {});
     let free = solve(&frame, &ample_coat(&look, 460.0), &look);
     let coat = tight_knots(ample_coat(&look, 460.0), &[Zone::TuckUp, Zone::Flank]);
@@ -234,7 +236,7 @@ fn tight_knots_overrule_the_outline() {
 /// zones within 1 mm of the look's length.
 #[test]
 fn an_even_square_dog_keeps_its_body_at_the_looks_length() {
-    let look = one_length();
+    let look = Look::shipped(LookId::OneLength);
     let coat = veliform_core::coat::CoatNow::even(veliform_core::coat::Texture::Fleece, 0.85, 40.0);
     let dog = solve(&build(450.0, |b, h| b.length = h), &coat, &look);
     for (spot, length) in dog.subject.spots.iter().zip(&dog.solution.lengths_mm) {

@@ -46,7 +46,7 @@ fn all_taped(height: f64) -> FrameInput {
 
 fn job(input: &FrameInput, look: LookId) -> Job {
     Job {
-        build: resolve(input, UnitSystem::Millimetres).build,
+        sides: resolve(input, UnitSystem::Millimetres).sides(),
         coat: CoatNow::even(Texture::Fleece, 0.85, 60.0),
         look: Look::shipped(look),
         kit: Vec::new(),
@@ -80,7 +80,7 @@ fn first_order_doubt_agrees_with_monte_carlo(#[case] height: f64, #[case] look: 
         let build = resolve_moved(&input, &offsets);
         let (there, _) = balance_points(
             &Job {
-                build,
+                sides: build,
                 ..job.clone()
             }
             .subject(),

@@ -7,7 +7,7 @@ use support::{ample_coat, build, limit, solve};
 use veliform_core::balance::{Judged, score};
 use veliform_core::coat::{CoatNow, Texture, Zone};
 use veliform_core::frame::Build;
-use veliform_core::look::{Look, lamb, one_length};
+use veliform_core::look::{Look, LookId};
 use veliform_core::shape::Station as S;
 
 #[derive(Clone, Debug)]
@@ -69,7 +69,10 @@ impl Frame {
 }
 
 fn looks() -> impl Strategy<Value = Look> {
-    prop_oneof![Just(lamb()), Just(one_length())]
+    prop_oneof![
+        Just(Look::shipped(LookId::Lamb)),
+        Just(Look::shipped(LookId::OneLength))
+    ]
 }
 
 /// A coat of its own length in every zone, some too short for the look.
@@ -167,7 +170,7 @@ proptest! {
         mut frame in frames(), k in 0.6..1.6_f64
     ) {
         frame.height = 440.0;
-        let look = lamb();
+        let look = Look::shipped(LookId::Lamb);
         let small = solve_scaled(&frame, &look, 1.0);
         let large = solve_scaled(&frame, &look, k);
         for (a, b) in small.solution.lengths_mm.iter().zip(&large.solution.lengths_mm) {
@@ -184,7 +187,8 @@ fn solve_scaled(frame: &Frame, look: &Look, k: f64) -> support::Solved {
         ..frame.clone()
     };
     let coat = ample_coat(look, frame.height);
-    let subject = veliform_core::balance::Subject::new(&frame.build(), &coat, look, &|_| 1.5 * k);
+    let sides = support::both(&frame.build());
+    let subject = veliform_core::balance::Subject::new(&sides, &coat, look, &|_| 1.5 * k);
     let solution = veliform_core::solve::solve_lengths(&subject).expect("has an answer");
     let uniform = subject.uniform();
     support::Solved {

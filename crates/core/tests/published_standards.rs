@@ -9,14 +9,14 @@ use support::{ample_coat, build, solve};
 use veliform_core::balance::Judged as J;
 use veliform_core::coat::{CoatNow, Texture};
 use veliform_core::frame::Build;
-use veliform_core::look::{Look, lamb, one_length};
+use veliform_core::look::{Look, LookId};
 
 /// Name, look, height, frame, expected body ratio after the plan.
 #[rstest]
 // Poodle: length about equal to height, tail set level with the topline.
-#[case::poodle(lamb(), 450.0, 1.00, 1.019)]
+#[case::poodle(Look::shipped(LookId::Lamb), 450.0, 1.00, 1.019)]
 // Golden Retriever: length to height 12 : 11.
-#[case::golden(one_length(), 580.0, 12.0 / 11.0, 1.112)]
+#[case::golden(Look::shipped(LookId::OneLength), 580.0, 12.0 / 11.0, 1.112)]
 fn a_dog_built_to_its_standard_is_balanced(
     #[case] look: Look,
     #[case] height: f64,
@@ -40,7 +40,7 @@ fn a_dog_built_to_its_standard_is_balanced(
 /// says so: this frame's best is 1.24, the look asks 1.02.
 #[test]
 fn a_bichon_is_told_what_its_frame_can_give() {
-    let look = lamb();
+    let look = Look::shipped(LookId::Lamb);
     let dog = solve(
         &build(280.0, |b, h| b.length = 1.25 * h),
         &ample_coat(&look, 280.0),
@@ -56,7 +56,7 @@ fn a_bichon_is_told_what_its_frame_can_give() {
 /// balance-model.md 14: leg share .448 → .450.
 #[test]
 fn a_labrador_stands_on_legs_of_half_its_height() {
-    let look = one_length();
+    let look = Look::shipped(LookId::OneLength);
     let frame = build(560.0, |b, h| {
         b.elbow = 0.50 * h;
         b.flank = 0.58 * h;
@@ -72,7 +72,7 @@ fn a_labrador_stands_on_legs_of_half_its_height() {
 #[case(0.06)]
 #[case(0.12)]
 fn a_poodle_made_longer_reads_longer_by_as_much(#[case] more: f64) {
-    let look = lamb();
+    let look = Look::shipped(LookId::Lamb);
     let at = |length: f64| {
         let frame = build(450.0, |b: &mut Build, h| b.length = length * h);
         solve(&frame, &ample_coat(&look, 450.0), &look)
@@ -89,7 +89,7 @@ fn a_poodle_made_longer_reads_longer_by_as_much(#[case] more: f64) {
 #[case(460.0, 1.044)]
 #[case(250.0, 1.078)]
 fn an_even_coat_makes_a_square_dog_read_longer(#[case] height: f64, #[case] expected: f64) {
-    let look = one_length();
+    let look = Look::shipped(LookId::OneLength);
     let coat = CoatNow::even(Texture::Fleece, 0.85, 25.0);
     let dog = solve(&build(height, |b, h| b.length = h), &coat, &look);
     let now = dog.subject.now(&coat);

@@ -4,15 +4,15 @@
 mod support;
 
 use rstest::rstest;
-use support::{ample_coat, build};
+use support::{ample_coat, both, build};
 use veliform_core::balance::{Subject, balance_points};
 use veliform_core::frame::Build;
-use veliform_core::look::{Look, lamb, one_length};
+use veliform_core::look::{Look, LookId};
 use veliform_core::solve::{Matrix, Programme, programme};
 
 fn written(look: &Look, height: f64, change: impl FnOnce(&mut Build, f64)) -> Programme {
     let coat = ample_coat(look, height);
-    let subject = Subject::new(&build(height, change), &coat, look, &|_| 1.5);
+    let subject = Subject::new(&both(&build(height, change)), &coat, look, &|_| 1.5);
     let (points, _) = balance_points(&subject);
     programme(&subject, &points).programme
 }
@@ -35,10 +35,10 @@ fn objective(p: &Matrix, q: &[f64], x: &[f64]) -> f64 {
 }
 
 #[rstest]
-#[case::square(lamb(), 460.0, 1.0, 0.0)]
-#[case::long_dipped(lamb(), 460.0, 1.12, 0.02)]
-#[case::small_one_length(one_length(), 260.0, 1.1, 0.025)]
-#[case::large_one_length(one_length(), 640.0, 1.05, 0.0)]
+#[case::square(Look::shipped(LookId::Lamb), 460.0, 1.0, 0.0)]
+#[case::long_dipped(Look::shipped(LookId::Lamb), 460.0, 1.12, 0.02)]
+#[case::small_one_length(Look::shipped(LookId::OneLength), 260.0, 1.1, 0.025)]
+#[case::large_one_length(Look::shipped(LookId::OneLength), 640.0, 1.05, 0.0)]
 fn a_second_solver_finds_the_same_objective(
     #[case] look: Look,
     #[case] height: f64,
@@ -78,9 +78,9 @@ fn a_second_solver_finds_the_same_objective(
 /// Feasible, priced at or over zero, priced only where tight: for a convex programme these prove
 /// the optimum.
 #[rstest]
-#[case(lamb(), 460.0, 1.12)]
-#[case(one_length(), 330.0, 1.18)]
-#[case(lamb(), 230.0, 1.0)]
+#[case(Look::shipped(LookId::Lamb), 460.0, 1.12)]
+#[case(Look::shipped(LookId::OneLength), 330.0, 1.18)]
+#[case(Look::shipped(LookId::Lamb), 230.0, 1.0)]
 fn the_answer_meets_the_conditions_of_an_optimum(
     #[case] look: Look,
     #[case] height: f64,

@@ -35,7 +35,7 @@ fn bare(stand: f64) -> Dressing {
         stand,
         lengths: [0.0; STATIONS],
         zones_mm: [0.0; Zone::ALL.len()],
-        column_most: None,
+        columns: None,
         hem: None,
         topknot: None,
         beard: None,

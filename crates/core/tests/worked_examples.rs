@@ -8,7 +8,7 @@ use support::{Solved, ample_coat, build, solve, tight_knots};
 use veliform_core::balance::{Judged as J, score};
 use veliform_core::coat::{CoatNow, Texture, Zone};
 use veliform_core::frame::Build;
-use veliform_core::look::{Look, lamb, one_length};
+use veliform_core::look::{Look, LookId};
 use veliform_core::shape::Station as S;
 
 fn points(dog: &Solved, lengths: &[f64]) -> f64 {
@@ -38,7 +38,7 @@ fn long_dipped_and_high() -> (Solved, CoatNow) {
     let frame = build(460.0, |b, _| {
         (b.length, b.back_drop, b.hip) = (515.0, 9.0, 468.0);
     });
-    (solve(&frame, &coat, &lamb()), coat)
+    (solve(&frame, &coat, &Look::shipped(LookId::Lamb)), coat)
 }
 
 #[test]
@@ -104,8 +104,8 @@ fn growing_six_weeks_brings_the_gap_in_and_leaves_the_frame() {
     });
     let grown = coat.with_more(&Zone::ALL, 0.34 * 42.0);
     let (before, after) = (
-        solve(&frame, &coat, &lamb()),
-        solve(&frame, &grown, &lamb()),
+        solve(&frame, &coat, &Look::shipped(LookId::Lamb)),
+        solve(&frame, &grown, &Look::shipped(LookId::Lamb)),
     );
     assert!(after.plan(J::GapRatio).1 <= before.plan(J::GapRatio).1);
     assert!(after.plan(J::GapRatio).1 < 0.6, "gap in range");
@@ -121,11 +121,11 @@ fn growing_six_weeks_brings_the_gap_in_and_leaves_the_frame() {
 fn knots_at_the_flank_cost_what_the_example_says() {
     let frame = build(460.0, |b, _| b.length = 496.8);
     let coat = CoatNow::even(Texture::Fleece, 0.85, 60.0);
-    let free = solve(&frame, &coat, &lamb());
+    let free = solve(&frame, &coat, &Look::shipped(LookId::Lamb));
     let knotted = solve(
         &frame,
         &tight_knots(coat, &[Zone::TuckUp, Zone::Flank]),
-        &lamb(),
+        &Look::shipped(LookId::Lamb),
     );
     let cost = |dog: &Solved| points(dog, &dog.solution.lengths_mm);
     // Score 1.5 → 12.0 on the study's table.
@@ -157,7 +157,7 @@ fn over_all_sizes_a_plan_beats_an_even_clip(
     )]
     fault: &str,
 ) {
-    let look: Look = [lamb, one_length][look]();
+    let look = Look::shipped([LookId::Lamb, LookId::OneLength][look]);
     let frame = build(height, |b: &mut Build, h| match fault {
         "long" => b.length = 1.14 * h,
         "dip" => b.back_drop = 0.025 * h,

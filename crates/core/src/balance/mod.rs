@@ -1,6 +1,7 @@
 //! Balance: what the eye judges, as numbers linear in the coat lengths (handbook 4).
 
 mod expr;
+mod on_end;
 mod point;
 mod points;
 mod reach;
@@ -8,7 +9,7 @@ mod spot;
 mod subject;
 
 pub use expr::Expr;
-pub use point::{BalancePoint, Divisor, GIVES_UP_AT, Judged, score};
+pub use point::{BalancePoint, Divisor, GIVES_UP_AT, Judged, Shown, score};
 pub use points::balance_points;
 pub use reach::{Reach, ReachOf};
 pub use spot::{Place, Spot, Width};

@@ -1,9 +1,10 @@
+use kurbo::Point;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::expr::Expr;
-use crate::shape::Station;
+use crate::shape::View;
 
 /// A number the eye judges (handbook 4; balance-model.md 5).
 #[derive(
@@ -40,11 +41,20 @@ pub enum Judged {
     ShoulderIntoRibs,
     RibsNotFlat,
     LoinNotHollow,
+    FrontEdges,
+    FrontFlush,
+    FrontOver,
+    ColumnSquare,
+    RearEdges,
+    Widest,
+    Daylight,
+    Mirror,
+    Hole,
 }
 
 impl Judged {
     /// All of them, in the order they are shown.
-    pub const ALL: [Self; 28] = [
+    pub const ALL: [Self; 37] = [
         Self::BodyRatio,
         Self::GapRatio,
         Self::GapUnderFlank,
@@ -73,6 +83,15 @@ impl Judged {
         Self::ShoulderIntoRibs,
         Self::RibsNotFlat,
         Self::LoinNotHollow,
+        Self::FrontEdges,
+        Self::FrontFlush,
+        Self::FrontOver,
+        Self::ColumnSquare,
+        Self::RearEdges,
+        Self::Widest,
+        Self::Daylight,
+        Self::Mirror,
+        Self::Hole,
     ];
 
     /// Name on the screen.
@@ -106,6 +125,15 @@ impl Judged {
             Self::ShoulderIntoRibs => "Shoulder into ribs",
             Self::RibsNotFlat => "Roundness of the ribs",
             Self::LoinNotHollow => "Loin",
+            Self::FrontEdges => "Front legs from the front",
+            Self::FrontFlush => "Front legs flush with the body",
+            Self::FrontOver => "Front legs not over the body",
+            Self::ColumnSquare => "Column as wide as deep",
+            Self::RearEdges => "Hind legs from behind",
+            Self::Widest => "Widest at the thigh",
+            Self::Daylight => "Daylight between the legs",
+            Self::Mirror => "Left against right",
+            Self::Hole => "Hole in the leg",
         }
     }
 
@@ -113,18 +141,24 @@ impl Judged {
     pub const fn tolerance_share(self) -> f64 {
         match self {
             Self::BodyRatio => 0.025,
-            Self::GapRatio | Self::GapUnderFlank | Self::ColumnShare => 0.02,
+            Self::GapRatio | Self::GapUnderFlank | Self::ColumnShare | Self::ColumnSquare => 0.02,
             Self::LegShare => 0.015,
-            Self::Topline | Self::FrontColumn | Self::ShoulderIntoRibs | Self::RibsNotFlat => {
-                0.0065
-            }
+            Self::Topline
+            | Self::FrontColumn
+            | Self::ShoulderIntoRibs
+            | Self::RibsNotFlat
+            | Self::FrontEdges
+            | Self::RearEdges
+            | Self::Hole => 0.0065,
+            Self::FrontFlush => 0.011,
+            Self::Mirror => 0.009,
             Self::Slope
             | Self::CroupFill
             | Self::UnderlineSteady
             | Self::Rearmost
             | Self::Foremost => 0.005,
             Self::NeckDepth | Self::ColumnPair => 0.03,
-            Self::CrestJoin => 0.008,
+            Self::CrestJoin | Self::FrontOver | Self::Widest => 0.008,
             Self::CroupDrop
             | Self::UnderlineRise
             | Self::FlankFill
@@ -135,7 +169,8 @@ impl Judged {
             | Self::HindColumn
             | Self::LowerThigh
             | Self::KneeFullness
-            | Self::LoinNotHollow => 0.01,
+            | Self::LoinNotHollow
+            | Self::Daylight => 0.01,
         }
     }
 
@@ -152,9 +187,11 @@ impl Judged {
             | Self::HindColumn
             | Self::LowerThigh
             | Self::KneeFullness
-            | Self::LoinNotHollow => 0.5,
+            | Self::LoinNotHollow
+            | Self::ColumnSquare => 0.5,
             Self::FlankFill | Self::CrestJoin | Self::ColumnShare => 0.7,
-            Self::FrontColumn => 0.4,
+            Self::FrontColumn | Self::FrontEdges | Self::RearEdges => 0.4,
+            Self::Hole => 0.2,
             Self::Toe | Self::ColumnPair => 0.3,
             Self::LegShare
             | Self::Slope
@@ -166,7 +203,12 @@ impl Judged {
             | Self::RearSetIn
             | Self::Rearmost
             | Self::Foremost
-            | Self::ShoulderIntoRibs => 1.0,
+            | Self::ShoulderIntoRibs
+            | Self::FrontFlush
+            | Self::FrontOver
+            | Self::Widest
+            | Self::Daylight
+            | Self::Mirror => 1.0,
         }
     }
 
@@ -187,6 +229,8 @@ impl Judged {
                 | Self::RearAngulation
                 | Self::RearSetIn
                 | Self::ColumnShare
+                | Self::FrontOver
+                | Self::Widest
         )
     }
 }
@@ -218,7 +262,16 @@ pub struct BalancePoint {
     /// Its range, in the unit it is shown in.
     pub range: (Option<f64>, Option<f64>),
     /// Where on the dog it shows.
-    pub at: Station,
+    pub at: Shown,
+}
+
+/// A place in a view.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Shown {
+    /// The view.
+    pub view: View,
+    /// Skin point on that view's own plane, mm.
+    pub at: Point,
 }
 
 impl BalancePoint {

@@ -1,20 +1,28 @@
 use kurbo::Vec2;
 
 use super::expr::Expr;
-use super::point::{BalancePoint, Divisor, Judged};
-use super::reach::{Reach, reach};
+use super::point::{BalancePoint, Divisor, Judged, Shown};
+use super::reach::{Reach, ReachOf, reach};
 use super::spot::{Place, Width};
 use super::subject::Subject;
-use crate::shape::Station;
+use crate::shape::{Leg, Station, View};
 
 /// Free band of points that have one target value, in tolerances (balance-model.md 5: b).
-const BAND: f64 = 0.33;
+pub(super) const BAND: f64 = 0.33;
 /// The same for the topline.
 const TOPLINE_BAND: f64 = 0.15;
+/// From here on legs are judged sharply even where they are cut by comb (balance-model.md 5): bow
+/// and turnout in front, spacing of hocks against feet and bow behind; shares of the height.
+const BOWED: f64 = 0.006;
+const TURNED_DEG: f64 = 6.0;
+const HOCKS_IN: f64 = 0.02;
+const HIND_BOWED: f64 = 0.015;
+/// A hole may show this share of the planned column's width (balance-model.md 3).
+const HOLE_SHARE: f64 = 0.25;
 /// How much smaller the daylight under the flank must be than the look's upper end.
 const UNDER_FLANK: f64 = 0.03;
 
-/// The balance points of the side view and the body's widths (balance-model.md 5).
+/// The balance points of all four views (balance-model.md 5).
 ///
 /// Where the drawn dog has more stations than the study, all of them are judged and share the
 /// study's weight, so that the line between is held too.
@@ -22,7 +30,7 @@ pub fn balance_points(subject: &Subject) -> (Vec<BalancePoint>, Reach) {
     let reach = reach(subject);
     let mut list = Builder {
         subject,
-        points: Vec::with_capacity(56),
+        points: Vec::with_capacity(128),
     };
     list.length_and_height(&reach);
     list.topline();
@@ -31,11 +39,13 @@ pub fn balance_points(subject: &Subject) -> (Vec<BalancePoint>, Reach) {
     list.rear();
     list.columns();
     list.widths();
+    list.legs_on_end();
+    list.holes();
     (list.points, reach)
 }
 
-struct Builder<'a> {
-    subject: &'a Subject,
+pub(super) struct Builder<'a> {
+    pub(super) subject: &'a Subject,
     points: Vec<BalancePoint>,
 }
 
@@ -56,7 +66,7 @@ const COLUMN_FRONT: [S; 4] = [
     S::WristFront,
 ];
 /// How many stations the study judged on each side of the column.
-const COLUMN_STUDY: f64 = 4.0;
+pub(super) const COLUMN_STUDY: f64 = 4.0;
 
 impl Builder<'_> {
     fn x(&self, station: S) -> Expr {
@@ -71,7 +81,7 @@ impl Builder<'_> {
         self.subject.shape.skin(station).y
     }
 
-    fn tolerance(&self, judged: Judged) -> f64 {
+    pub(super) fn tolerance(&self, judged: Judged) -> f64 {
         judged.tolerance_share() * self.subject.height()
     }
 
@@ -84,6 +94,26 @@ impl Builder<'_> {
         &mut self,
         judged: Judged,
         at: S,
+        value: Expr,
+        range: (Option<f64>, Option<f64>),
+        share: f64,
+        slack: f64,
+    ) {
+        self.held(judged, self.shown(at), value, range, share, slack);
+    }
+
+    fn shown(&self, station: S) -> Shown {
+        Shown {
+            view: View::Side,
+            at: self.subject.shape.skin(station),
+        }
+    }
+
+    /// A value in mm held in a range, shown anywhere on the dog.
+    pub(super) fn held(
+        &mut self,
+        judged: Judged,
+        at: Shown,
         value: Expr,
         (low, high): (Option<f64>, Option<f64>),
         share: f64,
@@ -126,7 +156,7 @@ impl Builder<'_> {
             value,
             divisor: Divisor::By(top),
             range: (Some(low), Some(high)),
-            at,
+            at: self.shown(at),
         });
     }
 
@@ -140,20 +170,26 @@ impl Builder<'_> {
         let (low, high) = reach.body_ratio.target;
         self.ratio(Judged::BodyRatio, S::PinBone, length, low, high);
         let gap = self.x(S::ForearmBack) - &self.x(S::Stifle);
-        let (low, high) = reach.gap_ratio.target;
-        self.ratio(Judged::GapRatio, S::Stifle, gap, low, high);
-        // The thigh just under the fold: hair on the fold itself hangs down and shortens nothing.
-        let under = self.x(S::ElbowLow) - &self.x(S::ThighFront);
-        self.ratio(
-            Judged::GapUnderFlank,
-            S::ThighFront,
-            under,
-            0.0,
-            high - UNDER_FLANK,
-        );
-        let (low, high) = reach.leg_share.target;
-        let brisket = self.y(S::Brisket);
-        self.ratio(Judged::LegShare, S::Brisket, brisket, low, high);
+        if let Some(ReachOf {
+            target: (low, high),
+            ..
+        }) = reach.gap_ratio
+        {
+            self.ratio(Judged::GapRatio, S::Stifle, gap, low, high);
+            // The thigh just under the fold: hair on the fold itself hangs down and shortens
+            // nothing.
+            let under = self.x(S::ElbowLow) - &self.x(S::ThighFront);
+            let at = S::ThighFront;
+            self.ratio(Judged::GapUnderFlank, at, under, 0.0, high - UNDER_FLANK);
+        }
+        if let Some(ReachOf {
+            target: (low, high),
+            ..
+        }) = reach.leg_share
+        {
+            let brisket = self.y(S::Brisket);
+            self.ratio(Judged::LegShare, S::Brisket, brisket, low, high);
+        }
     }
 
     fn topline(&mut self) {
@@ -280,7 +316,7 @@ impl Builder<'_> {
             value: depth,
             divisor: Divisor::By(length),
             range: (None, Some(limit)),
-            at: S::ThroatMid,
+            at: self.shown(S::ThroatMid),
         });
 
         let along = |s: S| subject.shape.skin(s).to_vec2().dot(axis);
@@ -311,21 +347,15 @@ impl Builder<'_> {
             (yb - yk) / (yp - yk),
         );
         let bend = self.x(S::Bend) - &line;
-        self.between(
-            Judged::RearAngulation,
-            S::Bend,
-            bend,
-            Some(targets.angulation.0 * h),
-            Some(targets.angulation.1 * h),
-        );
+        if let Some((low, high)) = targets.angulation {
+            let (low, high) = (Some(low * h), Some(high * h));
+            self.between(Judged::RearAngulation, S::Bend, bend, low, high);
+        }
         let set_in = self.x(S::Bend) - &self.x(S::PinBone);
-        self.between(
-            Judged::RearSetIn,
-            S::PinBone,
-            set_in,
-            Some(targets.set_in.0 * h),
-            Some(targets.set_in.1 * h),
-        );
+        if let Some((low, high)) = targets.set_in {
+            let (low, high) = (Some(low * h), Some(high * h));
+            self.between(Judged::RearSetIn, S::PinBone, set_in, low, high);
+        }
         for station in [S::Buttock, S::ThighBack] {
             let t = (self.skin_y(station) - yb) / (yp - yb);
             let line = Self::chord(self.x(S::Bend), self.x(S::PinBone), t);
@@ -364,16 +394,11 @@ impl Builder<'_> {
     fn columns(&mut self) {
         let h = self.subject.height();
         let targets = self.subject.look.targets;
-        let slack = self.subject.look.comb_factor;
-        let mean = |stations: &[S]| {
-            Expr::mean(
-                &stations
-                    .iter()
-                    .map(|s| self.subject.x(*s))
-                    .collect::<Vec<_>>(),
-            )
-        };
-        let (back, front) = (mean(&COLUMN_BACK), mean(&COLUMN_FRONT));
+        let slack = self.slack_in_front();
+        let (back, front) = (
+            mean_of(self.subject, &COLUMN_BACK),
+            mean_of(self.subject, &COLUMN_FRONT),
+        );
         let band = slack * BAND * self.tolerance(Judged::FrontColumn);
         for (stations, middle) in [(&COLUMN_BACK[..], &back), (&COLUMN_FRONT[..], &front)] {
             let share = COLUMN_STUDY / stations.len() as f64;
@@ -391,20 +416,21 @@ impl Builder<'_> {
         }
         let width = front - &back;
         let depth = self.y(S::Withers) - &self.y(S::Brisket);
-        let (low, high) = targets.column_share;
-        self.points.push(BalancePoint {
-            judged: Judged::ColumnShare,
-            over: vec![
-                width.clone() - &(depth.clone() * high),
-                (depth.clone() * low) - &width,
-            ],
-            tolerance_mm: self.tolerance(Judged::ColumnShare),
-            weight: Judged::ColumnShare.weight(),
-            value: width.clone(),
-            divisor: Divisor::By(depth),
-            range: (Some(low), Some(high)),
-            at: S::ForearmBack,
-        });
+        if let Some((low, high)) = targets.column_share {
+            self.points.push(BalancePoint {
+                judged: Judged::ColumnShare,
+                over: vec![
+                    width.clone() - &(depth.clone() * high),
+                    (depth.clone() * low) - &width,
+                ],
+                tolerance_mm: self.tolerance(Judged::ColumnShare),
+                weight: Judged::ColumnShare.weight(),
+                value: width.clone(),
+                divisor: Divisor::By(depth),
+                range: (Some(low), Some(high)),
+                at: self.shown(S::ForearmBack),
+            });
+        }
         let toe = self.x(S::ForearmFront) - &self.x(S::ForeToe);
         self.between(Judged::Toe, S::ForearmFront, toe, None, Some(0.01 * h));
         for station in [S::RearPastern, S::RearPasternHigh] {
@@ -459,6 +485,64 @@ impl Builder<'_> {
         );
     }
 
+    /// Legs cut by comb only are judged less sharply, unless the frame asks for a sharp eye.
+    pub(super) fn slack_in_front(&self) -> f64 {
+        let h = self.subject.height();
+        let is_crooked = [&self.subject.build, &self.subject.right]
+            .iter()
+            .any(|b| b.fore.bow > BOWED * h || b.fore.turnout_deg > TURNED_DEG);
+        if is_crooked {
+            1.0
+        } else {
+            self.subject.look.comb_factor
+        }
+    }
+
+    /// The same behind.
+    pub(super) fn slack_behind(&self) -> f64 {
+        let h = self.subject.height();
+        let is_crooked = [&self.subject.build, &self.subject.right].iter().any(|b| {
+            let [_, hock, foot] = b.hind.from_midline;
+            // Of one leg: half of what the spacings differ by.
+            (hock - foot).abs() > 0.5 * HOCKS_IN * h || b.hind.bow > HIND_BOWED * h
+        });
+        if is_crooked {
+            1.0
+        } else {
+            self.subject.look.comb_factor
+        }
+    }
+
+    /// Holes in the legs: the line comes in only as far as needed to keep them shallow
+    /// (balance-model.md 3).
+    fn holes(&mut self) {
+        let width = mean_x(self.subject).at(&self.subject.nominal());
+        for &(i, hole_mm) in &self.subject.holes {
+            let spot = &self.subject.spots[i];
+            if !spot.zone.is_leg() {
+                continue;
+            }
+            let n = self.subject.len();
+            let depth = Expr::of(n, i, spot.shows, -spot.shows * hole_mm);
+            let at = match spot.place {
+                Place::Leg(place) => Shown {
+                    view: if place.leg == Leg::Fore {
+                        View::Front
+                    } else {
+                        View::Rear
+                    },
+                    at: self.subject.skin_of(place),
+                },
+                _ => Shown {
+                    view: View::Side,
+                    at: spot.skin,
+                },
+            };
+            let most = HOLE_SHARE * width;
+            self.held(Judged::Hole, at, depth, (None, Some(most)), 1.0, 1.0);
+        }
+    }
+
     fn widths(&mut self) {
         let h = self.subject.height();
         let z = |w: Width| self.subject.half_width(w);
@@ -488,6 +572,16 @@ impl Builder<'_> {
             Some(0.01 * h),
         );
     }
+}
+
+fn mean_of(subject: &Subject, stations: &[S]) -> Expr {
+    let all: Vec<Expr> = stations.iter().map(|s| subject.x(*s)).collect();
+    Expr::mean(&all)
+}
+
+/// Depth of the front column, front edge against back edge.
+pub(super) fn mean_x(subject: &Subject) -> Expr {
+    mean_of(subject, &COLUMN_FRONT) - &mean_of(subject, &COLUMN_BACK)
 }
 
 /// Hair at the occiput, a constant of the look: else the topknot would be cut to make the crest

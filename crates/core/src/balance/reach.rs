@@ -16,15 +16,16 @@ pub struct ReachOf {
     pub target: (f64, f64),
 }
 
-/// Targets that follow the frame, without a jump (balance-model.md 6).
+/// Targets that follow the frame, without a jump (balance-model.md 6); none where the look does
+/// not judge.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct Reach {
     /// Body length against height.
     pub body_ratio: ReachOf,
     /// Daylight against height.
-    pub gap_ratio: ReachOf,
+    pub gap_ratio: Option<ReachOf>,
     /// Brisket against height.
-    pub leg_share: ReachOf,
+    pub leg_share: Option<ReachOf>,
 }
 
 /// Inner faces at their fullest, against the nominal, when asking what a frame can give at best.
@@ -72,9 +73,8 @@ pub(super) fn reach(subject: &Subject) -> Reach {
     let length = subject.x(Station::Breastbone) - &subject.x(Station::PinBone);
     let gap = subject.x(Station::ForearmBack) - &subject.x(Station::Stifle);
     let brisket = subject.y(Station::Brisket);
-    let leg_share = {
+    let leg_share = targets.leg_share.map(|asked| {
         let tolerance = Judged::LegShare.tolerance_share();
-        let asked = targets.leg_share;
         let usual = at(&brisket, &nominal);
         let best = at(&brisket, &best);
         let excess = asked.0 - best;
@@ -89,11 +89,13 @@ pub(super) fn reach(subject: &Subject) -> Reach {
             best,
             target: (low, asked.1),
         }
-    };
+    });
     debug_assert!(subject.find(Place::Side(Station::Withers)).is_some());
     Reach {
         body_ratio: upper(Judged::BodyRatio, targets.body_ratio, &length),
-        gap_ratio: upper(Judged::GapRatio, targets.gap_ratio, &gap),
+        gap_ratio: targets
+            .gap_ratio
+            .map(|asked| upper(Judged::GapRatio, asked, &gap)),
         leg_share,
     }
 }

@@ -2,7 +2,7 @@ use kurbo::{Point, Vec2};
 
 use crate::coat::Zone;
 use crate::look::Cut;
-use crate::shape::Station;
+use crate::shape::{LegPlace, Station};
 
 /// A place on the body's width, seen from above (balance-model.md 2, *top*).
 #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord)]
@@ -30,13 +30,16 @@ impl Width {
     ];
 }
 
-/// Where a length is chosen: a station of the side view or a place on the body's width.
+/// Where a length is chosen: a station of the side view, a place on the body's width, or one on a
+/// leg seen on end.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord)]
 pub enum Place {
     /// A station of the side view.
     Side(Station),
     /// A place on the body's width.
     Width(Width),
+    /// A place on a leg seen on end.
+    Leg(LegPlace),
 }
 
 /// One unknown of the balance: a place with its geometry, its coat and what the look wants there.
@@ -46,7 +49,8 @@ pub struct Spot {
     pub place: Place,
     /// Zone of the coat.
     pub zone: Zone,
-    /// Skin point, mm; for widths (half width, 0).
+    /// Skin point, mm; for widths (half width, 0), for legs on end
+    /// (distance from the midline outward, height).
     pub skin: Point,
     /// Hair direction; for widths outward.
     pub hair: Vec2,

@@ -3,16 +3,20 @@ use kurbo::{Point, Vec2};
 use super::expr::Expr;
 use super::spot::{Place, Spot, Width};
 use crate::coat::{CoatNow, Knots, Zone};
-use crate::frame::Build;
+use crate::frame::{Build, Sides};
 use crate::look::{Cut, Look};
-use crate::shape::{SideShape, Station, side_shape, visible_share};
+use crate::shape::{
+    BothSides, Face, LEG_PLACES, Leg, LegPlace, SideShape, Station, View, leg_faces, visible_share,
+};
 use crate::units::Length;
 
 /// A dog under a look: every place whose length is chosen, with its bounds.
 #[derive(Clone, Debug)]
 pub struct Subject {
-    /// The frame.
+    /// The frame: the left side, which the side view is laid out from.
     pub build: Build,
+    /// The right side.
+    pub right: Build,
     /// Its geometry.
     pub shape: SideShape,
     /// The look.
@@ -23,6 +27,9 @@ pub struct Subject {
     pub spots: Vec<Spot>,
     /// Limits that could not be met, by zone.
     pub unmet: Vec<Unmet>,
+    /// Spots where the hair is shorter than around them, with how short, mm: their variable is the
+    /// line, the real hair stays (balance-model.md 3).
+    pub holes: Vec<(usize, f64)>,
 }
 
 /// A wish that today's coat, or safety, cannot meet.
@@ -78,17 +85,22 @@ impl Subject {
     /// Lays out the unknowns of a dog under a look.
     ///
     /// `safe` gives the shortest safe length of a zone, mm.
-    pub fn new(build: &Build, coat: &CoatNow, look: &Look, safe: &dyn Fn(Zone) -> f64) -> Self {
-        let shape = side_shape(build);
+    pub fn new(sides: &Sides, coat: &CoatNow, look: &Look, safe: &dyn Fn(Zone) -> f64) -> Self {
+        let both = BothSides::between(sides);
+        let faces = leg_faces(&both);
         let mut subject = Self {
-            build: build.clone(),
-            shape,
+            build: sides.left.clone(),
+            right: sides.right.clone(),
+            shape: both.shape,
             look: look.clone(),
             stand: coat.stand,
             spots: Vec::new(),
             unmet: Vec::new(),
+            holes: Vec::new(),
         };
         subject.lay_out(coat, safe);
+        subject.lay_out_legs(&faces, coat, safe);
+        subject.note_holes(coat);
         subject.note_unmet(coat, safe);
         subject
     }
@@ -156,6 +168,86 @@ impl Subject {
             .expect("every width is laid out");
         let spot = &self.spots[i];
         Expr::of(self.len(), i, spot.shows, spot.skin.x)
+    }
+
+    /// Distance of the coat edge from the midline, outward, at a place on a leg seen on end.
+    ///
+    /// # Panics
+    /// Never: every place is laid out.
+    pub fn off_midline(&self, place: LegPlace) -> Expr {
+        let i = self
+            .find(Place::Leg(place))
+            .expect("every place is laid out");
+        let spot = &self.spots[i];
+        Expr::of(self.len(), i, spot.hair.x * spot.shows, spot.skin.x)
+    }
+
+    /// Skin at a place on a leg, on its own view's plane: x to the dog's left.
+    ///
+    /// # Panics
+    /// Never: every place is laid out.
+    pub(super) fn skin_of(&self, place: LegPlace) -> Point {
+        let i = self
+            .find(Place::Leg(place))
+            .expect("every place is laid out");
+        let skin = self.spots[i].skin;
+        Point::new(place.hand.sign() * skin.x, skin.y)
+    }
+
+    /// Lays each hole on the nearest spot of its zone; one that was not shown lies in the middle.
+    fn note_holes(&mut self, coat: &CoatNow) {
+        let h = self.build.height;
+        for (zone, marks) in &coat.marks {
+            let Some(hole) = marks.hole_mm.map(Length::as_mm) else {
+                continue;
+            };
+            let mut there: Vec<usize> = (0..self.spots.len())
+                .filter(|i| self.spots[*i].zone == *zone)
+                .collect();
+            let nearest = match marks.hole_at {
+                None => (!there.is_empty()).then(|| there[there.len() / 2]),
+                Some(spot) => {
+                    let at = Point::new(spot.at[0] * h, spot.at[1] * h);
+                    let away = |i: &usize| match (self.spots[*i].place, spot.view) {
+                        (Place::Side(_), View::Side) => self.spots[*i].skin.distance(at),
+                        (Place::Leg(p), View::Front | View::Rear) => self.skin_of(p).distance(at),
+                        // Seen in another view only its height tells.
+                        (Place::Width(_), _) => 0.0,
+                        _ => (self.spots[*i].skin.y - at.y).abs(),
+                    };
+                    there.sort_by(|a, b| away(a).total_cmp(&away(b)));
+                    there.first().copied()
+                }
+            };
+            self.holes.extend(nearest.map(|i| (i, hole)));
+        }
+    }
+
+    fn lay_out_legs(
+        &mut self,
+        faces: &[(Point, Vec2); LEG_PLACES],
+        coat: &CoatNow,
+        safe: &dyn Fn(Zone) -> f64,
+    ) {
+        let h = self.build.height;
+        for (place, (skin, hair)) in LegPlace::all().zip(faces) {
+            let zone = match (place.leg, place.face) {
+                (Leg::Fore, Face::Outer) => Zone::ForeOut,
+                (Leg::Fore, Face::Inner) => Zone::ForeIn,
+                (Leg::Hind, Face::Outer) => Zone::HindOut,
+                (Leg::Hind, Face::Inner) => Zone::HindIn,
+            };
+            // Both legs are laid out as if they were the left: outward counts positive.
+            let outward = |x: f64| place.hand.sign() * x;
+            let at = (
+                Point::new(outward(skin.x), skin.y),
+                Vec2::new(outward(hair.x), hair.y),
+            );
+            let shows = visible_share(*hair, self.stand);
+            let nominal = self.look.nominal_mm(zone, h);
+            let spot = self.spot(Place::Leg(place), zone, at, shows, nominal);
+            self.spots.push(bounded(spot, coat, safe));
+        }
     }
 
     fn coordinate(
@@ -293,7 +385,9 @@ fn half_width(b: &Build, width: Width) -> f64 {
 pub(crate) fn bounds(coat: &CoatNow, zone: Zone, safe_mm: f64) -> (f64, f64) {
     let mut high = coat.length_mm(zone);
     if coat.knots(zone) == Knots::Tight {
-        high = high.min(UNDER_KNOTS_MM);
+        // Knots that begin further out than the blade reaches go with the cut (handbook 4).
+        let free = coat.marks.get(&zone).and_then(|m| m.knot_from_skin_mm);
+        high = high.min(free.map_or(UNDER_KNOTS_MM, |mm| mm.as_mm().max(UNDER_KNOTS_MM)));
     }
     let mut low = safe_mm.min(high);
     let limit = coat.limits.get(&zone).copied().unwrap_or_default();

@@ -152,8 +152,10 @@ impl<'a> Desk<'a> {
         {
             look = look.with_body(body);
         }
+        let height = self.frame.build.height;
+        let look = look.fitted(height, &|zone| self.coat.length_mm(zone));
         Job {
-            build: self.frame.build.clone(),
+            sides: self.frame.sides(),
             coat: self.coat.clone(),
             look,
             kit: self.kit.to_vec(),

@@ -1,6 +1,7 @@
 use kurbo::{Point, Vec2};
 
 use super::compose::{Layers, Painter, Room, Scene};
+use super::pins::Pins;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use super::table::to_page;
@@ -41,14 +42,12 @@ impl Annotator<'_> {
             if self.layers.lines {
                 self.chalk_lines(report);
             }
-            if self.layers.pins {
-                self.keep_room_for_pins(report);
-            }
+            let pins = self.layers.pins.then(|| Pins::place(self.painter, report));
             if self.layers.lengths {
                 self.lengths(report);
             }
-            if self.layers.pins {
-                self.pins(report);
+            if let Some(pins) = pins {
+                pins.draw(self.painter);
             }
             if self.layers.lines {
                 self.chalk_words(report);
@@ -593,54 +592,6 @@ impl Annotator<'_> {
             }
             let tag = Some(Tag::Line(line.line));
             self.place(Role::ClipWords, &places, &line.mark, 0.9, tag, true);
-        }
-    }
-
-    /// Where the pins stand: at their places, moved apart where they would cover one another.
-    fn pin_places(&self, report: &PlanReport) -> Vec<Point> {
-        let t = self.painter.text_mm;
-        let mut places: Vec<Point> = Vec::new();
-        for reason in &report.reasons {
-            let mut at = to_page(Point::new(reason.at_mm[0], reason.at_mm[1]));
-            while places.iter().any(|p| p.distance(at) < 1.6 * t) {
-                at += Vec2::new(1.6 * t, 0.0);
-            }
-            places.push(at);
-        }
-        places
-    }
-
-    fn keep_room_for_pins(&mut self, report: &PlanReport) {
-        let t = self.painter.text_mm;
-        for at in self.pin_places(report) {
-            let below = at - Vec2::new(0.0, 0.4 * t);
-            self.painter
-                .labels
-                .occupy(below, Anchor::Middle, "00", 1.5 * t);
-        }
-    }
-
-    fn pins(&mut self, report: &PlanReport) {
-        let t = self.painter.text_mm;
-        for (i, at) in self.pin_places(report).into_iter().enumerate() {
-            let number = u32::try_from(i + 1).unwrap_or(u32::MAX);
-            let tag = Some(Tag::Pin(number));
-            self.push(
-                Role::Pin,
-                Geometry::Disc {
-                    at_mm: [tenth(at.x), tenth(at.y)],
-                    radius_mm: 0.75 * t,
-                },
-                tag,
-            );
-            self.text(
-                Role::PinNumber,
-                at - Vec2::new(0.0, 0.32 * t),
-                Anchor::Middle,
-                &number.to_string(),
-                0.95,
-                tag,
-            );
         }
     }
 }

@@ -5,6 +5,7 @@ mod body_marks;
 mod compose;
 mod labels;
 mod landmark_marks;
+mod pins;
 mod shapes;
 mod simplify;
 mod table;

@@ -2,6 +2,7 @@ use kurbo::{Point, Vec2};
 
 use super::annotate::{number_role, value_text};
 use super::compose::{Layers, Painter, Room, Scene};
+use super::pins::Pins;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use crate::frame::{Measure, Origin};
@@ -25,6 +26,11 @@ struct Width {
 
 impl ViewMarks<'_> {
     pub(super) fn mark(mut self, layers: Layers) {
+        if layers.pins
+            && let Some(report) = self.scene.report
+        {
+            Pins::place(self.painter, report).draw(self.painter);
+        }
         if layers.measures {
             for width in self.widths() {
                 self.dimension(&width);

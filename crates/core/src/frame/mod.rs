@@ -26,5 +26,5 @@ pub use method::{Method, Stance, TakenMeasure};
 pub use own_type::{OwnShare, OwnType};
 pub use plausible::{Problem, Severity};
 pub use resolve::{
-    AngleValue, Frame, FrameInput, FrameValue, Origin, angles, resolve, resolve_moved,
+    AngleValue, Frame, FrameInput, FrameValue, Origin, Sides, angles, resolve, resolve_moved,
 };

@@ -153,11 +153,32 @@ pub fn resolve(input: &FrameInput, units: UnitSystem) -> Frame {
     }
 }
 
-/// The left side of the frame with some of its numbers moved: for carrying doubt through.
-pub fn resolve_moved(input: &FrameInput, offsets: &Offsets) -> Build {
-    sort(input, UnitSystem::Millimetres)
-        .0
-        .side(Side::Left, offsets)
+/// Both sides of the frame with some of its numbers moved: for carrying doubt through.
+pub fn resolve_moved(input: &FrameInput, offsets: &Offsets) -> Sides {
+    let (given, _) = sort(input, UnitSystem::Millimetres);
+    Sides {
+        left: given.side(Side::Left, offsets),
+        right: given.side(Side::Right, offsets),
+    }
+}
+
+/// A dog's two sides.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Sides {
+    /// Left.
+    pub left: Build,
+    /// Right.
+    pub right: Build,
+}
+
+impl Frame {
+    /// Its two sides.
+    pub fn sides(&self) -> Sides {
+        Sides {
+            left: self.build.clone(),
+            right: self.right.clone(),
+        }
+    }
 }
 
 /// Every angle with its source and doubt; those not read follow from the landmarks and carry

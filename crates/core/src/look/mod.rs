@@ -9,24 +9,53 @@ use utoipa::ToSchema;
 
 use crate::coat::Zone;
 use crate::shape::Finish;
-pub use shipped::{lamb, one_length};
 pub use targets::Targets;
 
-/// A look that ships with the program.
+/// A look that ships with the program (handbook 5, *Looks*).
 #[derive(
     Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
 )]
 #[serde(rename_all = "snake_case")]
 pub enum LookId {
-    /// Body short, legs fuller and scissored into it.
-    Lamb,
     /// One length all over, round head.
     OneLength,
+    /// Body short, legs fuller and scissored into it.
+    Lamb,
+    /// The same, legs by comb only.
+    LambEasy,
+    /// Short back, skirt kept.
+    SkirtedSpaniel,
+    /// Short jacket, sharp rear angles, beard.
+    AngledTerrier,
+    /// Body as short as wished, flared legs.
+    LongLegs,
+    /// Full body, legs straight cylinders.
+    CylinderFleece,
+    /// Comfortable length, sides longer.
+    DropComfort,
+    /// No clipper on the back; feather evened.
+    NaturalTidy,
+    /// Short everywhere.
+    Summer,
+    /// Very short body, legs kept.
+    ToyJacket,
 }
 
 impl LookId {
-    /// All looks shipped.
-    pub const ALL: [Self; 2] = [Self::Lamb, Self::OneLength];
+    /// All looks shipped, in the order of the handbook.
+    pub const ALL: [Self; 11] = [
+        Self::OneLength,
+        Self::Lamb,
+        Self::LambEasy,
+        Self::SkirtedSpaniel,
+        Self::AngledTerrier,
+        Self::LongLegs,
+        Self::CylinderFleece,
+        Self::DropComfort,
+        Self::NaturalTidy,
+        Self::Summer,
+        Self::ToyJacket,
+    ];
 }
 
 /// How a zone is finished.
@@ -47,6 +76,21 @@ pub enum FootFinish {
     Clean,
     /// A round dome at leg length.
     Round,
+    /// Hidden under the leg's flare, rounded beneath it.
+    Hidden,
+    /// Close round the nails.
+    Tight,
+}
+
+/// What the legs should look like on end.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum LegShape {
+    /// Straight and parallel, flush with the body.
+    Columns,
+    /// Wider to the foot in front, an A behind; wider than the body is meant.
+    Flared,
+    /// As the feather hangs: not judged.
+    AsItHangs,
 }
 
 /// What an owner takes on with a look.
@@ -67,12 +111,21 @@ pub struct Look {
     pub id: LookId,
     /// The trade's name.
     pub name: &'static str,
+    /// Owners' own words for it.
+    pub aliases: &'static [&'static str],
     /// One sentence for the owner.
     pub summary: &'static str,
     /// Nominal length by zone in the order of [`Zone::ALL`], mm on a dog of 450 mm.
     nominal_mm: Vec<f64>,
+    /// What comes off what is there, by zone, mm on the look's own scale: a look that has no
+    /// lengths of its own.
+    comes_off_mm: Option<Vec<f64>>,
     /// How each zone is cut.
     cuts: Vec<Cut>,
+    /// Whether a clipper touches the body.
+    pub has_clipper: bool,
+    /// What the legs should look like on end.
+    pub legs: LegShape,
     /// What the eye should see.
     pub targets: Targets,
     /// Whether lengths follow the dog's size; looks named after one comb do not.
@@ -91,7 +144,47 @@ pub struct Look {
     pub body_choices_mm: &'static [f64],
     /// Brushing minutes a week on a medium dog (handbook 5, modelling choice).
     brushing: f64,
+    /// Fewest and most weeks between visits (handbook 5 and 9, modelling choice).
+    weeks: (u32, u32),
+    /// Where it knots first.
+    pub knots_at: &'static [Zone],
 }
+
+/// What most looks have in common; a base to write the others over.
+const WITH_CLIPPER: Look = Look {
+    id: LookId::OneLength,
+    name: "",
+    aliases: &[],
+    summary: "",
+    nominal_mm: Vec::new(),
+    comes_off_mm: None,
+    cuts: Vec::new(),
+    has_clipper: true,
+    legs: LegShape::Columns,
+    targets: Targets {
+        body_ratio: (0.97, 1.05),
+        gap_ratio: None,
+        leg_share: None,
+        slope_deg: (0.0, 1.5),
+        croup: (0.005, 0.055),
+        rise: (0.02, 0.08),
+        fill: 0.0,
+        neck_depth: 0.95,
+        angulation: None,
+        set_in: None,
+        column_share: None,
+    },
+    scales: true,
+    accept: 0.0,
+    comb_factor: 1.0,
+    finish: Finish::trimmed(crate::shape::HeadShape::Natural),
+    foot: FootFinish::Round,
+    body_mm: 0.0,
+    body_choices_mm: &[],
+    brushing: 0.0,
+    weeks: (4, 6),
+    knots_at: &[],
+};
 
 /// Height the nominal lengths are given for, mm (balance-model.md 1).
 pub const LOOK_HEIGHT_MM: f64 = 450.0;
@@ -99,14 +192,6 @@ pub const LOOK_HEIGHT_MM: f64 = 450.0;
 const OCCIPUT_MM: f64 = 22.0;
 
 impl Look {
-    /// A look as it ships.
-    pub fn shipped(id: LookId) -> Self {
-        match id {
-            LookId::Lamb => lamb(),
-            LookId::OneLength => one_length(),
-        }
-    }
-
     /// A look with another body length than it ships with.
     ///
     /// # Units and shapes
@@ -115,15 +200,35 @@ impl Look {
     #[must_use]
     pub fn with_body(mut self, body_mm: f64) -> Self {
         let (was, now) = (self.body_mm, body_mm);
+        let is_one_comb = !self.scales;
         for zone in Zone::ALL {
+            let is_body = BODY.contains(&zone) && self.cut(zone) == Cut::Clipped;
             let length = &mut self.nominal_mm[zone as usize];
-            match self.id {
-                LookId::OneLength => *length *= now / was,
-                LookId::Lamb if BODY.contains(&zone) => *length = (*length + now - was).max(1.0),
-                LookId::Lamb => {}
+            if is_one_comb {
+                *length *= now / was;
+            } else if is_body {
+                *length = (*length + now - was).max(1.0);
             }
         }
         self.body_mm = body_mm;
+        self
+    }
+
+    /// The look on this dog's coat: lengths of its own stay, *what is there less a little* becomes
+    /// lengths.
+    ///
+    /// # Units and shapes
+    /// `coat_mm` gives a zone's length today, mm.
+    #[must_use]
+    pub fn fitted(mut self, height_mm: f64, coat_mm: &dyn Fn(Zone) -> f64) -> Self {
+        let scale = self.scale(height_mm);
+        if let Some(off) = self.comes_off_mm.take() {
+            for zone in Zone::ALL {
+                let there = coat_mm(zone) / scale;
+                self.nominal_mm[zone as usize] =
+                    (there - off[zone as usize]).max(LEFT_OF_FEATHER * there);
+            }
+        }
         self
     }
 
@@ -169,11 +274,15 @@ impl Look {
         let minutes = (self.brushing * factor).round() as u32;
         Upkeep {
             brushing_minutes_a_week: minutes,
-            weeks_from: 4,
-            weeks_to: 6,
+            weeks_from: self.weeks.0,
+            weeks_to: self.weeks.1,
         }
     }
 }
+
+/// Of hair that is only shortened, at least this share stays (modelling choice: *tidy* is never
+/// half).
+const LEFT_OF_FEATHER: f64 = 0.5;
 
 /// Zones that share the body's length (balance-model.md 6).
 const BODY: [Zone; 10] = [
@@ -198,17 +307,17 @@ mod tests {
     fn scissored_looks_follow_the_size_of_the_dog_and_comb_looks_do_not() {
         let twice =
             |look: &Look| look.nominal_mm(Zone::Knee, 600.0) / look.nominal_mm(Zone::Knee, 300.0);
-        assert!((twice(&lamb()) - 2.0).abs() < 1e-12);
-        assert!((twice(&one_length()) - 1.0).abs() < 1e-12);
+        assert!((twice(&Look::shipped(LookId::Lamb)) - 2.0).abs() < 1e-12);
+        assert!((twice(&Look::shipped(LookId::OneLength)) - 1.0).abs() < 1e-12);
     }
 
     #[test]
     fn another_body_length_leaves_the_legs_of_a_lamb_alone() {
-        let longer = lamb().with_body(16.0);
+        let longer = Look::shipped(LookId::Lamb).with_body(16.0);
         assert!((longer.nominal_mm(Zone::Back, 450.0) - 16.0).abs() < 1e-12);
         assert!((longer.nominal_mm(Zone::Chest, 450.0) - 14.0).abs() < 1e-12);
         assert!((longer.nominal_mm(Zone::Knee, 450.0) - 34.0).abs() < 1e-12);
-        let shorter = one_length().with_body(13.0);
+        let shorter = Look::shipped(LookId::OneLength).with_body(13.0);
         assert!((shorter.nominal_mm(Zone::Knee, 450.0) - 13.0).abs() < 1e-12);
     }
 }

@@ -1,15 +1,15 @@
 /// What the eye should see: ranges of the judged numbers (handbook 4; balance-model.md 6 holds).
 ///
 /// Ratios are plain numbers; shares are of the height at withers; the slope is in degrees down to
-/// the rear.
+/// the rear. None is not judged in the look.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct Targets {
     /// Body length against coat height at the withers.
     pub body_ratio: (f64, f64),
     /// Daylight under the dog against the same height.
-    pub gap_ratio: (f64, f64),
+    pub gap_ratio: Option<(f64, f64)>,
     /// Height of the coat edge at the brisket against the same height.
-    pub leg_share: (f64, f64),
+    pub leg_share: Option<(f64, f64)>,
     /// Slope of the topline, degrees.
     pub slope_deg: (f64, f64),
     /// Hip crest over tail set.
@@ -21,9 +21,9 @@ pub struct Targets {
     /// Depth of neck against its length, at most.
     pub neck_depth: f64,
     /// Bend before the line pin bone to hock.
-    pub angulation: (f64, f64),
+    pub angulation: Option<(f64, f64)>,
     /// Bend before the pin bone.
-    pub set_in: (f64, f64),
+    pub set_in: Option<(f64, f64)>,
     /// Width of the front column against the depth of body.
-    pub column_share: (f64, f64),
+    pub column_share: Option<(f64, f64)>,
 }

@@ -2,7 +2,7 @@ use super::make::Plan;
 use crate::balance::Place;
 use crate::coat::{CoatNow, Zone};
 use crate::look::FootFinish;
-use crate::shape::{Dressing, dress_by_zone, eased};
+use crate::shape::{Dressing, LEG_PLACES, dress_by_zone, eased};
 use crate::solve::{Unit, UnitCut};
 
 /// Which of the plan's coats to draw.
@@ -46,16 +46,19 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
         plan.subject.look.finish,
         &at_zone,
     );
-    dressing.column_most = Some(Zone::ALL.map(|zone| coat.length_mm(zone)));
+    let mut columns = [0.0; LEG_PLACES];
     let lengths = match which {
         PlanCoat::Ideal => &plan.solution.lengths_mm,
         PlanCoat::Tools | PlanCoat::Settled => &plan.lengths_mm,
     };
     for (spot, length) in plan.subject.spots.iter().zip(lengths) {
-        if let Place::Side(station) = spot.place {
-            dressing.lengths[station.index()] = *length;
+        match spot.place {
+            Place::Side(station) => dressing.lengths[station.index()] = *length,
+            Place::Leg(place) => columns[place.index()] = *length,
+            Place::Width(_) => {}
         }
     }
+    dressing.columns = Some(columns);
     if which != PlanCoat::Ideal {
         // A step is joined over the next stations, as it is at the table.
         dressing.lengths = eased(&dressing.lengths);

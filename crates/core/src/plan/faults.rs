@@ -56,6 +56,16 @@ pub(super) fn fault_sentence(point: &BalancePoint, lengths: &[f64], words: &Word
         (Judged::RibsNotFlat, false) => format!("The ribs are {by} too flat."),
         (Judged::LoinNotHollow, true) => format!("The loin stands {by} proud."),
         (Judged::LoinNotHollow, false) => format!("The loin is {by} hollow."),
+        (Judged::FrontEdges, _) => format!("A front leg is {by} off plumb from the front."),
+        (Judged::FrontFlush, _) => format!("The front leg stands {by} in from the shoulder."),
+        (Judged::FrontOver, _) => format!("The front leg stands {by} out over the shoulder."),
+        (Judged::ColumnSquare, true) => format!("The column is {by} wider than it is deep."),
+        (Judged::ColumnSquare, false) => format!("The column is {by} deeper than it is wide."),
+        (Judged::RearEdges, _) => format!("A hind leg is {by} off its line from behind."),
+        (Judged::Widest, _) => format!("The leg is {by} wider than the thigh."),
+        (Judged::Daylight, _) => format!("Daylight between the legs lacks {by}."),
+        (Judged::Mirror, _) => format!("Left and right differ by {by}."),
+        (Judged::Hole, _) => format!("The hole shows {by} too deep."),
     }
 }
 

@@ -1,20 +1,20 @@
 use crate::balance::{Skin, Subject, shortest_safe_mm};
 use crate::coat::{CoatNow, Zone};
 use crate::dog::House;
-use crate::frame::Build;
+use crate::frame::Sides;
 use crate::kit::Tool;
 use crate::look::Look;
 use crate::solve::{Bench, Solution, SolveError, UnitCut, choose_tools, solve_lengths};
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
-pub const METHOD: &str = "balance 1, side view";
+pub const METHOD: &str = "balance 2, four views";
 
 /// Everything a plan depends on.
 #[derive(Clone, Debug)]
 pub struct Job {
-    /// The frame.
-    pub build: Build,
+    /// The frame, left and right.
+    pub sides: Sides,
     /// The coat today.
     pub coat: CoatNow,
     /// The look chosen.
@@ -40,7 +40,7 @@ impl Job {
 
     /// The same under another coat.
     pub fn subject_with(&self, coat: &CoatNow) -> Subject {
-        Subject::new(&self.build, coat, &self.look, &|zone| self.safe_mm(zone))
+        Subject::new(&self.sides, coat, &self.look, &|zone| self.safe_mm(zone))
     }
 }
 

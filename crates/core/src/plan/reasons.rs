@@ -7,6 +7,7 @@ use super::make::{Job, Plan};
 use super::words::Words;
 use crate::balance::{BalancePoint, Judged};
 use crate::coat::{CoatNow, Knots, Zone, days_to_grow};
+use crate::shape::View;
 use crate::solve::{Solution, SolveError, solve_lengths};
 
 /// What holds a point off.
@@ -36,7 +37,9 @@ pub struct Reason {
     pub fault: String,
     /// What would help.
     pub remedy: String,
-    /// Where it shows, mm on the side page.
+    /// The view it shows in.
+    pub view: View,
+    /// Where it shows, mm on that view's own plane.
     pub at_mm: [f64; 2],
 }
 
@@ -75,7 +78,7 @@ pub fn find_reasons(plan: &Plan, job: &Job) -> Result<Vec<Reason>, SolveError> {
     }
     let mut search = Search {
         job,
-        scale: job.build.height / 450.0,
+        scale: job.sides.left.height / 450.0,
         solves: 0,
         known: Vec::new(),
     };
@@ -87,13 +90,14 @@ pub fn find_reasons(plan: &Plan, job: &Job) -> Result<Vec<Reason>, SolveError> {
     let mut reasons = Vec::with_capacity(off.len());
     for p in off {
         let point = &plan.solution.points[p];
-        let at = plan.subject.shape.skin(point.at);
+        let at = point.at.at;
         let (cause, remedy) = search.explain(plan, p, &zones, &unbound, &words)?;
         reasons.push(Reason {
             judged: point.judged,
             cause,
             fault: fault_sentence(point, &plan.lengths_mm, &words),
             remedy,
+            view: point.at.view,
             at_mm: [at.x, at.y],
         });
     }
@@ -304,13 +308,21 @@ fn places(zones: &[Zone]) -> String {
     }
 }
 
+const FRAME: &str = "That is the frame; hair does not change it.";
+
 fn frame_sentence(plan: &Plan, point: &BalancePoint) -> String {
     let reach = &plan.solution.reach;
     let (best, asked) = match point.judged {
         Judged::BodyRatio => (reach.body_ratio.best, reach.body_ratio.asked.1),
-        Judged::GapRatio => (reach.gap_ratio.best, reach.gap_ratio.asked.1),
-        Judged::LegShare => (reach.leg_share.best, reach.leg_share.asked.0),
-        _ => return "That is the frame; hair does not change it.".into(),
+        Judged::GapRatio => match &reach.gap_ratio {
+            Some(gap) => (gap.best, gap.asked.1),
+            None => return FRAME.into(),
+        },
+        Judged::LegShare => match &reach.leg_share {
+            Some(legs) => (legs.best, legs.asked.0),
+            None => return FRAME.into(),
+        },
+        _ => return FRAME.into(),
     };
     format!("This frame gives {best:.2} at best; the look asks {asked:.2}.")
 }

@@ -11,7 +11,7 @@ use crate::balance::{BalancePoint, Judged, Reach, ReachOf, Subject, balance_poin
 use crate::coat::Zone;
 use crate::lines::{ClipLine, clip_lines};
 use crate::look::{LookId, Upkeep};
-use crate::shape::CoatEdge;
+use crate::shape::{CoatEdge, View};
 use crate::sheet::{CutSheet, cut_sheet};
 use crate::solve::{Stroke, Unit, UnitCut};
 use crate::units::Length;
@@ -72,7 +72,9 @@ pub struct BalanceRow {
     pub verdict: Verdict,
     /// What is wrong under the plan, where it is off.
     pub fault: Option<String>,
-    /// Where it shows, mm on the side page.
+    /// The view it shows in.
+    pub view: View,
+    /// Where it shows, mm on that view's own plane.
     pub at_mm: [f64; 2],
 }
 
@@ -189,7 +191,7 @@ pub fn now_rows(job: &Job, words: &Words<'_>) -> Vec<BalanceRow> {
     let subject = job.subject();
     let (points, reach) = balance_points(&subject);
     let now = subject.now(&job.coat);
-    rows(&subject, &points, &reach, (&now, &now), &[], words)
+    rows(&points, &reach, (&now, &now), &[], words)
 }
 
 /// Writes a plan out for people.
@@ -211,7 +213,6 @@ pub fn report(
     let points = &plan.solution.points;
     let now = subject.now(&job.coat);
     let balance = rows(
-        subject,
         points,
         &plan.solution.reach,
         (&now, &plan.lengths_mm),
@@ -253,7 +254,6 @@ pub fn report(
 }
 
 fn rows(
-    subject: &Subject,
     points: &[BalancePoint],
     reach: &Reach,
     (now, plan): (&[f64], &[f64]),
@@ -272,7 +272,7 @@ fn rows(
             };
             let ((i, point), (_, point_now)) = (worst(plan)?, worst(now)?);
             let verdict = Verdict::of(point, plan);
-            let at = subject.shape.skin(point.at);
+            let at = point.at.at;
             Some(BalanceRow {
                 judged: *judged,
                 label: judged.label().into(),
@@ -284,6 +284,7 @@ fn rows(
                 verdict_now: Verdict::of(point_now, now),
                 verdict,
                 fault: (verdict == Verdict::Off).then(|| fault_sentence(point, plan, words)),
+                view: point.at.view,
                 at_mm: [at.x, at.y],
             })
         })
@@ -293,8 +294,8 @@ fn rows(
 fn frame_text(judged: Judged, reach: &Reach) -> Option<String> {
     let of: &ReachOf = match judged {
         Judged::BodyRatio => &reach.body_ratio,
-        Judged::GapRatio => &reach.gap_ratio,
-        Judged::LegShare => &reach.leg_share,
+        Judged::GapRatio => reach.gap_ratio.as_ref()?,
+        Judged::LegShare => reach.leg_share.as_ref()?,
         _ => return None,
     };
     Some(format!(

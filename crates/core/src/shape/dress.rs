@@ -3,22 +3,59 @@ use super::station::{Cover, STATIONS, Station, stretch};
 use crate::coat::{CoatNow, Texture, Zone};
 use crate::frame::{Build, EarKind, TailKind};
 
-/// Whether the coat is drawn as it came in or as it leaves the table.
+/// The shape of a finished head.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
-pub enum Finish {
-    /// Untrimmed.
-    AsItCame,
-    /// Trimmed, with a pointed or pillar look to the head.
-    Trimmed,
-    /// Trimmed, with a round head.
-    TrimmedRound,
-    /// Trimmed, with a ball on a raised tail.
-    TrimmedBall,
+pub enum HeadShape {
+    /// A circle of three arcs: cheeks, under-beard, top.
+    Round,
+    /// Clean face under a topknot that runs into the crest.
+    Topknot,
+    /// Flat skull and cheeks, brows and a long beard.
+    Terrier,
+    /// Crown short, ears long.
+    Spaniel,
+    /// One length under the body's.
+    Short,
+    /// Tidied.
+    Natural,
+}
+
+/// Whether the coat is drawn as it came in or as it leaves the table.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Finish {
+    /// The head; none on a coat as it came in.
+    pub head: Option<HeadShape>,
+    /// A ball on a raised tail.
+    pub has_tail_ball: bool,
+    /// Whether hair hangs from the sides as a skirt.
+    pub has_skirt: bool,
+    /// How far the legs stand out at the hem over plumb, share of the height.
+    pub flare: f64,
 }
 
 impl Finish {
+    /// Untrimmed.
+    pub const AS_IT_CAME: Self = Self {
+        head: None,
+        has_tail_ball: false,
+        has_skirt: false,
+        flare: 0.0,
+    };
+
+    /// Trimmed, with a head of this shape.
+    pub const fn trimmed(head: HeadShape) -> Self {
+        Self {
+            head: Some(head),
+            ..Self::AS_IT_CAME
+        }
+    }
+
     const fn is_trimmed(self) -> bool {
-        !matches!(self, Self::AsItCame)
+        self.head.is_some()
+    }
+
+    const fn is_round(self) -> bool {
+        matches!(self.head, Some(HeadShape::Round))
     }
 }
 
@@ -56,7 +93,7 @@ pub fn dress_by_zone(
         stand,
         lengths: eased(&flat),
         zones_mm: Zone::ALL.map(at_zone),
-        column_most: None,
+        columns: None,
         hem: Some(hem(build, stand, finish)),
         topknot,
         beard: beard(build, texture, finish, at_zone(Zone::Beard)),
@@ -68,9 +105,13 @@ pub fn dress_by_zone(
 
 /// Dresses the frame in the coat as it stands today.
 pub fn dress_now(build: &Build, coat: &CoatNow) -> Dressing {
-    dress_by_zone(build, coat.texture, coat.stand, Finish::AsItCame, &|zone| {
-        coat.length_mm(zone)
-    })
+    dress_by_zone(
+        build,
+        coat.texture,
+        coat.stand,
+        Finish::AS_IT_CAME,
+        &|zone| coat.length_mm(zone),
+    )
 }
 
 /// The bare frame.
@@ -79,7 +120,7 @@ pub fn bare(stand: f64) -> Dressing {
         stand,
         lengths: [0.0; STATIONS],
         zones_mm: [0.0; ZONES],
-        column_most: None,
+        columns: None,
         hem: None,
         topknot: None,
         beard: None,
@@ -110,7 +151,9 @@ pub fn eased(lengths: &[f64; STATIONS]) -> [f64; STATIONS] {
 fn hem(build: &Build, stand: f64, finish: Finish) -> Hem {
     let h = build.height;
     // An untrimmed drop coat spreads over the foot (dog-shape.md 13, dogs 2 and 5).
-    let flare = if finish.is_trimmed() || stand >= 0.5 {
+    let flare = if finish.is_trimmed() {
+        finish.flare * h
+    } else if stand >= 0.5 {
         0.0
     } else {
         0.04 * h
@@ -124,11 +167,7 @@ fn hem(build: &Build, stand: f64, finish: Finish) -> Hem {
         },
         flare_back: flare,
         flare_front: 0.5 * flare,
-        round: if finish == Finish::TrimmedRound {
-            0.5
-        } else {
-            0.4
-        },
+        round: if finish.is_round() { 0.5 } else { 0.4 },
     }
 }
 
@@ -141,10 +180,10 @@ fn topknot(build: &Build, finish: Finish, at_zone: &dyn Fn(Zone) -> f64) -> Opti
         return None;
     }
     // Shares of the crown read off dog-shape.md 13: as it came, lamb, teddy.
-    let (visor, front, back, nape) = match finish {
-        Finish::AsItCame => (0.66, 0.94, 0.91, 0.76),
-        Finish::Trimmed | Finish::TrimmedBall => (0.50, 0.88, 0.92, 0.73),
-        Finish::TrimmedRound => (0.40, 0.87, 1.08, 0.84),
+    let (visor, front, back, nape) = match finish.head {
+        None => (0.66, 0.94, 0.91, 0.76),
+        Some(HeadShape::Round) => (0.40, 0.87, 1.08, 0.84),
+        Some(_) => (0.50, 0.88, 0.92, 0.73),
     };
     Some(Topknot {
         visor: visor * t,
@@ -152,7 +191,7 @@ fn topknot(build: &Build, finish: Finish, at_zone: &dyn Fn(Zone) -> f64) -> Opti
         crown: t,
         back: back * t,
         nape: nape * t,
-        cheek: (finish == Finish::TrimmedRound).then(|| at_zone(Zone::Cheek)),
+        cheek: finish.is_round().then(|| at_zone(Zone::Cheek)),
     })
 }
 
@@ -160,7 +199,7 @@ fn topknot(build: &Build, finish: Finish, at_zone: &dyn Fn(Zone) -> f64) -> Opti
 const BEARD_PIECE: f64 = 0.05;
 
 fn beard(build: &Build, texture: Texture, finish: Finish, length: f64) -> Option<Beard> {
-    let is_puff = finish == Finish::TrimmedRound && length >= 0.03 * build.height;
+    let is_puff = finish.is_round() && length >= 0.03 * build.height;
     let hangs =
         matches!(texture, Texture::Harsh | Texture::Silky) && length >= BEARD_PIECE * build.height;
     if !is_puff && !hangs {
@@ -197,11 +236,9 @@ fn ear(build: &Build, length: f64) -> EarCoat {
 
 fn tail(build: &Build, stand: f64, finish: Finish, length: f64) -> TailCoat {
     let is_up = build.tail.kind == TailKind::Up;
-    let ball = match finish {
-        Finish::TrimmedBall if is_up && stand >= 0.8 => Some((0.78, length)),
-        _ => None,
-    };
-    let shaft = if finish == Finish::TrimmedBall && ball.is_some() {
+    let has_ball = finish.has_tail_ball && is_up && stand >= 0.8;
+    let ball = has_ball.then_some((0.78, length));
+    let shaft = if has_ball {
         // A short shaft under the ball (dog-shape.md 13, lamb).
         0.012 * build.height
     } else {

@@ -2,6 +2,7 @@ use kurbo::{Point, Vec2};
 
 use super::side::SideShape;
 use super::station::{Cover, STATIONS, Station};
+use super::views::LEG_PLACES;
 use crate::coat::Zone;
 
 /// A coat on the side view: a length at every station, and the pieces that hang by themselves.
@@ -14,8 +15,8 @@ pub struct Dressing {
     /// Length by zone for what is not a station of the side view, mm, in the order of
     /// [`Zone::ALL`].
     pub zones_mm: [f64; ZONES],
-    /// Where trimmed legs are cut to straight columns: the most hair there is by zone, mm.
-    pub column_most: Option<[f64; ZONES]>,
+    /// Lengths of a plan on the legs' faces seen on end, mm, in the order of [`super::LegPlace::all`].
+    pub columns: Option<[f64; LEG_PLACES]>,
     /// Leg hems; none on the bare frame.
     pub hem: Option<Hem>,
     /// Topknot, where long enough to be a piece of its own.

@@ -19,7 +19,7 @@ mod tail;
 mod views;
 
 pub use dog::{side_pieces, side_pieces_beside};
-pub use dress::{Finish, TOPKNOT_AT_SKULL, bare, dress_by_zone, dress_now, eased};
+pub use dress::{Finish, HeadShape, TOPKNOT_AT_SKULL, bare, dress_by_zone, dress_now, eased};
 pub use edge::{
     Beard, CoatEdge, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, visible_share,
 };
@@ -30,4 +30,7 @@ pub use side::{SideShape, side_shape};
 pub use spot::Spot;
 pub use spread::{Spread, spreads};
 pub use station::{Cover, STATIONS, Station};
-pub use views::{BothSides, front_pieces, rear_pieces, top_pieces};
+pub use views::{
+    BothSides, FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace, front_pieces, leg_faces,
+    rear_pieces, top_pieces,
+};

@@ -1,5 +1,4 @@
 use super::landmark::{Landmark, View, landmarks};
-use super::side::side_shape;
 use super::views::BothSides;
 use crate::frame::{Frame, FrameInput, Offsets, resolve_moved};
 
@@ -30,12 +29,10 @@ pub fn spreads(input: &FrameInput, frame: &Frame) -> Vec<Spread> {
         .collect();
     for doubt in &frame.doubts {
         let at = |by: f64| {
-            let build = resolve_moved(input, &Offsets::of(doubt.finding, by));
-            landmarks(&BothSides {
-                left: &build,
-                right: &build,
-                shape: side_shape(&build),
-            })
+            landmarks(&BothSides::between(&resolve_moved(
+                input,
+                &Offsets::of(doubt.finding, by),
+            )))
         };
         for ((spread, up), down) in list.iter_mut().zip(at(doubt.sigma)).zip(at(-doubt.sigma)) {
             for axis in 0..3 {

@@ -117,7 +117,7 @@ pub fn cut_sheet(
         facts,
         lines,
         words,
-        size: m::for_size(job.build.height),
+        size: m::for_size(job.sides.left.height),
         steps: Vec::new(),
         tools: Vec::new(),
     };
@@ -430,6 +430,18 @@ impl Writer<'_> {
                 4.0 * 2.0 * m::FOOT_EDGE,
                 "foot flat, weight on it",
                 "nails not fully showing",
+            ),
+            FootFinish::Hidden => (
+                "Feet under the flare: push the leg up, round the foot, comb back, bevel",
+                4.0 * (2.0 * m::FOOT_EDGE + m::BEVEL_SCOOPED),
+                "foot flat, weight on it",
+                "no hair past the toe from above",
+            ),
+            FootFinish::Tight => (
+                "Tight feet: comb back between the toes, trim in parts with a margin",
+                4.0 * 1.5 * m::FOOT_EDGE,
+                "to the nail",
+                "round and close, level with the pads",
             ),
         };
         self.push(

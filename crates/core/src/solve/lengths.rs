@@ -4,7 +4,7 @@ use super::programme::{Optimum, Programme, SolveError};
 use crate::balance::{BalancePoint, GIVES_UP_AT, Place, Reach, Subject, Width, balance_points};
 use crate::coat::Zone;
 use crate::look::Cut;
-use crate::shape::Station;
+use crate::shape::{FACE_STATIONS, Hand, LegPlace, Station};
 
 // Weights of balance-model.md 4, found by experiment; one set serves all looks and sizes.
 
@@ -21,6 +21,8 @@ const PULL_UNIT_OF_NOMINAL: f64 = 0.5;
 const FEW_LENGTHS: f64 = 0.6;
 /// Cost of a ripple where a scissored station is concerned.
 const NO_RIPPLES: f64 = 0.30;
+/// The same along leg edges in front and rear view.
+const EVEN_EDGE: f64 = 0.05;
 /// Cost of going under the look's floor, per squared 0.02 H.
 const FLOOR: f64 = 25.0;
 const FLOOR_UNIT: f64 = 0.02;
@@ -121,9 +123,14 @@ fn unit_of_pull(subject: &Subject, i: usize) -> f64 {
 }
 
 fn pulls(subject: &Subject, qp: &mut Programme) {
-    let mut zones: BTreeMap<Zone, Vec<usize>> = BTreeMap::new();
+    // Left and right legs apart.
+    let mut zones: BTreeMap<(Zone, Option<Hand>), Vec<usize>> = BTreeMap::new();
     for (i, spot) in subject.spots.iter().enumerate() {
-        zones.entry(spot.zone).or_default().push(i);
+        let hand = match spot.place {
+            Place::Leg(place) => Some(place.hand),
+            Place::Side(_) | Place::Width(_) => None,
+        };
+        zones.entry((spot.zone, hand)).or_default().push(i);
     }
     for members in zones.values() {
         for &i in members {
@@ -191,6 +198,14 @@ fn neighbours(subject: &Subject, qp: &mut Programme) {
     for pair in widths.windows(2) {
         step(subject, qp, pair[0], pair[1]);
     }
+    let legs: Vec<usize> = LegPlace::all()
+        .filter_map(|place| subject.find(Place::Leg(place)))
+        .collect();
+    for face in legs.chunks(FACE_STATIONS) {
+        for three in face.windows(3) {
+            even_edge(subject, qp, [three[0], three[1], three[2]]);
+        }
+    }
 }
 
 fn few_lengths(subject: &Subject, qp: &mut Programme, i: usize, j: usize) {
@@ -213,6 +228,16 @@ fn step(subject: &Subject, qp: &mut Programme, i: usize, j: usize) {
             sign * gap,
         );
     }
+}
+
+/// Along a leg on end the edge must be even, not the hair: a light hand on its second difference.
+fn even_edge(subject: &Subject, qp: &mut Programme, [i, j, k]: [usize; 3]) {
+    let unit = unit_of_pull(subject, j);
+    qp.square(
+        &[(i, -0.5 / unit), (j, 1.0 / unit), (k, -0.5 / unit)],
+        0.0,
+        EVEN_EDGE,
+    );
 }
 
 /// Second difference of (length − nominal), weighted by spacing.

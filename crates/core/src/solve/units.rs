@@ -5,7 +5,7 @@ use utoipa::ToSchema;
 use crate::balance::{Place, Subject, Width};
 use crate::coat::Zone;
 use crate::look::Cut;
-use crate::shape::Station;
+use crate::shape::{Face, Leg, LegPlace, Station};
 
 /// A part of the dog that is cut alike (balance-model.md 11).
 #[derive(
@@ -199,7 +199,7 @@ impl Unit {
         )
     }
 
-    /// The unknowns of the balance it covers; none for what the side view does not judge.
+    /// The unknowns of the balance it covers; none for what is not judged.
     pub fn spots(self, subject: &Subject) -> Vec<usize> {
         let stretch = |from: S, to: S| -> Vec<Place> {
             S::ALL[from.index()..=to.index()]
@@ -209,6 +209,12 @@ impl Unit {
         };
         let widths =
             |list: &[Width]| -> Vec<Place> { list.iter().map(|w| Place::Width(*w)).collect() };
+        let face = |leg: Leg, face: Face| -> Vec<Place> {
+            LegPlace::all()
+                .filter(|p| p.leg == leg && p.face == face)
+                .map(Place::Leg)
+                .collect()
+        };
         let places = match self {
             Self::Throat => stretch(S::ThroatLow, S::ThroatHigh),
             Self::Crest => stretch(S::CrestHigh, S::NeckBase),
@@ -236,16 +242,13 @@ impl Unit {
             Self::HindFront => stretch(S::RearPasternFront, S::GaskinFront),
             Self::ForeBack => stretch(S::Elbow, S::WristBack),
             Self::ForeFront => stretch(S::WristFront, S::ForearmFrontHigh),
-            Self::HindOut
-            | Self::HindIn
-            | Self::ForeOut
-            | Self::ForeIn
-            | Self::Face
-            | Self::Beard
-            | Self::Topknot
-            | Self::Ears
-            | Self::Feet
-            | Self::Tail => Vec::new(),
+            Self::HindOut => face(Leg::Hind, Face::Outer),
+            Self::HindIn => face(Leg::Hind, Face::Inner),
+            Self::ForeOut => face(Leg::Fore, Face::Outer),
+            Self::ForeIn => face(Leg::Fore, Face::Inner),
+            Self::Face | Self::Beard | Self::Topknot | Self::Ears | Self::Feet | Self::Tail => {
+                Vec::new()
+            }
         };
         places.into_iter().filter_map(|p| subject.find(p)).collect()
     }

@@ -17,7 +17,7 @@ use crate::plan::Job;
 pub fn point_doubts(input: &FrameInput, frame: &Frame, job: &Job, lengths_mm: &[f64]) -> Vec<f64> {
     let values = |offsets: &Offsets| -> Vec<f64> {
         let moved = Job {
-            build: resolve_moved(input, offsets),
+            sides: resolve_moved(input, offsets),
             ..job.clone()
         };
         let (points, _) = balance_points(&moved.subject());

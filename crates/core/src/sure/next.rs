@@ -2,7 +2,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use crate::balance::{Place, score};
+use crate::balance::score;
 use crate::frame::{Doubt, Felt, Finding, Frame, FrameInput, Measure, Offsets, resolve_moved};
 use crate::plan::{Job, Plan, Words, make_plan};
 use crate::solve::SolveError;
@@ -117,7 +117,7 @@ fn weigh(
     };
     for by in [doubt.sigma, -doubt.sigma] {
         let moved = Job {
-            build: resolve_moved(input, &Offsets::of(doubt.finding, by)),
+            sides: resolve_moved(input, &Offsets::of(doubt.finding, by)),
             ..job.clone()
         };
         let there = make_plan(&moved)?;
@@ -126,7 +126,7 @@ fn weigh(
         weighed.regret += 0.5 * (score(points, old) - score(points, new));
         for (spot, (a, b)) in there.subject.spots.iter().zip(old.iter().zip(new)) {
             let edge = (a - b).abs() * spot.shows;
-            if edge > weighed.edge_mm && matches!(spot.place, Place::Side(_) | Place::Width(_)) {
+            if edge > weighed.edge_mm {
                 weighed.edge_mm = edge;
                 weighed.place = spot.zone.place();
             }

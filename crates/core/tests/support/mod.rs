@@ -3,7 +3,7 @@
 
 use veliform_core::balance::{Judged, Place, Subject, Width};
 use veliform_core::coat::{CoatNow, Knots, Limit, Texture, Zone};
-use veliform_core::frame::{Build, FrameInput, Measure, Method, TakenMeasure, resolve};
+use veliform_core::frame::{Build, FrameInput, Measure, Method, Sides, TakenMeasure, resolve};
 use veliform_core::look::Look;
 use veliform_core::shape::Station;
 use veliform_core::solve::{Solution, solve_lengths};
@@ -20,6 +20,14 @@ pub fn build(height: f64, change: impl FnOnce(&mut Build, f64)) -> Build {
     change(&mut build, height);
     build.last_rib = 0.60 * build.length;
     build
+}
+
+/// A dog whose right side is as its left.
+pub fn both(build: &Build) -> Sides {
+    Sides {
+        left: build.clone(),
+        right: build.clone(),
+    }
 }
 
 /// More coat than the look asks everywhere, as in the study's acceptance cases.
@@ -61,7 +69,7 @@ pub struct Solved {
 
 /// Safe length 1.5 mm everywhere, as in the study (balance-model.md 15).
 pub fn solve(build: &Build, coat: &CoatNow, look: &Look) -> Solved {
-    let subject = Subject::new(build, coat, look, &|_| 1.5);
+    let subject = Subject::new(&both(build), coat, look, &|_| 1.5);
     let solution = solve_lengths(&subject).expect("every programme has an answer");
     let uniform = subject.uniform();
     Solved {

@@ -1,26 +1,34 @@
 use kurbo::{Point, Vec2};
 
 use super::super::curve::{SAMPLES, closed, open};
-use super::super::edge::{Dressing, visible_share};
+use super::super::edge::Dressing;
 use super::super::legs::{Column, NAIL_ROOM_MM};
 use super::super::piece::{Piece, PieceKind, Stroke};
+use super::faces::{FACE_STATIONS, Face, LegPlace};
 use super::ring::{Grows, Mark, directions, edge, lerp};
 use super::{BothSides, Hand};
 use crate::coat::Zone;
 use crate::frame::{Build, LegStand};
 
 /// Which leg.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
-pub(super) enum Leg {
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord)]
+pub enum Leg {
+    /// A front leg.
     Fore,
+    /// A hind leg.
     Hind,
+}
+
+impl Leg {
+    /// Both.
+    pub const BOTH: [Self; 2] = [Self::Fore, Self::Hind];
 }
 
 /// Reach of leg hair seen on end, share of the height (dog-shape.md 6).
 const REACH: f64 = 0.12;
 
 /// A leg seen on end: its stations from the body down the outside and up the inside.
-struct OnEnd {
+pub(super) struct OnEnd {
     outer: Vec<Mark>,
     foot_out: Vec<Mark>,
     foot_in: Vec<Mark>,
@@ -28,11 +36,8 @@ struct OnEnd {
     /// Hidden ends inside the body.
     top: Vec<Point>,
     foot: Foot,
-    /// Height under which a trimmed leg is cut to straight lines.
-    column_from: f64,
-    /// The line the column stands on: joint and foot.
-    axis: (Point, Point),
-    half_width: f64,
+    /// First of the outer marks that are the column's.
+    column_from: usize,
 }
 
 /// The foot seen on end.
@@ -115,10 +120,8 @@ fn front_leg(dog: &BothSides<'_>, hand: Hand) -> OnEnd {
             Point::new(s * (z1.abs() - 0.2 * a).min(sw - 0.095 * h), el + 0.13 * h),
             Point::new(s * (sw - 0.06 * h), ya + 0.06 * h),
         ],
-        column_from: el - 0.04 * (el - w),
-        axis: (Point::new(z1, el), Point::new(z3, 0.0)),
-        half_width: a,
         foot,
+        column_from: 3,
     }
 }
 
@@ -182,9 +185,70 @@ fn hind_leg(dog: &BothSides<'_>, hand: Hand) -> OnEnd {
             (b.pin - 0.03 * h).max(yf + 0.13 * h),
         )],
         foot,
-        column_from: st,
-        axis: (Point::new(z1, st), Point::new(z3, 0.0)),
-        half_width: a,
+        column_from: 2,
+    }
+}
+
+/// A leg laid out with its hair.
+pub(super) struct Parts {
+    on_end: OnEnd,
+    /// All marks, in the order they are drawn: anticlockwise, the left leg from its inner edge.
+    marks: Vec<Mark>,
+    hair: Vec<Vec2>,
+    is_left: bool,
+}
+
+pub(super) fn leg_parts(dog: &BothSides<'_>, leg: Leg, hand: Hand) -> Parts {
+    let on_end = match leg {
+        Leg::Fore => front_leg(dog, hand),
+        Leg::Hind => hind_leg(dog, hand),
+    };
+    let is_left = hand == Hand::Left;
+    let mut marks: Vec<Mark> = [
+        &on_end.outer,
+        &on_end.foot_out,
+        &on_end.foot_in,
+        &on_end.inner,
+    ]
+    .into_iter()
+    .flatten()
+    .copied()
+    .collect();
+    if is_left {
+        marks.reverse();
+    }
+    let hair = directions(&marks, REACH, dog.height());
+    Parts {
+        on_end,
+        marks,
+        hair,
+        is_left,
+    }
+}
+
+impl Parts {
+    /// Skin and hair of a face's column, from the top down.
+    pub(super) fn face(&self, face: Face) -> Vec<(Point, Vec2)> {
+        self.places(face)
+            .into_iter()
+            .map(|i| (self.marks[i].at, self.hair[i]))
+            .collect()
+    }
+
+    /// Where a face's column stands among the marks, from the top down.
+    fn places(&self, face: Face) -> Vec<usize> {
+        let parts = &self.on_end;
+        let (count, feet) = (self.marks.len(), parts.foot_out.len() + parts.foot_in.len());
+        let along: Vec<usize> = match face {
+            Face::Outer => (parts.column_from..parts.outer.len()).collect(),
+            // The inner marks run up.
+            Face::Inner => (0..FACE_STATIONS)
+                .rev()
+                .map(|i| parts.outer.len() + feet + i)
+                .collect(),
+        };
+        let in_drawing = |i: usize| if self.is_left { count - 1 - i } else { i };
+        along.into_iter().map(in_drawing).collect()
     }
 }
 
@@ -198,27 +262,22 @@ pub(super) fn leg_on_end(
     is_far: bool,
 ) -> Vec<Piece> {
     let h = dog.height();
-    let parts = match leg {
-        Leg::Fore => front_leg(dog, hand),
-        Leg::Hind => hind_leg(dog, hand),
-    };
     // Anticlockwise: the left leg runs down its inner and up its outer edge.
-    let is_left = hand == Hand::Left;
-    let mut marks: Vec<Mark> = [&parts.outer, &parts.foot_out, &parts.foot_in, &parts.inner]
-        .into_iter()
-        .flatten()
-        .copied()
-        .collect();
+    let laid_out = leg_parts(dog, leg, hand);
+    let lengths = leg_lengths(&laid_out, leg, hand, dressing);
+    let Parts {
+        on_end: parts,
+        marks,
+        hair,
+        is_left,
+    } = laid_out;
     let mut top = parts.top.clone();
     let feet = parts.foot_out.len() + parts.foot_in.len();
     let mut first_foot = parts.outer.len();
     if is_left {
-        marks.reverse();
         top.reverse();
         first_foot = parts.inner.len();
     }
-    let hair = directions(&marks, REACH, h);
-    let lengths = leg_lengths(&marks, &hair, &parts, hand, dressing);
     let mut points = edge(&marks, &hair, &lengths, dressing.stand);
     points.iter_mut().chain(&mut top).for_each(|p| *p += shift);
 
@@ -274,6 +333,7 @@ pub(super) fn leg_on_end(
             Leg::Fore => joint.elbow,
             Leg::Hind => joint.stifle,
         } + shift.y,
+        // What stands out at the hem is the column's own, on both its faces.
         hem: super::super::edge::Hem {
             flare_back: 0.0,
             flare_front: 0.0,
@@ -297,23 +357,30 @@ pub(super) fn leg_on_end(
     ]
 }
 
-/// Shortest a column is cut, mm: the shortest safe length of a leg (handbook 3).
-const COLUMN_LEAST_MM: f64 = 3.0;
-
-/// Lengths down a leg: its faces eased into one another, or, where a trimmed leg is a column, the
-/// lengths whose hair ends on the column's straight lines.
-fn leg_lengths(
-    marks: &[Mark],
-    hair: &[Vec2],
-    parts: &OnEnd,
-    hand: Hand,
-    dressing: &Dressing,
-) -> Vec<f64> {
-    let flat: Vec<f64> = marks.iter().map(|m| m.length(dressing)).collect();
+/// Lengths down a leg: its faces eased into one another, or, where a plan says them, the column's
+/// own.
+fn leg_lengths(laid_out: &Parts, leg: Leg, hand: Hand, dressing: &Dressing) -> Vec<f64> {
+    let marks = &laid_out.marks;
+    let mut flat: Vec<f64> = marks.iter().map(|m| m.length(dressing)).collect();
     let is_leg_hair = |m: &Mark| matches!(m.grows, Grows::Zone(z) if z != Zone::Foot);
+    let mut planned = vec![false; marks.len()];
+    if let Some(columns) = &dressing.columns {
+        for face in Face::BOTH {
+            for (step, i) in laid_out.places(face).into_iter().enumerate() {
+                let place = LegPlace {
+                    leg,
+                    hand,
+                    face,
+                    step,
+                };
+                flat[i] = columns[place.index()];
+                planned[i] = true;
+            }
+        }
+    }
     let mut eased = flat.clone();
     for i in 1..marks.len() - 1 {
-        if is_leg_hair(&marks[i]) {
+        if is_leg_hair(&marks[i]) && !planned[i] {
             let or_here = |k: usize| {
                 if is_leg_hair(&marks[k]) {
                     flat[k]
@@ -323,38 +390,6 @@ fn leg_lengths(
             };
             eased[i] = 0.25 * or_here(i - 1) + 0.5 * flat[i] + 0.25 * or_here(i + 1);
         }
-    }
-    let Some(most) = &dressing.column_most else {
-        return eased;
-    };
-    let (joint, foot) = parts.axis;
-    for (i, mark) in marks.iter().enumerate() {
-        let Grows::Zone(zone) = mark.grows else {
-            continue;
-        };
-        if zone == Zone::Foot || mark.at.y > parts.column_from {
-            continue;
-        }
-        let is_outside = matches!(zone, Zone::ForeOut | Zone::HindOut)
-            || (zone == Zone::Hock && (mark.at.x - joint.x) * hand.sign() > 0.0);
-        let side = if is_outside {
-            hand.sign()
-        } else {
-            -hand.sign()
-        };
-        let length = eased[i].max(COLUMN_LEAST_MM);
-        let line = side * (parts.half_width + length * dressing.stand);
-        let (p, d) = (mark.at, hair[i]);
-        // The line runs from joint to foot at this distance from the leg's axis.
-        let along = foot - joint;
-        let from = Point::new(joint.x + line, joint.y) - p;
-        let turn = d.cross(along);
-        if turn.abs() < 1e-6 {
-            continue;
-        }
-        let reach = from.cross(along) / turn / visible_share(d, dressing.stand);
-        let longest = most[zone as usize].max(COLUMN_LEAST_MM);
-        eased[i] = reach.clamp(COLUMN_LEAST_MM, longest);
     }
     eased
 }

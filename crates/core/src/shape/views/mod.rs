@@ -1,6 +1,7 @@
 //! The dog from in front, from behind and from above (dog-shape.md 6).
 
 mod body;
+mod faces;
 mod head;
 mod leg;
 mod ring;
@@ -10,14 +11,16 @@ mod top;
 use kurbo::{Point, Vec2};
 
 use self::body::{bib_stroke, front_body, midline, ribs, rump, skirt};
+pub use self::faces::{FACE_STATIONS, Face, LEG_PLACES, LegPlace, leg_faces};
 use self::head::{head_back, head_front};
-use self::leg::{Leg, leg_on_end};
+pub use self::leg::Leg;
+use self::leg::leg_on_end;
 use self::tail::tail_from_behind;
 pub use self::top::top_pieces;
 use super::edge::Dressing;
 use super::piece::Piece;
 use super::side::{SideShape, side_shape};
-use crate::frame::{Build, Frame};
+use crate::frame::{Build, Frame, Sides};
 
 /// Both sides of a dog with the side view they share.
 #[derive(Clone, Debug)]
@@ -31,16 +34,20 @@ pub struct BothSides<'a> {
 }
 
 /// A side of the dog: its sign on the z axis.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
-pub(super) enum Hand {
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord)]
+pub enum Hand {
+    /// The dog's left.
     Left,
+    /// The dog's right.
     Right,
 }
 
 impl Hand {
-    pub(super) const BOTH: [Self; 2] = [Self::Left, Self::Right];
+    /// Both.
+    pub const BOTH: [Self; 2] = [Self::Left, Self::Right];
 
-    pub(super) const fn sign(self) -> f64 {
+    /// 1 to the dog's left, −1 to its right.
+    pub const fn sign(self) -> f64 {
         match self {
             Self::Left => 1.0,
             Self::Right => -1.0,
@@ -49,6 +56,15 @@ impl Hand {
 }
 
 impl<'a> BothSides<'a> {
+    /// Lays out two sides.
+    pub fn between(sides: &'a Sides) -> Self {
+        Self {
+            left: &sides.left,
+            right: &sides.right,
+            shape: side_shape(&sides.left),
+        }
+    }
+
     /// Lays out both sides of a frame.
     pub fn of(frame: &'a Frame) -> Self {
         Self {
