@@ -4,6 +4,7 @@
 pub mod balance;
 pub mod body;
 pub mod coat;
+pub mod consult;
 pub mod desk;
 pub mod device;
 pub mod dog;

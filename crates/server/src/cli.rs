@@ -47,8 +47,8 @@ pub enum Command {
         /// The dog file.
         dog_file: PathBuf,
         /// The look; the visit's own unless given.
-        #[arg(long)]
-        look: Option<LookName>,
+        #[arg(long, value_parser = parse_look)]
+        look: Option<LookId>,
         /// How to write the plan.
         #[arg(long, default_value = "text")]
         format: Format,
@@ -81,22 +81,19 @@ pub enum Command {
     },
 }
 
-/// A look by its name on the command line.
-#[derive(Clone, Copy, Debug, ValueEnum)]
-pub enum LookName {
-    /// Lamb.
-    Lamb,
-    /// One length, rounded.
-    OneLength,
-}
-
-impl From<LookName> for LookId {
-    fn from(name: LookName) -> Self {
-        match name {
-            LookName::Lamb => Self::Lamb,
-            LookName::OneLength => Self::OneLength,
-        }
-    }
+/// A look by its name on the command line: as in a dog file, with hyphens.
+fn parse_look(name: &str) -> Result<LookId, String> {
+    let key = |id: &LookId| -> String {
+        let word = serde_json::to_value(id).unwrap_or_default();
+        word.as_str().unwrap_or_default().replace('_', "-")
+    };
+    LookId::ALL
+        .into_iter()
+        .find(|id| key(id) == name)
+        .ok_or_else(|| {
+            let known: Vec<String> = LookId::ALL.iter().map(key).collect();
+            format!("there is no such look; choose one of {}", known.join(", "))
+        })
 }
 
 /// How a plan is written.

@@ -4,13 +4,14 @@ use std::path::{Path, PathBuf};
 
 use uuid::Uuid;
 use veliform_core::desk::{Desk, Reasons};
+use veliform_core::look::LookId;
 use veliform_core::visit::{LookChoice, Visit, fold};
 use veliform_formats::{plan_text, read_dog_file, schema, write_dog_file};
 use veliform_store::Store;
 
 use crate::api::records;
 use crate::app::{SharedSalon, app};
-use crate::cli::{Cli, Command, Format, LookName};
+use crate::cli::{Cli, Command, Format};
 use crate::demo;
 use crate::error::ApiError;
 use crate::serve::{ServeError, Settings, open, serve};
@@ -133,7 +134,7 @@ fn print_json(mut value: serde_json::Value) -> Result<(), CommandError> {
 
 fn plan(
     dog_file: &Path,
-    look: Option<LookName>,
+    look: Option<LookId>,
     format: Format,
     data: Option<&Path>,
 ) -> Result<(), CommandError> {
@@ -154,7 +155,7 @@ fn plan(
     let mut visit: Visit = fold(&file.dog, &latest.entries);
     if let Some(look) = look {
         visit.look = Some(LookChoice {
-            look: look.into(),
+            look,
             body_mm: None,
         });
     }

@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { TalkScreen } from '../tasks/talk/TalkScreen';
 import { PlainPage } from '../shared/ui/states';
 import { CoatScreen } from '../tasks/coat/CoatScreen';
 import { CutScreen } from '../tasks/cut/CutScreen';
@@ -38,6 +39,7 @@ export function App() {
             <Route path="/plan/:plan" element={<KeptPlanScreen />} />
             <Route path="/visit/:visit" element={<VisitPage />}>
               <Route index element={<Navigate to="hands" replace />} />
+              <Route path="talk" element={<TalkScreen />} />
               <Route path="hands" element={<HandsScreen />} />
               <Route path="body" element={<BodyScreen />} />
               <Route path="photo" element={<PhotoScreen />} />

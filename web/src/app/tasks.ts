@@ -17,6 +17,13 @@ export interface Task {
 /** The tasks of a visit in the order of the tape, with what the sheet shows at each. */
 export const TASKS: Task[] = [
   {
+    name: 'Talk',
+    path: 'talk',
+    wantsPlan: false,
+    layers: { plan: false },
+    isReached: (v) => v.talk != null,
+  },
+  {
     name: 'Hands',
     path: 'hands',
     wantsPlan: false,

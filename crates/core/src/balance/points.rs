@@ -324,13 +324,13 @@ impl Builder<'_> {
         let end = Expr::constant(subject.len(), top.dot(across));
         let line = Self::chord(subject.along(S::Withers, across), end, t);
         let join = subject.along(S::CrestMid, across) - &line;
-        self.between(
-            Judged::CrestJoin,
-            S::CrestMid,
-            join,
-            Some(0.0),
-            Some(0.05 * h),
-        );
+        // The study's neck is a straight line; a drawn one arches by itself, and that arch is no
+        // leave to take the crest: the hair joins over it.
+        let skin = |s: S| subject.shape.skin(s).to_vec2().dot(across);
+        let straight = (1.0 - t) * skin(S::Withers) + t * occiput.dot(across);
+        let arch = (skin(S::CrestMid) - straight).max(0.0);
+        let range = (Some(arch), Some(arch + 0.05 * h));
+        self.between(Judged::CrestJoin, S::CrestMid, join, range.0, range.1);
     }
 
     fn rear(&mut self) {

@@ -205,6 +205,11 @@ impl Zone {
         )
     }
 
+    /// Zones whose length the balance chooses: all but head, feet and tail.
+    pub const fn is_judged(self) -> bool {
+        !self.is_head() && !matches!(self, Self::Foot | Self::Tail)
+    }
+
     /// Zones of the head.
     pub const fn is_head(self) -> bool {
         matches!(

@@ -9,6 +9,7 @@ use utoipa::ToSchema;
 use crate::balance::{Judged, Skin};
 use crate::body::{EarlierFound, Found, Handling};
 use crate::coat::{CoatNow, Zone, resolve_coat};
+use crate::consult::{Offer, Talk, fit, offer, owners_limits};
 use crate::dog::{Dog, House};
 use crate::drawing::{DrawOptions, Drawing, Scene, draw};
 use crate::frame::{
@@ -99,6 +100,27 @@ pub struct PlanView {
     pub plan: PlanReport,
 }
 
+/// Looks shown side by side at most.
+pub const MOST_SHOWN: usize = 3;
+
+/// Every look on this dog.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Offers {
+    /// All looks, best first.
+    pub offers: Vec<Offer>,
+    /// Some of them drawn on this dog, at one scale.
+    pub shown: Vec<ShownLook>,
+}
+
+/// A look drawn on this dog.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ShownLook {
+    /// Which.
+    pub look: LookId,
+    /// The dog in it.
+    pub drawing: Drawing,
+}
+
 /// A plan with what it was made of, for drawing it in other ways.
 #[derive(Clone, Debug)]
 pub struct Solved {
@@ -154,9 +176,15 @@ impl<'a> Desk<'a> {
         }
         let height = self.frame.build.height;
         let look = look.fitted(height, &|zone| self.coat.length_mm(zone));
+        let mut coat = self.coat.clone();
+        if let Some(talk) = &self.visit.talk {
+            let nominal = |zone| look.nominal_mm(zone, height);
+            coat.limits
+                .extend(owners_limits(talk, &self.coat, &nominal));
+        }
         Job {
             sides: self.frame.sides(),
-            coat: self.coat.clone(),
+            coat,
             look,
             kit: self.kit.to_vec(),
             house: self.house.clone(),
@@ -200,12 +228,15 @@ impl<'a> Desk<'a> {
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn plan(&self, reasons: Reasons) -> Result<Solved, SolveError> {
-        let job = self.job(self.choice());
-        let plan = make_plan(&job)?;
+        self.solve(&self.job(self.choice()), reasons)
+    }
+
+    fn solve(&self, job: &Job, reasons: Reasons) -> Result<Solved, SolveError> {
+        let plan = make_plan(job)?;
         let (found, doubts) = match reasons {
             Reasons::Find => (
-                find_reasons(&plan, &job)?,
-                point_doubts(&self.visit.frame, &self.frame, &job, &plan.lengths_mm),
+                find_reasons(&plan, job)?,
+                point_doubts(&self.visit.frame, &self.frame, job, &plan.lengths_mm),
             ),
             Reasons::Skip => (Vec::new(), Vec::new()),
         };
@@ -215,7 +246,7 @@ impl<'a> Desk<'a> {
             handling: self.visit.handling.as_ref(),
             found: &self.visit.found,
         };
-        let report = report(&plan, &job, &facts, found, &doubts);
+        let report = report(&plan, job, &facts, found, &doubts);
         Ok(Solved { plan, report })
     }
 
@@ -233,6 +264,77 @@ impl<'a> Desk<'a> {
         Ok(PlanView {
             evaluation: self.evaluation(solved.report.balance.clone(), drawing),
             plan: solved.report,
+        })
+    }
+
+    /// The look chosen, or the first, as an offer with its plan.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn agreed(&self) -> Result<(Offer, Solved), SolveError> {
+        self.offer_of(self.choice())
+    }
+
+    fn offer_of(&self, choice: LookChoice) -> Result<(Offer, Solved), SolveError> {
+        let job = self.job(choice);
+        let solved = self.solve(&job, Reasons::Skip)?;
+        let nothing_said = Talk::default();
+        let talk = self.visit.talk.as_ref().unwrap_or(&nothing_said);
+        let fit = fit(&job.look, talk, &job.coat, self.frame.build.height);
+        Ok((offer(&fit, &solved.report, &job), solved))
+    }
+
+    /// Every look on this dog, best first, the first `shown` with their drawing.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn offers(&self, shown: &[LookId], options: &DrawOptions) -> Result<Offers, SolveError> {
+        let weigh = |looks: &[LookId]| -> Result<Vec<(Offer, Solved)>, SolveError> {
+            looks
+                .iter()
+                .map(|look| {
+                    self.offer_of(LookChoice {
+                        look: *look,
+                        body_mm: None,
+                    })
+                })
+                .collect()
+        };
+        // Half of them beside the other half, in the same order every time.
+        let (first, second) = LookId::ALL.split_at(LookId::ALL.len() / 2);
+        let (one, other) = std::thread::scope(|scope| {
+            let beside = scope.spawn(|| weigh(first));
+            let other = weigh(second);
+            let one = beside
+                .join()
+                .unwrap_or_else(|cause| std::panic::resume_unwind(cause));
+            (one, other)
+        });
+        let mut ranked = one?;
+        ranked.extend(other?);
+        ranked.sort_by(|a, b| a.0.cost.total_cmp(&b.0.cost));
+        let wanted: Vec<LookId> = if shown.is_empty() {
+            ranked
+                .iter()
+                .take(MOST_SHOWN)
+                .map(|(o, _)| o.look)
+                .collect()
+        } else {
+            shown.iter().copied().take(MOST_SHOWN).collect()
+        };
+        let drawings = wanted
+            .iter()
+            .filter_map(|look| {
+                let (_, solved) = ranked.iter().find(|(o, _)| o.look == *look)?;
+                Some(ShownLook {
+                    look: *look,
+                    drawing: self.draw(Some(solved), options),
+                })
+            })
+            .collect();
+        Ok(Offers {
+            shown: drawings,
+            offers: ranked.into_iter().map(|(offer, _)| offer).collect(),
         })
     }
 

@@ -18,6 +18,8 @@ pub struct House {
     pub finger_mm: Length,
     /// Blade beneath the combs.
     pub under_comb: UnderComb,
+    /// Price of an hour at the table, in the salon's own money.
+    pub table_rate: f64,
 }
 
 impl Default for House {
@@ -28,12 +30,17 @@ impl Default for House {
             // Handbook 5: index finger 18 mm until the stylist measures their own (modelling choice).
             finger_mm: Length::constant_mm(18.0),
             under_comb: UnderComb::Thirty,
+            table_rate: USUAL_RATE,
         }
     }
 }
 
 /// Breadths an index finger can have, mm (common practice; a child's to a large man's).
 const FINGER_MM: (f64, f64) = (8.0, 30.0);
+/// An hour at the table until the salon says its own (modelling choice).
+const USUAL_RATE: f64 = 40.0;
+/// Most an hour can cost.
+const HIGHEST_RATE: f64 = 100_000.0;
 /// Longest name of a salon, letters: what fits on the sheet.
 const NAME_LETTERS: usize = 60;
 
@@ -49,6 +56,15 @@ impl House {
             refuse(
                 "house.name",
                 format!("The salon's name has {letters} letters; shorten it to {NAME_LETTERS}."),
+            );
+        }
+        if !(0.0..=HIGHEST_RATE).contains(&self.table_rate) {
+            refuse(
+                "house.table_rate",
+                format!(
+                    "An hour at the table cannot cost {}; it lies between 0 and {HIGHEST_RATE:.0}.",
+                    self.table_rate
+                ),
             );
         }
         let (low, high) = FINGER_MM;

@@ -144,6 +144,8 @@ pub struct Look {
     pub body_choices_mm: &'static [f64],
     /// Brushing minutes a week on a medium dog (handbook 5, modelling choice).
     brushing: f64,
+    /// Most hair at the occiput, mm on the look's own scale.
+    occiput_at_most_mm: f64,
     /// Fewest and most weeks between visits (handbook 5 and 9, modelling choice).
     weeks: (u32, u32),
     /// Where it knots first.
@@ -182,14 +184,13 @@ const WITH_CLIPPER: Look = Look {
     body_mm: 0.0,
     body_choices_mm: &[],
     brushing: 0.0,
+    occiput_at_most_mm: f64::INFINITY,
     weeks: (4, 6),
     knots_at: &[],
 };
 
 /// Height the nominal lengths are given for, mm (balance-model.md 1).
 pub const LOOK_HEIGHT_MM: f64 = 450.0;
-/// Hair at the occiput on the look's own scale, mm.
-const OCCIPUT_MM: f64 = 22.0;
 
 impl Look {
     /// A look with another body length than it ships with.
@@ -237,9 +238,11 @@ impl Look {
         self.nominal_mm[zone as usize] * self.scale(height_mm)
     }
 
-    /// Hair at the occiput where the crest joins, mm (balance-model.md 6: 22 in both looks).
+    /// Hair at the occiput where the crest joins, mm: the topknot's, or less where it is a piece of
+    /// its own that stands before it (balance-model.md 5 and 6).
     pub fn occiput_mm(&self, height_mm: f64) -> f64 {
-        OCCIPUT_MM * self.scale(height_mm)
+        let topknot = self.nominal_mm[Zone::Topknot as usize];
+        topknot.min(self.occiput_at_most_mm) * self.scale(height_mm)
     }
 
     /// Scissored lengths follow the dog between half and 1.7 of the look's own size

@@ -314,7 +314,7 @@ fn unit_row(cut: &UnitCut, job: &Job, words: &Words<'_>) -> UnitRow {
         zone,
         label: cut.unit.label().into(),
         stroke: cut.stroke.into(),
-        tool: tool_text(cut, words),
+        tool: tool_text(cut, job.look.has_clipper, words),
         tool_id: cut.tool,
         now_mm: of(job.coat.length_mm(zone)),
         from_mm: of(from),
@@ -333,14 +333,15 @@ pub(crate) fn span_text(from: f64, to: f64, words: &Words<'_>) -> String {
     }
 }
 
-fn tool_text(cut: &UnitCut, words: &Words<'_>) -> String {
+fn tool_text(cut: &UnitCut, has_clipper: bool, words: &Words<'_>) -> String {
     match (cut.stroke, cut.tool) {
         (Stroke::Leave, _) => "leave as it is".into(),
         (Stroke::Full, Some(tool)) => format!("{}, with the lay", words.tool(tool)),
         (Stroke::Against, Some(tool)) => format!("{}, against the lay", words.tool(tool)),
         (Stroke::Skim, Some(tool)) => format!("skim, {}", words.tool(tool)),
         (Stroke::Scissor, Some(tool)) => format!("shears after the {}", words.tool(tool)),
-        (_, None) => "shears".into(),
+        (_, None) if has_clipper => "shears".into(),
+        (_, None) => "thinning shears".into(),
     }
 }
 

@@ -99,7 +99,7 @@ pub fn dress_by_zone(
         beard: beard(build, texture, finish, at_zone(Zone::Beard)),
         ear: ear(build, at_zone(Zone::Ear)),
         tail: tail(build, stand, finish, at_zone(Zone::Tail)),
-        skirt: skirt(build, stand, finish, at_zone(Zone::Ribs)),
+        skirt: skirt(build, stand, finish, at_zone),
     }
 }
 
@@ -200,17 +200,20 @@ const BEARD_PIECE: f64 = 0.05;
 
 fn beard(build: &Build, texture: Texture, finish: Finish, length: f64) -> Option<Beard> {
     let is_puff = finish.is_round() && length >= 0.03 * build.height;
-    let hangs =
-        matches!(texture, Texture::Harsh | Texture::Silky) && length >= BEARD_PIECE * build.height;
+    let is_terrier = finish.head == Some(HeadShape::Terrier);
+    let hangs = (is_terrier || matches!(texture, Texture::Harsh | Texture::Silky))
+        && length >= BEARD_PIECE * build.height;
     if !is_puff && !hangs {
         return None;
     }
     // The nose stays the longest point of the muzzle (handbook 4).
     let front = (0.3 * length).min(0.06 * build.head.length);
-    let (side, tilt_deg, spread) = match (is_puff, texture) {
-        (true, _) => (length, 4.0, 1.2),
-        (false, Texture::Harsh) => (0.65 * length, 16.0, 1.0),
-        (false, _) => (length, -4.0, 0.6),
+    let (side, tilt_deg, spread) = if is_puff {
+        (length, 4.0, 1.2)
+    } else if is_terrier || texture == Texture::Harsh {
+        (0.65 * length, 16.0, 1.0)
+    } else {
+        (length, -4.0, 0.6)
     };
     Some(Beard {
         side,
@@ -254,7 +257,30 @@ fn tail(build: &Build, stand: f64, finish: Finish, length: f64) -> TailCoat {
     }
 }
 
-fn skirt(build: &Build, stand: f64, finish: Finish, ribs: f64) -> Option<SkirtCoat> {
+/// Shortest fringe under the chest drawn as a skirt, share of the height (modelling choice).
+const SKIRT_PIECE: f64 = 0.06;
+/// Where a kept skirt's roots begin over the elbow, share of the height (modelling choice after
+/// handbook 5, *Default positions*: the side line in front).
+const SKIRT_ROOT: f64 = 0.06;
+
+fn skirt(
+    build: &Build,
+    stand: f64,
+    finish: Finish,
+    at_zone: &dyn Fn(Zone) -> f64,
+) -> Option<SkirtCoat> {
+    let ribs = at_zone(Zone::Ribs);
+    let fringe = at_zone(Zone::Underline);
+    if finish.has_skirt && fringe >= SKIRT_PIECE * build.height {
+        // It ends where the planned underline ends.
+        let root_height = build.elbow + SKIRT_ROOT * build.height;
+        let hangs = 1.0 - 0.5 * stand;
+        return Some(SkirtCoat {
+            root_height,
+            length: (SKIRT_ROOT * build.height + fringe) / hangs,
+            covers_legs: false,
+        });
+    }
     if finish.is_trimmed() || stand >= 0.5 || ribs < 0.12 * build.height {
         return None;
     }

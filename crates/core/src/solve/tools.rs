@@ -4,6 +4,7 @@ use super::units::Unit;
 use crate::balance::{BalancePoint, Skin, Subject, bounds, shortest_safe_mm};
 use crate::coat::{CoatNow, Knots, Zone};
 use crate::kit::{Direction, Tool, ToolKind, UnderComb, full_leaves_mm, skim_leaves_mm};
+use crate::look::Cut;
 
 /// How a unit is cut (handbook 3, *Strokes*).
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -269,7 +270,11 @@ impl Bench<'_> {
         let longest = wanted.iter().map(|w| w.ideal).fold(0.0, f64::max);
         let mean = wanted.iter().map(|w| w.ideal).sum::<f64>() / wanted.len() as f64;
         let minutes = unit.scissor_minutes();
-        for tool in self.kit.iter().filter(|t| t.is_fit()) {
+        // A natural back is thinned, never clipped; little comes off, so no roughing out is missed.
+        let is_by_hand =
+            !self.subject.look.has_clipper && self.subject.look.cut(zone) == Cut::Scissored;
+        let kit: &[Tool] = if is_by_hand { &[] } else { self.kit };
+        for tool in kit.iter().filter(|t| t.is_fit()) {
             if tool.kind == ToolKind::Comb && knots == Knots::Tight {
                 continue; // A comb attachment that meets a knot falls off or leaves a hole.
             }
@@ -298,7 +303,11 @@ impl Bench<'_> {
                 offer(Stroke::Scissor, Some(tool.id), &|w| w.ideal, extra, more);
             }
         }
-        let more = minutes * WITHOUT_ROUGHING;
+        let more = if is_by_hand {
+            minutes
+        } else {
+            minutes * WITHOUT_ROUGHING
+        };
         let extra = SCISSOR_SCATTER + MINUTE * more;
         offer(Stroke::Scissor, None, &|w| w.ideal, extra, more);
         options

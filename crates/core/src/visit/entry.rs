@@ -7,6 +7,7 @@ use uuid::Uuid;
 
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatFinish, Knots, Limit, Texture, Zone, ZoneMarks};
+use crate::consult::Talk;
 use crate::frame::{
     Angle, BuildType, DogSize, EarKind, Felt, Grade, Measure, OwnType, Stance, TailKind,
     TakenAngle, TakenMeasure,
@@ -81,6 +82,11 @@ pub enum EntryBody {
     StanceSet {
         /// How.
         stance: Stance,
+    },
+    /// What the owner answered.
+    TalkSet {
+        /// All answers.
+        talk: Talk,
     },
     /// One tap on size.
     SizeSet {
@@ -230,6 +236,7 @@ impl EntryBody {
             }
             Self::FeltSet { felt, .. } => felt.label().to_lowercase(),
             Self::StanceSet { .. } => "stance".into(),
+            Self::TalkSet { .. } => "talk".into(),
             Self::SizeSet { .. } => "size".into(),
             Self::BuildSet { .. } => "build".into(),
             Self::OwnTypeSet { .. } => "type".into(),

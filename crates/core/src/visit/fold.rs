@@ -8,6 +8,7 @@ use uuid::Uuid;
 use super::entry::{Entry, EntryBody, LookChoice};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatInput, Knots};
+use crate::consult::Talk;
 use crate::dog::Dog;
 use crate::frame::{Felt, FrameInput, Grade};
 use crate::photo::PhotoMarks;
@@ -15,6 +16,9 @@ use crate::photo::PhotoMarks;
 /// The visit as it stands: what all entries together say.
 #[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 pub struct Visit {
+    /// What the owner answered; none while nobody asked.
+    #[serde(default)]
+    pub talk: Option<Talk>,
     /// What the hands found.
     pub frame: FrameInput,
     /// What was said of the coat.
@@ -149,6 +153,7 @@ fn apply(visit: &mut Visit, body: &EntryBody) {
         EntryBody::PhotoMarked { photo, marks } => {
             visit.photos.insert(*photo, marks.clone());
         }
+        EntryBody::TalkSet { talk } => visit.talk = Some(talk.clone()),
         EntryBody::EarSet { ear } => visit.frame.ear = *ear,
         EntryBody::TailSet { tail } => visit.frame.tail = *tail,
         EntryBody::TextureSet { texture } => visit.coat.texture = *texture,

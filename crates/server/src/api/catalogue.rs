@@ -145,6 +145,8 @@ pub struct LookWord {
     look: LookId,
     name: &'static str,
     summary: &'static str,
+    /// Owners' own words for it.
+    aliases: &'static [&'static str],
     body_mm: Length,
     body_choices_mm: Vec<Length>,
 }
@@ -245,6 +247,7 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                     look: *id,
                     name: look.name,
                     summary: look.summary,
+                    aliases: look.aliases,
                     body_mm: length(look.body_mm),
                     body_choices_mm: look.body_choices_mm.iter().map(|mm| length(*mm)).collect(),
                 }

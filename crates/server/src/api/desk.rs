@@ -2,10 +2,11 @@ use actix_web::{post, web};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use veliform_core::coat::Zone;
-use veliform_core::desk::{Before, Desk, Evaluation, PlanView, Reasons, WhatIf, Wish};
+use veliform_core::desk::{Before, Desk, Evaluation, Offers, PlanView, Reasons, WhatIf, Wish};
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::kit::Tool;
+use veliform_core::look::LookId;
 use veliform_core::sure::WhatNext;
 use veliform_core::units::{Length, UnitSystem, length_text, parse_length};
 use veliform_core::visit::{Entry, fold};
@@ -114,6 +115,29 @@ pub(crate) async fn try_what_if(
     let answer = compute(move || {
         let WhatIfRequest { desk, zone, wish } = request.into_inner();
         Ok(desk.with(|desk, options| desk.what_if(zone, wish, options))?)
+    })
+    .await?;
+    Ok(web::Json(answer))
+}
+
+/// The looks to offer.
+#[derive(Debug, Deserialize, ToSchema)]
+pub struct ConsultRequest {
+    desk: OnTheDesk,
+    /// Looks to draw; the best three where none is named.
+    #[serde(default)]
+    shown: Vec<LookId>,
+}
+
+/// Every look on this dog, best first, up to three of them drawn.
+#[utoipa::path(responses((status = 200, body = Offers), (status = 422, body = ErrorBody)))]
+#[post("/consult")]
+pub(crate) async fn consult(
+    request: web::Json<ConsultRequest>,
+) -> Result<web::Json<Offers>, ApiError> {
+    let answer = compute(move || {
+        let ConsultRequest { desk, shown } = request.into_inner();
+        Ok(desk.with(|desk, options| desk.offers(&shown, options))?)
     })
     .await?;
     Ok(web::Json(answer))

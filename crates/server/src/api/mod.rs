@@ -39,6 +39,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(desk::evaluate_dog)
         .service(desk::plan_dog)
         .service(desk::try_what_if)
+        .service(desk::consult)
         .service(desk::find_next_measure)
         .service(desk::read_length)
         .service(past::get_past)
@@ -56,6 +57,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(plans::get_plan)
         .service(papers::get_sheet_svg)
         .service(papers::get_sheet_pdf)
+        .service(papers::get_owner_card)
         .service(papers::get_drawing_svg)
         .service(papers::get_drawing_png);
 }

@@ -5,8 +5,10 @@ use utoipa::IntoParams;
 use uuid::Uuid;
 use veliform_core::desk::Reasons;
 use veliform_core::drawing::{DrawOptions, Layers};
+use veliform_core::sheet::STANDING_CAUTION;
 use veliform_formats::{
-    Sheet, Theme, drawing_svg as write_drawing, pdf, png, sheet_svg as write_sheet,
+    OwnerCard, Sheet, Theme, drawing_svg as write_drawing, owner_card_svg, pdf, png,
+    sheet_svg as write_sheet,
 };
 use veliform_store::Store;
 
@@ -59,6 +61,38 @@ fn sheet(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
     });
     Ok((at.dog.name, svg))
 }
+
+fn owner_card(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
+    let at = AtVisit::read(store, visit)?;
+    let desk = at.desk();
+    let (offer, solved) = desk.agreed()?;
+    let layers = Layers {
+        skin: false,
+        ..Layers::default()
+    };
+    let options = DrawOptions {
+        layers,
+        ..DrawOptions::default()
+    };
+    let drawing = desk.draw(Some(&solved), &options);
+    let after = |weeks: u32| day(at.began_ms + i64::from(weeks) * WEEK_MS);
+    let back = (after(offer.upkeep.weeks_from), after(offer.upkeep.weeks_to));
+    let svg = owner_card_svg(&OwnerCard {
+        name: &at.dog.name,
+        owner: &at.dog.owner,
+        salon: &at.house.name,
+        day: &day(at.began_ms),
+        back: (&back.0, &back.1),
+        offer: &offer,
+        talk: at.visit.talk.as_ref(),
+        drawing: &drawing,
+        units: at.house.units,
+        standing_caution: STANDING_CAUTION,
+    });
+    Ok((at.dog.name, svg))
+}
+
+const WEEK_MS: i64 = 7 * 86_400_000;
 
 fn day(at_ms: i64) -> String {
     jiff::Timestamp::from_millisecond(at_ms)
@@ -119,6 +153,23 @@ pub(crate) async fn get_sheet_pdf(
         })
         .await?;
     Ok(file(&name, "pdf", "application/pdf", bytes))
+}
+
+/// The owner card as one A4 page in PDF: this dog in the look agreed on, lengths, upkeep, price.
+#[utoipa::path(responses((status = 200, content_type = "application/pdf", body = Vec<u8>), (status = 404, body = ErrorBody)))]
+#[get("/visits/{visit}/owner-card.pdf")]
+pub(crate) async fn get_owner_card(
+    salon: web::Data<Salon>,
+    visit: web::Path<Uuid>,
+) -> Result<HttpResponse, ApiError> {
+    let visit = visit.into_inner();
+    let (name, bytes) = salon
+        .run(move |store| {
+            let (name, svg) = owner_card(store, visit)?;
+            Ok((name, pdf(&svg)?))
+        })
+        .await?;
+    Ok(file(&name, "owner.pdf", "application/pdf", bytes))
 }
 
 /// The drawing as SVG.

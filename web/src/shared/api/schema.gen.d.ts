@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/consult": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Every look on this dog, best first, up to three of them drawn. */
+        post: operations["consult"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dogs": {
         parameters: {
             query?: never;
@@ -421,6 +438,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{visit}/owner-card.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The owner card as one A4 page in PDF: this dog in the look agreed on, lengths, upkeep, price. */
+        get: operations["get_owner_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{visit}/photos": {
         parameters: {
             query?: never;
@@ -595,7 +629,7 @@ export interface components {
         };
         /** @description One balance point on the screen. */
         BalanceRow: {
-            /** @description Where it shows, mm on the side page. */
+            /** @description Where it shows, mm on that view's own plane. */
             at_mm: number[];
             /**
              * @description One standard deviation of the plan's value, the frame being as sure as it is; empty until
@@ -620,6 +654,8 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             /** @description Verdict on the coat as it is. */
             verdict_now: components["schemas"]["Verdict"];
+            /** @description The view it shows in. */
+            view: components["schemas"]["View"];
         };
         /** @description What of earlier visits is drawn with this one. */
         Before: {
@@ -783,6 +819,12 @@ export interface components {
             zones_mm: {
                 [key: string]: components["schemas"]["Length"];
             };
+        };
+        /** @description The looks to offer. */
+        ConsultRequest: {
+            desk: components["schemas"]["OnTheDesk"];
+            /** @description Looks to draw; the best three where none is named. */
+            shown?: components["schemas"]["LookId"][];
         };
         /** @description The plan for the table. */
         CutSheet: {
@@ -1040,6 +1082,11 @@ export interface components {
             kind: "stance_set";
             /** @description How. */
             stance: components["schemas"]["Stance"];
+        } | {
+            /** @enum {string} */
+            kind: "talk_set";
+            /** @description All answers. */
+            talk: components["schemas"]["Talk"];
         } | {
             /** @enum {string} */
             kind: "size_set";
@@ -1477,6 +1524,12 @@ export interface components {
              */
             name: string;
             /**
+             * Format: double
+             * @description Price of an hour at the table, in the salon's own money.
+             * @default 40
+             */
+            table_rate: number;
+            /**
              * @description Blade beneath the combs.
              * @default thirty
              */
@@ -1498,7 +1551,7 @@ export interface components {
          * @description A number the eye judges (handbook 4; balance-model.md 5).
          * @enum {string}
          */
-        Judged: "body_ratio" | "gap_ratio" | "gap_under_flank" | "leg_share" | "topline" | "slope" | "croup_drop" | "croup_fill" | "underline_rise" | "underline_steady" | "flank_fill" | "neck_depth" | "crest_join" | "rear_angulation" | "rear_set_in" | "rear_drop" | "rearmost" | "foremost" | "front_column" | "column_share" | "toe" | "hind_column" | "column_pair" | "lower_thigh" | "knee_fullness" | "shoulder_into_ribs" | "ribs_not_flat" | "loin_not_hollow";
+        Judged: "body_ratio" | "gap_ratio" | "gap_under_flank" | "leg_share" | "topline" | "slope" | "croup_drop" | "croup_fill" | "underline_rise" | "underline_steady" | "flank_fill" | "neck_depth" | "crest_join" | "rear_angulation" | "rear_set_in" | "rear_drop" | "rearmost" | "foremost" | "front_column" | "column_share" | "toe" | "hind_column" | "column_pair" | "lower_thigh" | "knee_fullness" | "shoulder_into_ribs" | "ribs_not_flat" | "loin_not_hollow" | "front_edges" | "front_flush" | "front_over" | "column_square" | "rear_edges" | "widest" | "daylight" | "mirror" | "hole";
         /** @description Keeping a plan. */
         KeepPlan: {
             /**
@@ -1674,12 +1727,14 @@ export interface components {
             look: components["schemas"]["LookId"];
         };
         /**
-         * @description A look that ships with the program.
+         * @description A look that ships with the program (handbook 5, *Looks*).
          * @enum {string}
          */
-        LookId: "lamb" | "one_length";
+        LookId: "one_length" | "lamb" | "lamb_easy" | "skirted_spaniel" | "angled_terrier" | "long_legs" | "cylinder_fleece" | "drop_comfort" | "natural_tidy" | "summer" | "toy_jacket";
         /** @description A look's words. */
         LookWord: {
+            /** @description Owners' own words for it. */
+            aliases: string[];
             body_choices_mm: components["schemas"]["Length"][];
             body_mm: components["schemas"]["Length"];
             look: components["schemas"]["LookId"];
@@ -1766,6 +1821,57 @@ export interface components {
             finding: components["schemas"]["Finding"];
             /** @description In one sentence. */
             sentence: string;
+        };
+        /** @description A look offered on this dog. */
+        Offer: {
+            /** @description What it cannot do on this dog today, a sentence each, the most telling first. */
+            cannot: string[];
+            /**
+             * Format: double
+             * @description What it is ranked by: the less, the better.
+             */
+            cost: number;
+            /** @description Where it knots first. */
+            knots_at: string[];
+            /** @description Body, legs and head, as the plan leaves them. */
+            lengths: components["schemas"]["OfferLength"][];
+            /** @description Which look. */
+            look: components["schemas"]["LookId"];
+            /**
+             * Format: double
+             * @description Minutes at the table.
+             */
+            minutes: number;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Price from, in the salon's own money.
+             */
+            price_from: number;
+            /**
+             * Format: int32
+             * @description Price to.
+             */
+            price_to: number;
+            /** @description Why it stands where it stands, in one sentence. */
+            sentence: string;
+            /** @description What the owner takes on. */
+            upkeep: components["schemas"]["Upkeep"];
+        };
+        /** @description A length of an offer. */
+        OfferLength: {
+            /** @description Where. */
+            label: string;
+            /** @description How long, mm. */
+            length_mm: components["schemas"]["Length"];
+        };
+        /** @description Every look on this dog. */
+        Offers: {
+            /** @description All looks, best first. */
+            offers: components["schemas"]["Offer"][];
+            /** @description Some of them drawn on this dog, at one scale. */
+            shown: components["schemas"]["ShownLook"][];
         };
         /** @description A dog on the desk: stateless, everything comes with the request. */
         OnTheDesk: {
@@ -2029,7 +2135,7 @@ export interface components {
         };
         /** @description Why a point stays off, in the words of the trade. */
         Reason: {
-            /** @description Where it shows, mm on the side page. */
+            /** @description Where it shows, mm on that view's own plane. */
             at_mm: number[];
             /** @description What holds it. */
             cause: components["schemas"]["Cause"];
@@ -2039,6 +2145,8 @@ export interface components {
             judged: components["schemas"]["Judged"];
             /** @description What would help. */
             remedy: string;
+            /** @description The view it shows in. */
+            view: components["schemas"]["View"];
         };
         /**
          * @description What a shape means; the reader's theme gives it its looks.
@@ -2091,6 +2199,13 @@ export interface components {
          * @enum {string}
          */
         Sheet: "side" | "front" | "rear" | "top" | "four";
+        /** @description A look drawn on this dog. */
+        ShownLook: {
+            /** @description The dog in it. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description Which. */
+            look: components["schemas"]["LookId"];
+        };
         /** @description A simulated photo with its known truth. */
         SimulatedPhoto: {
             photo: components["schemas"]["Photo"];
@@ -2255,6 +2370,46 @@ export interface components {
             right_mm?: components["schemas"]["Length"] | null;
             /** @description The value as read: of the left side, or of both where the right is not given. */
             value_mm: components["schemas"]["Length"];
+        };
+        /** @description The six questions, each with an answer or none; and what was liked last time. */
+        Talk: {
+            /** @default null */
+            body: components["schemas"]["WishedBody"] | null;
+            /**
+             * Format: int32
+             * @description How many minutes a week can be brushed?
+             * @default null
+             */
+            brushing_minutes_a_week: number | null;
+            /** @default null */
+            ears: components["schemas"]["WishedEnds"] | null;
+            /** @default null */
+            face: components["schemas"]["WishedFace"] | null;
+            /** @default null */
+            legs: components["schemas"]["WishedLegs"] | null;
+            /** @default null */
+            tail: components["schemas"]["WishedEnds"] | null;
+            /**
+             * @description Zones that were too long last time.
+             * @default []
+             */
+            was_too_long: components["schemas"]["Zone"][];
+            /**
+             * @description Zones that were too short last time.
+             * @default []
+             */
+            was_too_short: components["schemas"]["Zone"][];
+            /**
+             * Format: int32
+             * @description How many weeks to the next visit?
+             * @default null
+             */
+            weeks_to_next: number | null;
+            /**
+             * @description What else was said, in the owner's words.
+             * @default
+             */
+            words: string;
         };
         /**
          * @description How the dog takes being handled.
@@ -2436,6 +2591,7 @@ export interface components {
             /** @description Plans kept, oldest first. */
             plans: string[];
             redo?: components["schemas"]["UndoStep"] | null;
+            talk?: components["schemas"]["Talk"] | null;
             undo?: components["schemas"]["UndoStep"] | null;
         };
         /** @description A visit in a list. */
@@ -2489,6 +2645,26 @@ export interface components {
          * @enum {string}
          */
         Wish: "take_off" | "leave";
+        /**
+         * @description How long the owner wants the body.
+         * @enum {string}
+         */
+        WishedBody: "short" | "medium" | "long";
+        /**
+         * @description What becomes of ears or tail.
+         * @enum {string}
+         */
+        WishedEnds: "short" | "left";
+        /**
+         * @description What face the owner wants.
+         * @enum {string}
+         */
+        WishedFace: "clean" | "round" | "bearded" | "natural";
+        /**
+         * @description What legs the owner wants.
+         * @enum {string}
+         */
+        WishedLegs: "as_body" | "fuller" | "big";
         /**
          * @description A zone of the coat: what a stylist would cut alike (handbook 3; dog-shape.md 5 and 8).
          * @enum {string}
@@ -2569,6 +2745,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Catalogue"];
+                };
+            };
+        };
+    };
+    consult: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConsultRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offers"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -3400,6 +3607,35 @@ export interface operations {
                 };
                 content: {
                     "image/svg+xml": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    get_owner_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": number[];
                 };
             };
             404: {

@@ -1,0 +1,9 @@
+//! The talk with the owner: answers become limits and a ranked list of looks on this dog.
+
+mod fit;
+mod offer;
+mod talk;
+
+pub use fit::{Fit, fit};
+pub use offer::{Offer, offer};
+pub use talk::{Talk, WishedBody, WishedEnds, WishedFace, WishedLegs, owners_limits};

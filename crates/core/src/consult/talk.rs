@@ -1,0 +1,128 @@
+use std::collections::BTreeMap;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use crate::coat::{CoatNow, Limit, Zone};
+use crate::units::Length;
+
+/// How long the owner wants the body.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum WishedBody {
+    /// Under a finger's half: no brushing to speak of.
+    Short,
+    /// Soft to the hand.
+    Medium,
+    /// As long as it can be kept.
+    Long,
+}
+
+/// What legs the owner wants.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum WishedLegs {
+    /// As the body.
+    AsBody,
+    /// Fuller than the body.
+    Fuller,
+    /// As full as they come.
+    Big,
+}
+
+/// What face the owner wants.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum WishedFace {
+    /// Shaved clean.
+    Clean,
+    /// Round.
+    Round,
+    /// Brows and beard.
+    Bearded,
+    /// Tidied only.
+    Natural,
+}
+
+/// What becomes of ears or tail.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum WishedEnds {
+    /// Off.
+    Short,
+    /// Left as they are.
+    Left,
+}
+
+/// The six questions, each with an answer or none; and what was liked last time.
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(default)]
+pub struct Talk {
+    /// How long on the body?
+    pub body: Option<WishedBody>,
+    /// What legs?
+    pub legs: Option<WishedLegs>,
+    /// What face?
+    pub face: Option<WishedFace>,
+    /// The ears?
+    pub ears: Option<WishedEnds>,
+    /// The tail?
+    pub tail: Option<WishedEnds>,
+    /// How many minutes a week can be brushed?
+    pub brushing_minutes_a_week: Option<u32>,
+    /// How many weeks to the next visit?
+    pub weeks_to_next: Option<u32>,
+    /// Zones that were too short last time.
+    pub was_too_short: Vec<Zone>,
+    /// Zones that were too long last time.
+    pub was_too_long: Vec<Zone>,
+    /// What else was said, in the owner's words.
+    pub words: String,
+}
+
+/// One size of comb, mm (handbook 5: one size = 3 mm).
+const ONE_SIZE_MM: f64 = 3.0;
+
+/// The limits an owner's answers set on a coat, beside those set zone by zone.
+///
+/// Ears and tail *left* keep every millimetre there is. What was too short last time stays one size
+/// longer than the look's own length, what was too long comes one size shorter.
+///
+/// # Units and shapes
+/// `nominal_mm` gives the look's length of a zone, mm.
+pub fn owners_limits(
+    talk: &Talk,
+    coat: &CoatNow,
+    nominal_mm: &dyn Fn(Zone) -> f64,
+) -> BTreeMap<Zone, Limit> {
+    let mut limits = BTreeMap::new();
+    let length = |mm: f64| Length::from_mm(mm.max(0.0)).ok();
+    for (wish, zone) in [(talk.ears, Zone::Ear), (talk.tail, Zone::Tail)] {
+        if wish == Some(WishedEnds::Left) {
+            let limit = Limit {
+                not_shorter_mm: length(coat.length_mm(zone)),
+                not_longer_mm: None,
+            };
+            limits.insert(zone, limit);
+        }
+    }
+    for zone in &talk.was_too_short {
+        let wish = nominal_mm(*zone) + ONE_SIZE_MM;
+        let limit = Limit {
+            not_shorter_mm: length(wish.min(coat.length_mm(*zone))),
+            not_longer_mm: None,
+        };
+        limits.entry(*zone).or_insert(limit);
+    }
+    for zone in &talk.was_too_long {
+        let limit = Limit {
+            not_shorter_mm: None,
+            not_longer_mm: length(nominal_mm(*zone) - ONE_SIZE_MM),
+        };
+        limits.entry(*zone).or_insert(limit);
+    }
+    // What was said zone by zone holds over what follows from the talk.
+    limits.retain(|zone, _| !coat.limits.contains_key(zone));
+    limits
+}

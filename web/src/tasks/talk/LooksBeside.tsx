@@ -1,0 +1,83 @@
+import type { Schemas } from '../../shared/api/client';
+import { Drawing } from '../../shared/sheet/Drawing';
+import { Plain } from '../../shared/ui/controls';
+import { lengthText, minutesText, unitName } from '../../shared/units/show';
+import { useVisitWork } from '../../shared/visit/context';
+
+/** Up to three looks on this dog, at one scale, with what each asks and cannot. */
+export function LooksBeside({ offers }: { offers: Schemas['Offers'] | null }) {
+  if (!offers) return <p className="flex-1">Trying every look on this dog…</p>;
+  if (offers.shown.length === 0)
+    return <p className="flex-1">Touch a look in the list to see it on this dog.</p>;
+  return (
+    <div className="grid min-h-0 flex-1 auto-cols-fr grid-flow-col gap-2 overflow-y-auto">
+      {offers.shown.map(({ look, drawing }) => {
+        const offer = offers.offers.find((o) => o.look === look);
+        return offer && <Beside key={look} offer={offer} drawing={drawing} />;
+      })}
+    </div>
+  );
+}
+
+function Beside({ offer, drawing }: { offer: Schemas['Offer']; drawing: Schemas['Drawing'] }) {
+  const work = useVisitWork();
+  const { units } = work.house;
+  const isTaken = work.evaluation.visit.look?.look === offer.look;
+  const { upkeep } = offer;
+  return (
+    <article aria-label={offer.name} className="flex flex-col">
+      <div className="bg-sheet">
+        <Drawing drawing={drawing} />
+      </div>
+      <h2 className="pt-2 text-xl leading-tight font-bold">{offer.name}</h2>
+      <p className="text-sm">{offer.sentence}</p>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-3 pt-2 text-sm">
+        {offer.lengths.map((l) => (
+          <Fact key={l.label} name={l.label}>
+            {lengthText(l.length_mm, units)} {unitName(units)}
+          </Fact>
+        ))}
+        <Fact name="at the table">{minutesText(offer.minutes)}</Fact>
+        <Fact name="price">
+          {offer.price_from} to {offer.price_to}
+        </Fact>
+        <Fact name="brushing">{upkeep.brushing_minutes_a_week} min a week</Fact>
+        <Fact name="back in">
+          {upkeep.weeks_from} to {upkeep.weeks_to} weeks
+        </Fact>
+      </dl>
+      {offer.knots_at.length > 0 && (
+        <p className="text-sm text-soft">Knots first {offer.knots_at.join(', ')}.</p>
+      )}
+      {offer.cannot.length > 0 && (
+        <>
+          <p className="pt-2 text-sm font-bold">Not on this dog today</p>
+          <ul className="text-sm">
+            {offer.cannot.map((sentence) => (
+              <li key={sentence}>{sentence}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      <div className="mt-auto pt-2 pb-1">
+        <Plain
+          pressed={isTaken}
+          onClick={() =>
+            work.say({ kind: 'look_chosen', choice: { look: offer.look, body_mm: null } })
+          }
+        >
+          {isTaken ? 'Agreed' : 'Agree on this'}
+        </Plain>
+      </div>
+    </article>
+  );
+}
+
+function Fact({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <>
+      <dt className="text-soft">{name}</dt>
+      <dd className="font-mono">{children}</dd>
+    </>
+  );
+}
