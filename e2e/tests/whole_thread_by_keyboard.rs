@@ -88,7 +88,7 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_keyboard() {
         stage
             .until("the list is gone", "!document.querySelector('[role=dialog]')")
             .await;
-        stage.press_text("1").await;
+        stage.press_text("2").await;
         stage.until_text("Stood square?").await;
         stage.assert_quiet_console().await;
     })

@@ -10,6 +10,7 @@ pub mod device;
 pub mod dog;
 pub mod drawing;
 pub mod frame;
+pub mod grow;
 pub mod kit;
 pub mod lines;
 pub mod look;

@@ -13,6 +13,7 @@ import { KeptPlanScreen } from '../tasks/keep/KeptPlanScreen';
 import { AboutScreen } from '../tasks/kit/AboutScreen';
 import { KitScreen } from '../tasks/kit/KitScreen';
 import { LookScreen } from '../tasks/look/LookScreen';
+import { AheadScreen } from '../tasks/plan/AheadScreen';
 import { PlanScreen } from '../tasks/plan/PlanScreen';
 import { NewDogScreen } from '../tasks/studio/NewDogScreen';
 import { StudioScreen } from '../tasks/studio/StudioScreen';
@@ -46,6 +47,7 @@ export function App() {
               <Route path="time" element={<TimeScreen />} />
               <Route path="coat" element={<CoatScreen />} />
               <Route path="look" element={<LookScreen />} />
+              <Route path="ahead" element={<AheadScreen />} />
               <Route path="plan" element={<PlanScreen />} />
               <Route path="cut" element={<CutScreen />} />
               <Route path="keep" element={<KeepScreen />} />

@@ -54,6 +54,7 @@ export const TASKS: Task[] = [
     path: 'plan',
     wantsPlan: true,
     layers: { lengths: true, lines: true, pins: true },
+    pages: { ahead: {} },
     isReached: (v) => v.look != null,
   },
   {

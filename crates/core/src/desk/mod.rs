@@ -15,12 +15,13 @@ use crate::drawing::{DrawOptions, Drawing, Scene, draw};
 use crate::frame::{
     AngleValue, Frame, FrameInput, FrameValue, Measure, Problem, Severity, angles, resolve,
 };
+use crate::grow::{GrowPlan, Interval, grow_plan, interval};
 use crate::kit::Tool;
 use crate::look::{Look, LookId};
 use crate::plan::{
     BalanceRow, Job, Plan, PlanReport, Words, find_reasons, make_plan, now_rows, report,
 };
-use crate::shape::spreads;
+use crate::shape::{Dressing, spreads};
 use crate::sheet::DogFacts;
 use crate::solve::SolveError;
 use crate::sure::{WhatNext, point_doubts, what_next};
@@ -102,6 +103,20 @@ pub struct PlanView {
 
 /// Looks shown side by side at most.
 pub const MOST_SHOWN: usize = 3;
+
+/// Longest interval that is followed, weeks.
+pub const MOST_WEEKS: u32 = 26;
+
+/// A look over the weeks ahead.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Ahead {
+    /// What the weeks to the next visit do.
+    pub interval: Interval,
+    /// Its moments drawn, in their order.
+    pub drawings: Vec<Drawing>,
+    /// The way to the look from today's coat.
+    pub way: GrowPlan,
+}
 
 /// Every look on this dog.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -284,6 +299,35 @@ impl<'a> Desk<'a> {
         Ok((offer(&fit, &solved.report, &job), solved))
     }
 
+    /// The look chosen over the weeks to the next visit: today, half way and the last day, each
+    /// drawn; and the way to it, if the coat is not there yet.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn ahead(&self, weeks: Option<u32>, options: &DrawOptions) -> Result<Ahead, SolveError> {
+        let job = self.job(self.choice());
+        let solved = self.solve(&job, Reasons::Skip)?;
+        let said = self.visit.talk.as_ref().and_then(|t| t.weeks_to_next);
+        let weeks = weeks
+            .or(said)
+            .unwrap_or(solved.report.upkeep.weeks_to)
+            .clamp(1, MOST_WEEKS);
+        let interval = interval(&solved.plan, &job.coat, weeks);
+        let drawings = interval
+            .moments
+            .iter()
+            .map(|moment| {
+                let grown = Interval::dressed(&solved.plan, &job.coat, moment.days);
+                self.draw_as(Some(&solved), Some(&grown), options)
+            })
+            .collect();
+        Ok(Ahead {
+            interval,
+            drawings,
+            way: grow_plan(&job, weeks)?,
+        })
+    }
+
     /// Every look on this dog, best first, the first `shown` with their drawing.
     ///
     /// # Errors
@@ -357,6 +401,15 @@ impl<'a> Desk<'a> {
 
     /// Draws the dog, with a plan or without.
     pub fn draw(&self, solved: Option<&Solved>, options: &DrawOptions) -> Drawing {
+        self.draw_as(solved, None, options)
+    }
+
+    fn draw_as(
+        &self,
+        solved: Option<&Solved>,
+        grown: Option<&Dressing>,
+        options: &DrawOptions,
+    ) -> Drawing {
         let earlier = self
             .before
             .frame
@@ -377,6 +430,7 @@ impl<'a> Desk<'a> {
                 coat: &self.coat,
                 plan: solved.map(|s| &s.plan),
                 report: solved.map(|s| &s.report),
+                grown,
                 house: self.house,
                 name: &self.dog.name,
             },

@@ -153,6 +153,8 @@ const SMOOTH: f64 = 0.0004;
 /// Everything a drawing shows.
 #[derive(Clone, Copy, Debug)]
 pub struct Scene<'a> {
+    /// The plan's coat at another day than today, drawn in its place.
+    pub grown: Option<&'a Dressing>,
     /// The frame.
     pub frame: &'a Frame,
     /// The coat today.
@@ -388,7 +390,10 @@ impl<'a> Stage<'a> {
         match scene.plan.filter(|_| layers.plan) {
             Some(plan) => {
                 let dressed = |which| self.pieces(view, &dress_plan(plan, scene.coat, which));
-                let tools = dressed(PlanCoat::Tools);
+                let tools = match scene.grown {
+                    Some(grown) => self.pieces(view, grown),
+                    None => dressed(PlanCoat::Tools),
+                };
                 let settled = layers.settled.then(|| dressed(PlanCoat::Settled));
                 let ideal = layers.ideal.then(|| dressed(PlanCoat::Ideal));
                 if layers.now {

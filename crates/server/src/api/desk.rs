@@ -2,7 +2,9 @@ use actix_web::{post, web};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use veliform_core::coat::Zone;
-use veliform_core::desk::{Before, Desk, Evaluation, Offers, PlanView, Reasons, WhatIf, Wish};
+use veliform_core::desk::{
+    Ahead, Before, Desk, Evaluation, Offers, PlanView, Reasons, WhatIf, Wish,
+};
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::kit::Tool;
@@ -138,6 +140,29 @@ pub(crate) async fn consult(
     let answer = compute(move || {
         let ConsultRequest { desk, shown } = request.into_inner();
         Ok(desk.with(|desk, options| desk.offers(&shown, options))?)
+    })
+    .await?;
+    Ok(web::Json(answer))
+}
+
+/// The weeks to look ahead.
+#[derive(Debug, Deserialize, ToSchema)]
+pub struct AheadRequest {
+    desk: OnTheDesk,
+    /// Weeks to the next visit; what the owner said, or the look's own, where not given.
+    #[serde(default)]
+    weeks: Option<u32>,
+}
+
+/// The look chosen over the weeks to the next visit, and the way to it.
+#[utoipa::path(responses((status = 200, body = Ahead), (status = 422, body = ErrorBody)))]
+#[post("/ahead")]
+pub(crate) async fn look_ahead(
+    request: web::Json<AheadRequest>,
+) -> Result<web::Json<Ahead>, ApiError> {
+    let answer = compute(move || {
+        let AheadRequest { desk, weeks } = request.into_inner();
+        Ok(desk.with(|desk, options| desk.ahead(weeks, options))?)
     })
     .await?;
     Ok(web::Json(answer))

@@ -40,6 +40,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(desk::plan_dog)
         .service(desk::try_what_if)
         .service(desk::consult)
+        .service(desk::look_ahead)
         .service(desk::find_next_measure)
         .service(desk::read_length)
         .service(past::get_past)

@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/ahead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The look chosen over the weeks to the next visit, and the way to it. */
+        post: operations["look_ahead"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -579,6 +596,24 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description A look over the weeks ahead. */
+        Ahead: {
+            /** @description Its moments drawn, in their order. */
+            drawings: components["schemas"]["Drawing"][];
+            /** @description What the weeks to the next visit do. */
+            interval: components["schemas"]["Interval"];
+            /** @description The way to the look from today's coat. */
+            way: components["schemas"]["GrowPlan"];
+        };
+        /** @description The weeks to look ahead. */
+        AheadRequest: {
+            desk: components["schemas"]["OnTheDesk"];
+            /**
+             * Format: int32
+             * @description Weeks to the next visit; what the owner said, or the look's own, where not given.
+             */
+            weeks?: number | null;
+        };
         /**
          * @description Which side of its point a text stands.
          * @enum {string}
@@ -1296,6 +1331,18 @@ export interface components {
             is_quick: boolean;
             label: string;
         };
+        /** @description Something short that grows out. */
+        Filled: {
+            /** @description What it is, in one sentence with its date. */
+            sentence: string;
+            /**
+             * Format: int32
+             * @description Weeks until it is level; none if never.
+             */
+            weeks?: number | null;
+            /** @description Where. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description One thing to find at a stop. */
         Finding: {
             /** @enum {string} */
@@ -1442,6 +1489,38 @@ export interface components {
                 [key: string]: components["schemas"]["Length"];
             };
         };
+        /** @description The way to a look that today's coat does not give. */
+        GrowPlan: {
+            /** @description Holes and short spots with the day they are level. */
+            filled: components["schemas"]["Filled"][];
+            /** @description Zones to leave alone. */
+            leave: components["schemas"]["Zone"][];
+            /**
+             * Format: int32
+             * @description Weeks until the look is reached; zero if it is there, none if this coat never gets there
+             *     within sixty weeks.
+             */
+            reached_weeks?: number | null;
+            /** @description All of it in one sentence. */
+            sentence: string;
+            /** @description Visits on the way, today's first. */
+            visits: components["schemas"]["GrowVisit"][];
+        };
+        /** @description One visit on the way to a look. */
+        GrowVisit: {
+            /**
+             * Format: double
+             * @description Balance cost the coat of that day allows.
+             */
+            score: number;
+            /** @description What is done then, in one sentence. */
+            todo: string;
+            /**
+             * Format: int32
+             * @description Weeks from today.
+             */
+            week: number;
+        };
         /** @description A distance from a bone that can be felt. */
         HandDistance: {
             /** @description The distance. */
@@ -1547,6 +1626,29 @@ export interface components {
             name: string;
             visits: number;
         };
+        /** @description What the weeks to the next visit do to a plan. */
+        Interval: {
+            /**
+             * Format: int32
+             * @description When hair hangs into the eyes, in days; none if it does already or never will.
+             */
+            eyes_covered_days?: number | null;
+            knots_from?: components["schemas"]["KnotsFrom"] | null;
+            /** @description Today, half way, the last day. */
+            moments: components["schemas"]["Moment"][];
+            /** @description When to come back and why, in one sentence. */
+            return_sentence: string;
+            /**
+             * Format: int32
+             * @description Weeks after which the outline is lost, if that is within half a year.
+             */
+            return_weeks?: number | null;
+            /**
+             * Format: int32
+             * @description Weeks to the next visit.
+             */
+            weeks: number;
+        };
         /**
          * @description A number the eye judges (handbook 4; balance-model.md 5).
          * @enum {string}
@@ -1607,6 +1709,16 @@ export interface components {
          * @enum {string}
          */
         Knots: "none" | "few" | "tight";
+        /** @description A zone that begins to knot. */
+        KnotsFrom: {
+            /**
+             * Format: int32
+             * @description Days after the visit.
+             */
+            days: number;
+            /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        };
         /**
          * @description A landmark a hand finds (handbook 2).
          * @enum {string}
@@ -1783,6 +1895,33 @@ export interface components {
          * @enum {string}
          */
         Method: "tape" | "height_stick" | "caliper" | "photo";
+        /** @description The plan at one moment of the interval. */
+        Moment: {
+            /**
+             * Format: int32
+             * @description Days after the visit.
+             */
+            days: number;
+            /** @description Which points have left since today, in a few words. */
+            left: string[];
+            /** @description Which. */
+            name: components["schemas"]["MomentName"];
+            /**
+             * Format: int32
+             * @description How many kinds of balance points are off.
+             */
+            off: number;
+            /**
+             * Format: double
+             * @description Balance cost.
+             */
+            score: number;
+        };
+        /**
+         * @description When in the interval.
+         * @enum {string}
+         */
+        MomentName: "today" | "middle" | "last_day";
         /** @description Entries to keep. */
         NewEntries: {
             entries: components["schemas"]["Entry"][];
@@ -2730,6 +2869,37 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    look_ahead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AheadRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ahead"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     get_catalogue: {
         parameters: {
             query?: never;

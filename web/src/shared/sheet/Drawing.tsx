@@ -60,7 +60,39 @@ interface ShapeProps {
   onTouch: ((tag: Tag) => void) | undefined;
 }
 
-function ShapeView({ shape, unit, chosen, onTouch }: ShapeProps) {
+/** Most shapes stay where they are while one measure is dragged: only the others are painted anew. */
+const ShapeView = memo(PaintedShape, (a, b) => {
+  return (
+    a.unit === b.unit &&
+    a.onTouch === b.onTouch &&
+    a.chosen === b.chosen &&
+    isSameShape(a.shape, b.shape)
+  );
+});
+
+function isSameShape(a: Shape, b: Shape): boolean {
+  if (a.role !== b.role || a.tag?.which !== b.tag?.which || a.tag?.of !== b.tag?.of) return false;
+  const [g, h] = [a.geometry, b.geometry];
+  if (g.type === 'fill' && h.type === 'fill') return isSameList(g.points_mm, h.points_mm);
+  if (g.type === 'line' && h.type === 'line')
+    return g.width_mm === h.width_mm && isSameList(g.points_mm, h.points_mm);
+  if (g.type === 'disc' && h.type === 'disc')
+    return g.radius_mm === h.radius_mm && isSameList(g.at_mm, h.at_mm);
+  if (g.type === 'text' && h.type === 'text')
+    return (
+      g.text === h.text &&
+      g.size_mm === h.size_mm &&
+      g.anchor === h.anchor &&
+      isSameList(g.at_mm, h.at_mm)
+    );
+  return false;
+}
+
+function isSameList(a: number[], b: number[]): boolean {
+  return a.length === b.length && a.every((value, i) => value === b[i]);
+}
+
+function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
   const { role, geometry: g, tag } = shape;
   const isCarrier = tag?.of === 'measure' && tag.which === 'height_at_withers';
   const canTouch = tag && onTouch && (g.type === 'text' || g.type === 'fill' || g.type === 'disc');

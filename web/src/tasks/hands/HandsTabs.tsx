@@ -1,5 +1,4 @@
-import { NavLink } from 'react-router';
-import { useVisitWork } from '../../shared/visit/context';
+import { Tabs } from '../../shared/ui/Tabs';
 
 const PAGES = [
   ['hands', 'Frame'],
@@ -10,22 +9,5 @@ const PAGES = [
 
 /** The pages of the hands-on. */
 export function HandsTabs() {
-  const { visitId } = useVisitWork();
-  return (
-    <nav aria-label="Hands-on" className="mb-3 flex border-b-2 border-ink">
-      {PAGES.map(([path, name]) => (
-        <NavLink
-          key={path}
-          to={`/visit/${visitId}/${path}`}
-          className={({ isActive }) =>
-            `flex min-h-12 flex-1 items-center justify-center px-1 text-center leading-tight ${
-              isActive ? 'bg-ink font-bold text-page' : ''
-            }`
-          }
-        >
-          {name}
-        </NavLink>
-      ))}
-    </nav>
-  );
+  return <Tabs label="Hands-on" pages={PAGES} />;
 }

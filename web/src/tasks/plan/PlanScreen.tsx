@@ -1,12 +1,14 @@
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { ShowToggles } from '../../shared/sheet/ShowToggles';
+import { ViewChoice } from '../../shared/sheet/ViewChoice';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { MarginHead, Said } from '../../shared/ui/controls';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { minutesText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
+import { PlanTabs } from './PlanTabs';
 import { PointTable } from './PointTable';
 import { ReasonList } from './ReasonList';
 import { useWhatIf, ZoneTrial } from './ZoneTrial';
@@ -32,10 +34,16 @@ export function PlanScreen() {
           document.querySelector<HTMLElement>(`[data-reason="${tag.which}"]`)?.focus();
         }
       }}
-      foot={<ShowToggles names={['settled', 'ideal', 'landmarks']} />}
+      foot={
+        <>
+          <ViewChoice />
+          <ShowToggles names={['settled', 'ideal', 'landmarks']} />
+        </>
+      }
       margin={
         plan && (
           <>
+            <PlanTabs />
             <Verdict plan={plan} />
             <ReasonList reasons={plan.reasons} />
             {plan.unmet.map((wish) => (

@@ -1,0 +1,11 @@
+import { Tabs } from '../../shared/ui/Tabs';
+
+const PAGES = [
+  ['plan', 'Today'],
+  ['ahead', 'Weeks ahead'],
+] as const;
+
+/** The pages of the plan. */
+export function PlanTabs() {
+  return <Tabs label="Plan" pages={PAGES} />;
+}
