@@ -16,6 +16,9 @@ async fn walk(stage: &mut Stage) {
     stage.assert_accessible("studio").await;
     let visit = stage.visit_of("Turntable").await;
     for (path, mark) in [
+        (format!("{visit}/talk"), "Agree on this"),
+        (format!("{visit}/ahead"), "Come back"),
+        (format!("{visit}/plan?view=rear"), "points right"),
         (format!("{visit}/hands?show=landmarks"), "Stood square?"),
         (format!("{visit}/hands?view=four&way=all"), "Front legs"),
         (format!("{visit}/hands?view=rear&way=one"), "1 of"),

@@ -177,3 +177,12 @@ fn a_hole_grows_out_and_the_line_stays(
         assert!((was - is).abs() < 0.0065 * height, "{was} {is}");
     }
 }
+
+/// Every place is found where it was laid out.
+#[test]
+fn every_place_is_found_where_it_lies() {
+    let dog = solved(LookId::Lamb, 460.0, |_, _| {});
+    for (i, spot) in dog.subject.spots.iter().enumerate() {
+        assert_eq!(dog.subject.find(spot.place), Some(i), "{:?}", spot.place);
+    }
+}

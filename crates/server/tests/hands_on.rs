@@ -88,6 +88,61 @@ async fn what_is_next_comes_as_a_sentence() {
 }
 
 #[actix_web::test]
+async fn the_talk_ranks_every_look_and_draws_those_asked_for() {
+    let salon = salon();
+    let (dog, _) = dog_and_visit(&salon, "Turntable").await;
+    let desk = json!({"dog": dog, "entries": []});
+    let (status, answer) = post(&salon, "/api/consult", &json!({"desk": desk})).await;
+    assert_eq!(status, StatusCode::OK, "{answer}");
+    assert_eq!(answer["offers"].as_array().map(Vec::len), Some(11));
+    assert_eq!(answer["shown"].as_array().map(Vec::len), Some(3));
+    let one = json!({"desk": desk, "shown": ["summer"]});
+    let (_, answer) = post(&salon, "/api/consult", &one).await;
+    assert_eq!(answer["shown"][0]["look"], "summer");
+    assert_eq!(answer["shown"].as_array().map(Vec::len), Some(1));
+    let (status, _) = post(
+        &salon,
+        "/api/consult",
+        &json!({"desk": desk, "shown": ["wig"]}),
+    )
+    .await;
+    assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
+
+    let (status, ahead) = post(&salon, "/api/ahead", &json!({"desk": desk, "weeks": 9999})).await;
+    assert_eq!(status, StatusCode::OK, "{ahead}");
+    assert_eq!(ahead["interval"]["weeks"], 26, "half a year at most");
+    assert_eq!(ahead["drawings"].as_array().map(Vec::len), Some(3));
+}
+
+#[actix_web::test]
+async fn the_owner_card_is_a_pdf() {
+    let salon = salon();
+    let (_, visit) = dog_and_visit(
+        &salon,
+        "Marchioness of the Upper Quadrant Signal at Little Siding",
+    )
+    .await;
+    let path = format!("/api/visits/{visit}/owner-card.pdf");
+    let (status, kind, bytes) = send(&salon, Method::GET, &path, Vec::new(), "").await;
+    assert_eq!((status, kind.as_str()), (StatusCode::OK, "application/pdf"));
+    assert_eq!(&bytes[..5], b"%PDF-", "ISO 32000-2, 7.5.2");
+}
+
+#[actix_web::test]
+async fn a_photo_is_taken_off_for_good() {
+    let salon = salon();
+    let (_, visit) = dog_and_visit(&salon, "Tappet").await;
+    let shots = format!("/api/visits/{visit}/simulated-photos");
+    let (status, _) = post(&salon, &shots, &json!({"id": id(12), "at_ms": 5})).await;
+    assert_eq!(status, StatusCode::OK);
+    let path = format!("/api/photos/{}.jpg", id(12));
+    for expected in [StatusCode::NO_CONTENT, StatusCode::NOT_FOUND] {
+        let (status, _, _) = send(&salon, Method::DELETE, &path, Vec::new(), "").await;
+        assert_eq!(status, expected);
+    }
+}
+
+#[actix_web::test]
 async fn a_simulated_photo_is_kept_shown_and_read() {
     let salon = salon();
     let (_, visit) = dog_and_visit(&salon, "Tappet").await;

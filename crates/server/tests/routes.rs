@@ -122,7 +122,7 @@ async fn the_desk_evaluates_plans_and_tries() {
     let body = desk(&salon, "Turntable").await;
     let (status, evaluation, _) = send(&salon, Method::POST, "/api/evaluate", Some(&body)).await;
     assert_eq!(status, StatusCode::OK);
-    assert_eq!(evaluation["balance"].as_array().map(Vec::len), Some(28));
+    assert_eq!(evaluation["balance"].as_array().map(Vec::len), Some(36));
 
     let ask = json!({"desk": body, "reasons": true});
     let (status, view, _) = send(&salon, Method::POST, "/api/plan", Some(&ask)).await;
@@ -383,7 +383,8 @@ async fn the_openapi_document_covers_every_route() {
     assert_eq!(
         operations,
         [
-            "GET /api/catalogue",
+            "DELETE /api/photos/{id}.jpg",
+        "GET /api/catalogue",
             "GET /api/dogs",
             "GET /api/dogs/{id}",
             "GET /api/dogs/{id}/file",
@@ -399,11 +400,14 @@ async fn the_openapi_document_covers_every_route() {
             "GET /api/visits/{id}/past",
             "GET /api/visits/{visit}/drawing.png",
             "GET /api/visits/{visit}/drawing.svg",
-            "GET /api/visits/{visit}/photos",
+            "GET /api/visits/{visit}/owner-card.pdf",
+        "GET /api/visits/{visit}/photos",
             "GET /api/visits/{visit}/plans",
             "GET /api/visits/{visit}/sheet.pdf",
             "GET /api/visits/{visit}/sheet.svg",
-            "POST /api/dogs/import",
+            "POST /api/ahead",
+        "POST /api/consult",
+        "POST /api/dogs/import",
             "POST /api/evaluate",
             "POST /api/length",
             "POST /api/next-measure",

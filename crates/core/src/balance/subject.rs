@@ -122,7 +122,13 @@ impl Subject {
 
     /// Where a place stands in the list of unknowns.
     pub fn find(&self, place: Place) -> Option<usize> {
-        self.spots.iter().position(|s| s.place == place)
+        // Legs are laid out last, widths before them: their place is counted, not searched.
+        let legs = self.spots.len().checked_sub(LEG_PLACES)?;
+        match place {
+            Place::Side(_) => self.spots.iter().position(|s| s.place == place),
+            Place::Width(width) => Some(legs - Width::ALL.len() + width as usize),
+            Place::Leg(place) => Some(legs + place.index()),
+        }
     }
 
     /// The look's nominal lengths, mm.
