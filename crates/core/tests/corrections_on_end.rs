@@ -117,13 +117,20 @@ fn each_side_is_solved_by_itself_and_the_pair_is_held_alike() {
     let look = Look::shipped(LookId::Lamb);
     let coat = ample_coat(&look, 460.0);
     let even = solve(&build(460.0, |_, _| {}), &coat, &look);
-    for place in LegPlace::all().filter(|p| p.hand == Hand::Left) {
-        let other = LegPlace {
-            hand: Hand::Right,
-            ..place
+    // Solved by itself, side by side, an even dog comes out as its one side that stands for both: a
+    // hundredth of a millimetre of bow makes two sides of it (balance-model.md 4: within 0.07 mm).
+    let mut nearly = support::both(&build(460.0, |_, _| {}));
+    nearly.right.fore.bow += 0.01;
+    let apart = veliform_core::balance::Subject::new(&nearly, &coat, &look, &|_| 1.5);
+    assert!(even.subject.is_mirrored && !apart.is_mirrored);
+    let twice = veliform_core::solve::solve_lengths(&apart).expect("has an answer");
+    for place in LegPlace::all() {
+        let of = |subject: &veliform_core::balance::Subject, lengths: &[f64]| {
+            lengths[subject.find(Place::Leg(place)).expect("there")]
         };
-        let of = |p| even.solution.lengths_mm[even.subject.find(Place::Leg(p)).expect("there")];
-        assert!((of(place) - of(other)).abs() < 0.05, "{place:?}");
+        let one = of(&even.subject, &even.solution.lengths_mm);
+        let other = of(&apart, &twice.lengths_mm);
+        assert!((one - other).abs() < 0.1, "{place:?}: {one} {other}");
     }
     let mut sides = support::both(&build(460.0, |_, _| {}));
     sides.right.fore.bow = 0.02 * 460.0;

@@ -27,11 +27,14 @@ impl Builder<'_> {
         let legs = self.subject.look.legs;
         if legs != LegShape::AsItHangs {
             for leg in Leg::BOTH {
-                for hand in Hand::BOTH {
+                for &hand in self.subject.hands() {
                     self.edges(leg, hand);
                     self.beside_the_body(leg, hand);
                 }
             }
+        }
+        if self.subject.is_mirrored {
+            return;
         }
         for leg in Leg::BOTH {
             for face in Face::BOTH {
@@ -49,6 +52,11 @@ impl Builder<'_> {
                 );
             }
         }
+    }
+
+    /// How many legs a row stands for.
+    const fn legs_alike(&self) -> f64 {
+        if self.subject.is_mirrored { 2.0 } else { 1.0 }
     }
 
     fn off_midline(&self, leg: Leg, hand: Hand, face: Face, step: usize) -> Expr {
@@ -107,7 +115,7 @@ impl Builder<'_> {
                 };
                 let value = self.off_midline(leg, hand, face, step) - &mean + -outward;
                 let at = self.leg_at(leg, hand, face, step);
-                let share = COLUMN_STUDY / count;
+                let share = self.legs_alike() * COLUMN_STUDY / count;
                 self.held(judged, at, value, (Some(-band), Some(band)), share, slack);
             }
         }
@@ -118,18 +126,19 @@ impl Builder<'_> {
         let h = self.subject.height();
         let is_flared = self.subject.look.legs == LegShape::Flared;
         let from = column_from(leg);
+        let alike = self.legs_alike();
         let at = self.leg_at(leg, hand, Face::Outer, from);
         let outer = self.off_midline(leg, hand, Face::Outer, from);
         match leg {
             Leg::Fore if !is_flared => {
                 let over = outer - &self.subject.half_width(Width::Shoulder);
                 let low = (Some(-0.02 * h), None);
-                self.held(Judged::FrontFlush, at, over.clone(), low, 1.0, 1.0);
-                self.held(Judged::FrontOver, at, over, (None, Some(0.0)), 1.0, 1.0);
+                self.held(Judged::FrontFlush, at, over.clone(), low, alike, 1.0);
+                self.held(Judged::FrontOver, at, over, (None, Some(0.0)), alike, 1.0);
             }
             Leg::Hind if !is_flared => {
                 let over = outer - &self.subject.half_width(Width::Thigh);
-                self.held(Judged::Widest, at, over, (None, Some(0.0)), 1.0, 1.0);
+                self.held(Judged::Widest, at, over, (None, Some(0.0)), alike, 1.0);
             }
             _ => {}
         }
@@ -141,13 +150,13 @@ impl Builder<'_> {
         };
         let inside = self.leg_at(leg, hand, Face::Inner, 2);
         let wide = (Some(0.02 * h), None);
-        self.held(judged, inside, inner.clone(), wide, weight, 1.0);
+        self.held(judged, inside, inner.clone(), wide, alike * weight, 1.0);
         if leg == Leg::Fore {
             let width = self.mean_off_midline(leg, hand, Face::Outer) - &inner;
             let depth = mean_x(self.subject);
             let apart = width - &depth;
             let range = (Some(-0.03 * h), Some(0.03 * h));
-            self.held(Judged::ColumnSquare, at, apart, range, 1.0, 1.0);
+            self.held(Judged::ColumnSquare, at, apart, range, alike, 1.0);
         }
     }
 

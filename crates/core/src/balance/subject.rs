@@ -2,11 +2,12 @@ use kurbo::{Point, Vec2};
 
 use super::expr::Expr;
 use super::spot::{Place, Spot, Width};
-use crate::coat::{CoatNow, Knots, Zone};
+use crate::coat::{CoatNow, Knots, Zone, ZoneMarks};
 use crate::frame::{Build, Sides};
 use crate::look::{Cut, Look};
 use crate::shape::{
-    BothSides, Face, LEG_PLACES, Leg, LegPlace, SideShape, Station, View, leg_faces, visible_share,
+    BothSides, FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace, SideShape, Station, View,
+    leg_faces, visible_share,
 };
 use crate::units::Length;
 
@@ -27,6 +28,9 @@ pub struct Subject {
     pub spots: Vec<Spot>,
     /// Limits that could not be met, by zone.
     pub unmet: Vec<Unmet>,
+    /// Whether one side stands for both: left and right alike, and no hole in one leg only. The
+    /// leg's rows then count twice (balance-model.md 4: same lengths within 0.07 mm).
+    pub is_mirrored: bool,
     /// Spots where the hair is shorter than around them, with how short, mm: their variable is the
     /// line, the real hair stays (balance-model.md 3).
     pub holes: Vec<(usize, f64)>,
@@ -96,6 +100,7 @@ impl Subject {
             stand: coat.stand,
             spots: Vec::new(),
             unmet: Vec::new(),
+            is_mirrored: sides.left == sides.right && !has_leg_hole(coat),
             holes: Vec::new(),
         };
         subject.lay_out(coat, safe);
@@ -123,11 +128,38 @@ impl Subject {
     /// Where a place stands in the list of unknowns.
     pub fn find(&self, place: Place) -> Option<usize> {
         // Legs are laid out last, widths before them: their place is counted, not searched.
-        let legs = self.spots.len().checked_sub(LEG_PLACES)?;
+        let legs = self.spots.len().checked_sub(self.leg_spots())?;
         match place {
             Place::Side(_) => self.spots.iter().position(|s| s.place == place),
             Place::Width(width) => Some(legs - Width::ALL.len() + width as usize),
-            Place::Leg(place) => Some(legs + place.index()),
+            Place::Leg(place) => Some(legs + self.leg_spot(place)),
+        }
+    }
+
+    /// How many spots stand for the legs on end.
+    const fn leg_spots(&self) -> usize {
+        if self.is_mirrored {
+            LEG_PLACES / 2
+        } else {
+            LEG_PLACES
+        }
+    }
+
+    /// Which of them stands for a place.
+    const fn leg_spot(&self, place: LegPlace) -> usize {
+        if !self.is_mirrored {
+            return place.index();
+        }
+        let face = place.leg as usize * 2 + place.face as usize;
+        face * FACE_STATIONS + place.step
+    }
+
+    /// The legs that are solved: one side where it stands for both.
+    pub const fn hands(&self) -> &'static [Hand] {
+        if self.is_mirrored {
+            &[Hand::Left]
+        } else {
+            &Hand::BOTH
         }
     }
 
@@ -236,7 +268,11 @@ impl Subject {
         safe: &dyn Fn(Zone) -> f64,
     ) {
         let h = self.build.height;
+        let hands = self.hands();
         for (place, (skin, hair)) in LegPlace::all().zip(faces) {
+            if !hands.contains(&place.hand) {
+                continue;
+            }
             let zone = match (place.leg, place.face) {
                 (Leg::Fore, Face::Outer) => Zone::ForeOut,
                 (Leg::Fore, Face::Inner) => Zone::ForeIn,
@@ -362,6 +398,11 @@ const CHOSEN: [(Station, Station); 6] = [
     (Station::WristFront, Station::ForearmFrontHigh),
     (Station::ArmFront, Station::ArmFront),
 ];
+
+fn has_leg_hole(coat: &CoatNow) -> bool {
+    let is_hole = |(zone, marks): (&Zone, &ZoneMarks)| zone.is_leg() && marks.hole_mm.is_some();
+    coat.marks.iter().any(is_hole)
+}
 
 fn zone_of(width: Width) -> Zone {
     match width {

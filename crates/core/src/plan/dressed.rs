@@ -2,7 +2,7 @@ use super::make::Plan;
 use crate::balance::Place;
 use crate::coat::{CoatNow, Zone};
 use crate::look::FootFinish;
-use crate::shape::{Dressing, LEG_PLACES, dress_by_zone, eased};
+use crate::shape::{Dressing, Hand, LEG_PLACES, LegPlace, dress_by_zone, eased};
 use crate::solve::{Unit, UnitCut};
 
 /// Which of the plan's coats to draw.
@@ -54,7 +54,16 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
     for (spot, length) in plan.subject.spots.iter().zip(lengths) {
         match spot.place {
             Place::Side(station) => dressing.lengths[station.index()] = *length,
-            Place::Leg(place) => columns[place.index()] = *length,
+            Place::Leg(place) => {
+                columns[place.index()] = *length;
+                if plan.subject.is_mirrored {
+                    let other = LegPlace {
+                        hand: Hand::Right,
+                        ..place
+                    };
+                    columns[other.index()] = *length;
+                }
+            }
             Place::Width(_) => {}
         }
     }

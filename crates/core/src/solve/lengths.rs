@@ -143,7 +143,7 @@ fn pulls(subject: &Subject, qp: &mut Programme) {
             qp.square(
                 &[(i, 1.0 / unit)],
                 -spot.nominal / unit,
-                weight / members.len() as f64 + PULL_EACH,
+                alike(subject, i) * (weight / members.len() as f64 + PULL_EACH),
             );
         }
     }
@@ -154,7 +154,7 @@ fn floors(subject: &Subject, qp: &mut Programme) {
     for (i, spot) in subject.spots.iter().enumerate() {
         if spot.floor > spot.low + 1e-9 && !spot.is_free_of_floor {
             let short = qp.helper();
-            qp.square_helper(short, FLOOR);
+            qp.square_helper(short, FLOOR * alike(subject, i));
             qp.row([(i, -1.0 / unit)], &[(short, -1.0)], -spot.floor / unit);
         }
     }
@@ -198,7 +198,9 @@ fn neighbours(subject: &Subject, qp: &mut Programme) {
     for pair in widths.windows(2) {
         step(subject, qp, pair[0], pair[1]);
     }
+    let hands = subject.hands();
     let legs: Vec<usize> = LegPlace::all()
+        .filter(|place| hands.contains(&place.hand))
         .filter_map(|place| subject.find(Place::Leg(place)))
         .collect();
     for face in legs.chunks(FACE_STATIONS) {
@@ -236,8 +238,17 @@ fn even_edge(subject: &Subject, qp: &mut Programme, [i, j, k]: [usize; 3]) {
     qp.square(
         &[(i, -0.5 / unit), (j, 1.0 / unit), (k, -0.5 / unit)],
         0.0,
-        EVEN_EDGE,
+        EVEN_EDGE * alike(subject, i),
     );
+}
+
+/// How many places of the dog a spot stands for.
+fn alike(subject: &Subject, i: usize) -> f64 {
+    if subject.is_mirrored && matches!(subject.spots[i].place, Place::Leg(_)) {
+        2.0
+    } else {
+        1.0
+    }
 }
 
 /// Second difference of (length − nominal), weighted by spacing.

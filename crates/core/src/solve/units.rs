@@ -211,7 +211,7 @@ impl Unit {
             |list: &[Width]| -> Vec<Place> { list.iter().map(|w| Place::Width(*w)).collect() };
         let face = |leg: Leg, face: Face| -> Vec<Place> {
             LegPlace::all()
-                .filter(|p| p.leg == leg && p.face == face)
+                .filter(|p| p.leg == leg && p.face == face && subject.hands().contains(&p.hand))
                 .map(Place::Leg)
                 .collect()
         };
