@@ -6,7 +6,6 @@ use super::fit::Fit;
 use crate::coat::{Zone, days_to_grow};
 use crate::look::{LookId, Upkeep};
 use crate::plan::{Job, PlanReport, Words};
-use crate::units::Length;
 
 /// A look offered on this dog.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -40,8 +39,8 @@ pub struct Offer {
 pub struct OfferLength {
     /// Where.
     pub label: String,
-    /// How long, mm.
-    pub length_mm: Length,
+    /// How long, as it is written, with its unit: one length, or from and to.
+    pub text: String,
 }
 
 /// Most sentences of what a look cannot do: what fits under a small dog.
@@ -84,7 +83,7 @@ pub fn offer(fit: &Fit, report: &PlanReport, job: &Job) -> Offer {
         name: job.look.name.to_owned(),
         sentence: sentence(fit),
         cannot,
-        lengths: lengths(report),
+        lengths: lengths(report, words.unit()),
         upkeep: job.look.upkeep(height),
         knots_at: job.look.knots_at.iter().map(|z| z.place().into()).collect(),
         minutes: report.sheet.minutes,
@@ -138,7 +137,7 @@ fn sentence(fit: &Fit) -> String {
     format!("{}{}.", first.unwrap_or_default(), letters.as_str())
 }
 
-fn lengths(report: &PlanReport) -> Vec<OfferLength> {
+fn lengths(report: &PlanReport, millimetres_or_inches: &str) -> Vec<OfferLength> {
     use crate::solve::Unit as U;
     [
         (U::BackFront, "body"),
@@ -150,7 +149,7 @@ fn lengths(report: &PlanReport) -> Vec<OfferLength> {
         let row = report.units.iter().find(|u| u.unit == unit)?;
         Some(OfferLength {
             label: label.into(),
-            length_mm: row.to_mm,
+            text: format!("{} {millimetres_or_inches}", row.text),
         })
     })
     .collect()

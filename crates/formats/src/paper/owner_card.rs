@@ -1,6 +1,5 @@
 use veliform_core::consult::{Offer, Talk};
 use veliform_core::drawing::Drawing;
-use veliform_core::units::{UnitSystem, length_text};
 
 use super::writer::{HEIGHT, MARGIN, PageWriter, WIDTH, cut, wrap};
 use crate::fonts::{FIGURES, TEXT};
@@ -24,8 +23,6 @@ pub struct OwnerCard<'a> {
     pub talk: Option<&'a Talk>,
     /// This dog in it, over its coat of today.
     pub drawing: &'a Drawing,
-    /// Millimetres or inches.
-    pub units: UnitSystem,
     /// What is said on every paper.
     pub standing_caution: &'a str,
 }
@@ -36,6 +33,8 @@ const LINE: f64 = 6.2;
 const SIZE: f64 = 4.6;
 /// Letters a line of the card holds.
 const LETTERS: usize = 84;
+/// Letters a value holds beside its name: figures are wider.
+const VALUE_LETTERS: usize = 48;
 
 /// Writes the owner card as one A4 page in black and white.
 pub fn owner_card_svg(card: &OwnerCard<'_>) -> String {
@@ -63,8 +62,10 @@ pub fn owner_card_svg(card: &OwnerCard<'_>) -> String {
     y += 8.0;
     for (name, value) in facts(card) {
         page.text((MARGIN, y), SIZE, 400, TEXT, "start", name);
-        page.text((MARGIN + 52.0, y), SIZE, 700, FIGURES, "start", &value);
-        y += LINE;
+        for line in wrap(&value, VALUE_LETTERS) {
+            page.text((MARGIN + 52.0, y), SIZE, 700, FIGURES, "start", &line);
+            y += LINE;
+        }
     }
     if let Some(words) = card.talk.map(|t| t.words.trim()).filter(|w| !w.is_empty()) {
         y += 1.0;
@@ -110,21 +111,11 @@ pub fn owner_card_svg(card: &OwnerCard<'_>) -> String {
 }
 
 fn facts(card: &OwnerCard<'_>) -> Vec<(&'static str, String)> {
-    let unit = match card.units {
-        UnitSystem::Millimetres => "mm",
-        UnitSystem::Inches => "in",
-    };
     let offer = card.offer;
     let lengths: Vec<String> = offer
         .lengths
         .iter()
-        .map(|l| {
-            format!(
-                "{} {} {unit}",
-                l.label,
-                length_text(l.length_mm, card.units)
-            )
-        })
+        .map(|l| format!("{} {}", l.label, l.text))
         .collect();
     let mut facts = vec![
         ("Lengths", lengths.join(" · ")),

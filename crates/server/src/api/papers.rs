@@ -86,7 +86,6 @@ fn owner_card(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> 
         offer: &offer,
         talk: at.visit.talk.as_ref(),
         drawing: &drawing,
-        units: at.house.units,
         standing_caution: STANDING_CAUTION,
     });
     Ok((at.dog.name, svg))

@@ -2002,8 +2002,8 @@ export interface components {
         OfferLength: {
             /** @description Where. */
             label: string;
-            /** @description How long, mm. */
-            length_mm: components["schemas"]["Length"];
+            /** @description How long, as it is written, with its unit: one length, or from and to. */
+            text: string;
         };
         /** @description Every look on this dog. */
         Offers: {

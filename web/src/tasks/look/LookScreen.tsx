@@ -16,7 +16,9 @@ export function LookScreen() {
       title="Look"
       margin={
         <>
+          {work.plan && <Cost plan={work.plan} />}
           <MarginHead>On this dog</MarginHead>
+          {!chosen && <p>Until you choose, the first is shown.</p>}
           <ul>
             {work.words.looks.map((look) => (
               <li key={look.look} className="pb-3">
@@ -43,8 +45,6 @@ export function LookScreen() {
               </li>
             ))}
           </ul>
-          {!chosen && <p>Until you choose, the first is shown.</p>}
-          {work.plan && <Cost plan={work.plan} />}
         </>
       }
       next={<BigLink to={`/visit/${work.visitId}/plan`}>See the plan</BigLink>}

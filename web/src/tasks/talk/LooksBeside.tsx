@@ -1,7 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { Plain } from '../../shared/ui/controls';
-import { lengthText, minutesText, unitName } from '../../shared/units/show';
+import { minutesText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 
 /** Up to three looks on this dog, at one scale, with what each asks and cannot. */
@@ -21,7 +21,6 @@ export function LooksBeside({ offers }: { offers: Schemas['Offers'] | null }) {
 
 function Beside({ offer, drawing }: { offer: Schemas['Offer']; drawing: Schemas['Drawing'] }) {
   const work = useVisitWork();
-  const { units } = work.house;
   const isTaken = work.evaluation.visit.look?.look === offer.look;
   const { upkeep } = offer;
   return (
@@ -34,7 +33,7 @@ function Beside({ offer, drawing }: { offer: Schemas['Offer']; drawing: Schemas[
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 pt-2 text-sm">
         {offer.lengths.map((l) => (
           <Fact key={l.label} name={l.label}>
-            {lengthText(l.length_mm, units)} {unitName(units)}
+            {l.text}
           </Fact>
         ))}
         <Fact name="at the table">{minutesText(offer.minutes)}</Fact>
