@@ -16,7 +16,6 @@ export function LookScreen() {
       title="Look"
       margin={
         <>
-          {work.plan && <Cost plan={work.plan} />}
           <MarginHead>On this dog</MarginHead>
           {!chosen && <p>Until you choose, the first is shown.</p>}
           <ul>
@@ -31,7 +30,7 @@ export function LookScreen() {
                   <span className="block text-xl font-bold">{look.name}</span>
                   <span className="block">{look.summary}</span>
                 </button>
-                {chosen?.look === look.look && (
+                {chosen?.look === look.look && look.body_choices_mm.length > 0 && (
                   <Choice
                     label={`Body length, ${unitName(work.house.units)}`}
                     options={look.body_choices_mm.map((mm) => ({
@@ -41,6 +40,9 @@ export function LookScreen() {
                     value={chosen.body_mm ?? look.body_mm}
                     onChange={(mm) => choose(look.look, mm)}
                   />
+                )}
+                {chosen?.look === look.look && work.plan?.look === look.look && (
+                  <Cost plan={work.plan} />
                 )}
               </li>
             ))}
