@@ -69,7 +69,7 @@ fn looks() -> impl Iterator<Item = LookId> {
         .filter(|id| *id != LookId::NaturalTidy)
 }
 
-/// Baseline (balance-model.md 8): on every fault in every look at three sizes, 396 dogs, the plan
+/// Baseline (balance-model.md 8): on every fault in every look at three sizes, 360 dogs, the plan
 /// balances no worse than a uniform clip at the look's lengths, and on average far better: the
 /// study's means are 68 for the clip and 1.2 for the plan.
 #[test]
