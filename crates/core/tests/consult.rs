@@ -169,3 +169,22 @@ fn the_price_band_lies_round_minutes_times_rate() {
         assert!((from - 0.9 * price).abs() <= 2.5 && (to - 1.1 * price).abs() <= 2.5);
     }
 }
+
+/// Nonsense is refused with one sentence each, and nothing of it is lost.
+#[test]
+fn nonsense_answers_are_said_one_by_one() {
+    let talk = Talk {
+        words: "x".repeat(5000),
+        brushing_minutes_a_week: Some(u32::MAX),
+        weeks_to_next: Some(u32::MAX),
+        was_too_short: vec![Zone::Ear],
+        was_too_long: vec![Zone::Ear],
+        ..Talk::default()
+    };
+    let said = talk.check();
+    assert_eq!(said.len(), 4);
+    assert!(said.iter().all(|p| p.message.ends_with('.')));
+    assert!(Talk::default().check().is_empty());
+    // Solved all the same.
+    assert_eq!(offers("curl", 40.0, talk).offers.len(), LookId::ALL.len());
+}

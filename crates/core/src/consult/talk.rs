@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::coat::{CoatNow, Limit, Zone};
+use crate::frame::{Problem, Severity};
 use crate::units::Length;
 
 /// How long the owner wants the body.
@@ -79,6 +80,49 @@ pub struct Talk {
     pub was_too_long: Vec<Zone>,
     /// What else was said, in the owner's words.
     pub words: String,
+}
+
+/// Longest words that are kept: what fits on the owner card.
+const WORDS_LETTERS: usize = 240;
+/// Most minutes of brushing in a week: two hours a day (common sense).
+const MOST_MINUTES: u32 = 840;
+/// Most weeks to the next visit: a year.
+const MOST_WEEKS: u32 = 52;
+
+impl Talk {
+    /// What is wrong with the answers as given; empty when all can be.
+    pub fn check(&self) -> Vec<Problem> {
+        let mut problems = Vec::new();
+        let mut refuse = |field: &str, message: String| {
+            problems.push(Problem::of(field, Severity::Refused, message));
+        };
+        if self.words.chars().count() > WORDS_LETTERS {
+            let message =
+                format!("The owner's words are over {WORDS_LETTERS} letters; shorten them.");
+            refuse("talk.words", message);
+        }
+        if self
+            .brushing_minutes_a_week
+            .is_some_and(|m| m > MOST_MINUTES)
+        {
+            let message =
+                format!("Nobody brushes over {MOST_MINUTES} minutes a week; ask the owner again.");
+            refuse("talk.brushing", message);
+        }
+        if self.weeks_to_next.is_some_and(|w| w > MOST_WEEKS) {
+            let message = format!("The next visit lies within {MOST_WEEKS} weeks; choose fewer.");
+            refuse("talk.weeks", message);
+        }
+        let both = |zone: &&Zone| self.was_too_long.contains(zone);
+        if let Some(zone) = self.was_too_short.iter().find(both) {
+            let message = format!(
+                "The {} cannot have been both too short and too long; take it off one list.",
+                zone.label()
+            );
+            refuse("talk.last_time", message);
+        }
+        problems
+    }
 }
 
 /// One size of comb, mm (handbook 5: one size = 3 mm).

@@ -23,7 +23,7 @@ use crate::plan::{
 };
 use crate::shape::{Dressing, spreads};
 use crate::sheet::DogFacts;
-use crate::solve::SolveError;
+use crate::solve::{SolveError, in_halves};
 use crate::sure::{WhatNext, point_doubts, what_next};
 use crate::units::{Length, length_text};
 use crate::visit::{LookChoice, MeasureHistory, Visit, changed};
@@ -162,6 +162,7 @@ impl<'a> Desk<'a> {
         let mut problems = frame.problems.clone();
         problems.extend(more);
         problems.extend(visit.found.iter().flat_map(Found::check));
+        problems.extend(visit.talk.iter().flat_map(Talk::check));
         problems.extend(visit.look.and_then(|choice| body_problem(choice, house)));
         Self {
             dog,
@@ -344,18 +345,7 @@ impl<'a> Desk<'a> {
                 })
                 .collect()
         };
-        // Half of them beside the other half, in the same order every time.
-        let (first, second) = LookId::ALL.split_at(LookId::ALL.len() / 2);
-        let (one, other) = std::thread::scope(|scope| {
-            let beside = scope.spawn(|| weigh(first));
-            let other = weigh(second);
-            let one = beside
-                .join()
-                .unwrap_or_else(|cause| std::panic::resume_unwind(cause));
-            (one, other)
-        });
-        let mut ranked = one?;
-        ranked.extend(other?);
+        let mut ranked = in_halves(&LookId::ALL, weigh)?;
         ranked.sort_by(|a, b| a.0.cost.total_cmp(&b.0.cost));
         let wanted: Vec<LookId> = if shown.is_empty() {
             ranked

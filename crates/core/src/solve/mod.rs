@@ -1,10 +1,12 @@
 //! The solve: lengths by a convex quadratic programme, then owned tools, then reasons.
 
+mod halves;
 mod lengths;
 mod programme;
 mod tools;
 mod units;
 
+pub use halves::in_halves;
 pub use lengths::{Built, Solution, programme, solve_lengths};
 pub use programme::{Matrix, Optimum, Programme, SolveError};
 pub use tools::{Bench, Stroke, UnitCut, best_set, choose_tools, cost_of};

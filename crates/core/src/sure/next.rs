@@ -5,7 +5,7 @@ use utoipa::ToSchema;
 use crate::balance::score;
 use crate::frame::{Doubt, Felt, Finding, Frame, FrameInput, Measure, Offsets, resolve_moved};
 use crate::plan::{Job, Plan, Words, make_plan};
-use crate::solve::SolveError;
+use crate::solve::{SolveError, in_halves};
 use crate::units::Length;
 
 /// A measure not taken yet, and what taking it would settle.
@@ -67,18 +67,8 @@ pub fn what_next(
         }
         Ok(found)
     };
-    // Two solves a measure: half of them beside the other half, in the same order every time.
-    let (first, second) = left.split_at(left.len() / 2);
-    let (one, other) = std::thread::scope(|scope| {
-        let beside = scope.spawn(|| weigh_all(first));
-        let other = weigh_all(second);
-        let one = beside
-            .join()
-            .unwrap_or_else(|cause| std::panic::resume_unwind(cause));
-        (one, other)
-    });
-    let mut ranked = one?;
-    ranked.extend(other?);
+    // Two solves a measure.
+    let mut ranked = in_halves(&left, weigh_all)?;
     ranked.sort_by(|a, b| b.0.total_cmp(&a.0));
     let findings: Vec<NextFinding> = ranked.into_iter().map(|(_, f)| f).collect();
     let is_good_enough = !findings.iter().any(|f| f.changes_tool);

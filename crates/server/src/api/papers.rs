@@ -125,6 +125,22 @@ fn file(name: &str, ending: &str, kind: &str, bytes: Vec<u8>) -> HttpResponse {
         .body(bytes)
 }
 
+/// A page of a visit as PDF.
+async fn printed(
+    salon: &Salon,
+    visit: Uuid,
+    page: impl FnOnce(&Store, Uuid) -> Result<(String, String), ApiError> + Send + 'static,
+    ending: &str,
+) -> Result<HttpResponse, ApiError> {
+    let (name, bytes) = salon
+        .run(move |store| {
+            let (name, svg) = page(store, visit)?;
+            Ok((name, pdf(&svg)?))
+        })
+        .await?;
+    Ok(file(&name, ending, "application/pdf", bytes))
+}
+
 /// The cut sheet as one A4 page in SVG, shown in the page for printing.
 #[utoipa::path(responses((status = 200, content_type = "image/svg+xml", body = String), (status = 404, body = ErrorBody)))]
 #[get("/visits/{visit}/sheet.svg")]
@@ -144,14 +160,7 @@ pub(crate) async fn get_sheet_pdf(
     salon: web::Data<Salon>,
     visit: web::Path<Uuid>,
 ) -> Result<HttpResponse, ApiError> {
-    let visit = visit.into_inner();
-    let (name, bytes) = salon
-        .run(move |store| {
-            let (name, svg) = sheet(store, visit)?;
-            Ok((name, pdf(&svg)?))
-        })
-        .await?;
-    Ok(file(&name, "pdf", "application/pdf", bytes))
+    printed(&salon, visit.into_inner(), sheet, "pdf").await
 }
 
 /// The owner card as one A4 page in PDF: this dog in the look agreed on, lengths, upkeep, price.
@@ -161,14 +170,7 @@ pub(crate) async fn get_owner_card(
     salon: web::Data<Salon>,
     visit: web::Path<Uuid>,
 ) -> Result<HttpResponse, ApiError> {
-    let visit = visit.into_inner();
-    let (name, bytes) = salon
-        .run(move |store| {
-            let (name, svg) = owner_card(store, visit)?;
-            Ok((name, pdf(&svg)?))
-        })
-        .await?;
-    Ok(file(&name, "owner.pdf", "application/pdf", bytes))
+    printed(&salon, visit.into_inner(), owner_card, "owner.pdf").await
 }
 
 /// The drawing as SVG.

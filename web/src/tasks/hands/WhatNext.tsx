@@ -1,34 +1,15 @@
-import { useEffect, useState } from 'react';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { useVisitWork } from '../../shared/visit/context';
+import { useAnswer } from '../../shared/visit/useAnswer';
 
-/** Asked once nothing has changed for this long, ms: it takes many solves. */
+/** It takes many solves. */
 const AFTER_MS = 350;
 
 /** What to measure next, worked out in the background; null while it is not known. */
 export function useWhatNext(): Schemas['WhatNext'] | null {
   const { dog, entries, house, kit } = useVisitWork();
-  const [next, setNext] = useState<Schemas['WhatNext'] | null>(null);
-  const key = JSON.stringify({ dog, entries, house, kit });
-  useEffect(() => {
-    let isNewest = true;
-    const timer = setTimeout(() => {
-      const desk = JSON.parse(key) as Schemas['OnTheDesk'];
-      ask(api.POST('/api/next-measure', { body: desk })).then(
-        (answer) => {
-          if (isNewest) setNext(answer);
-        },
-        () => {
-          // The last answer stays; the sign at the foot says that the server is away.
-        },
-      );
-    }, AFTER_MS);
-    return () => {
-      isNewest = false;
-      clearTimeout(timer);
-    };
-  }, [key]);
-  return next;
+  const body = { dog, entries, house, kit } as Schemas['OnTheDesk'];
+  return useAnswer(body, AFTER_MS, (b) => ask(api.POST('/api/next-measure', { body: b })));
 }
 
 /** The most telling measure left, as a sentence that opens it. */

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
-import { Choice, Plain, type Option } from '../../shared/ui/controls';
+import { Choice, Plain, Said, type Option } from '../../shared/ui/controls';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { useRecord } from '../../shared/visit/useRecord';
 import { useVisitWork } from '../../shared/visit/context';
@@ -110,6 +110,11 @@ export function Questions() {
           onBlur={(e) => put({ words: e.target.value })}
         />
       </label>
+      {work.evaluation.problems
+        .filter((p) => p.field.startsWith('talk.'))
+        .map((p) => (
+          <Said key={p.field}>{p.message}</Said>
+        ))}
     </div>
   );
 }

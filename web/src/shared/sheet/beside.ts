@@ -1,0 +1,27 @@
+import type { Schemas } from '../api/client';
+
+/** How a dog is drawn where three stand side by side: the table, the coat, nothing written. */
+export function besideOptions(layers: Partial<Schemas['Layers']>): Schemas['DrawOptions'] {
+  return {
+    sheet: 'side',
+    layers: { ...BARE, ...layers },
+    // Three sheets share the room of one.
+    text_share: 0.026,
+  };
+}
+
+const BARE: Schemas['Layers'] = {
+  table: true,
+  now: false,
+  plan: true,
+  settled: false,
+  ideal: false,
+  skin: false,
+  measures: false,
+  landmarks: false,
+  lines: false,
+  lengths: false,
+  pins: false,
+  doubt: false,
+  found: false,
+};
