@@ -3,11 +3,13 @@
 use approx::assert_abs_diff_eq;
 use kurbo::Vec2;
 use rstest::rstest;
-use veliform_core::balance::{Skin, Subject, shortest_safe_mm};
-use veliform_core::coat::{CoatInput, CoatNow, Knots, Limit, Texture, Zone, resolve_coat};
+use veliform_core::balance::{Place, Skin, Subject, shortest_safe_mm};
+use veliform_core::coat::{
+    CoatFinish, CoatInput, CoatNow, Knots, Limit, Texture, Zone, resolve_coat,
+};
 use veliform_core::frame::{FrameInput, resolve};
 use veliform_core::look::{Look, LookId};
-use veliform_core::shape::visible_share;
+use veliform_core::shape::{CoatEdge, Station, dress_now, side_shape, visible_share};
 use veliform_core::units::{Length, UnitSystem};
 
 const MM: UnitSystem = UnitSystem::Millimetres;
@@ -28,7 +30,7 @@ fn texture_gives_the_stand(#[case] texture: Texture, #[case] stand: f64) {
         texture,
         ..CoatInput::default()
     };
-    assert_abs_diff_eq!(resolve_coat(&input, 460.0, MM).0.stand, stand);
+    assert_abs_diff_eq!(resolve_coat(&input, 460.0, MM).0.stand.all(), stand);
 }
 
 /// Handbook 3, *What the eye sees*: hair on the back of a drop-coated dog barely adds height; the
@@ -52,13 +54,53 @@ fn a_measured_stand_replaces_the_texture_and_nonsense_does_not() {
         };
         resolve_coat(&input, 460.0, MM)
     };
-    assert_abs_diff_eq!(with(0.7).0.stand, 0.7);
+    assert_abs_diff_eq!(with(0.7).0.stand.all(), 0.7);
     let (coat, problems) = with(1.4);
-    assert_abs_diff_eq!(coat.stand, Texture::Curl.stand());
+    assert_abs_diff_eq!(coat.stand.all(), Texture::Curl.stand());
     assert_eq!(
         problems[0].message,
         "Stand 1.40 cannot be: it lies between 0.05 and 1; draw out a lock, let it settle and compare."
     );
+}
+
+/// Handbook 3: stand is measured as settled height against drawn-out length; a zone's own lock, or
+/// its own texture, speaks for that zone alone, and the drawn edge and the solve follow it.
+#[test]
+fn a_zone_with_a_lock_of_its_own_stands_by_itself() {
+    let mut input = CoatInput {
+        texture: Texture::Curl,
+        all_over_mm: Some(mm(40.0)),
+        finish: CoatFinish::CurlBack,
+        ..CoatInput::default()
+    };
+    let crest = input.marks.entry(Zone::Crest).or_default();
+    (crest.drawn_out_mm, crest.standing_mm) = (Some(mm(40.0)), Some(mm(12.0)));
+    input.marks.entry(Zone::Chest).or_default().texture = Some(Texture::Silky);
+    let (coat, problems) = resolve_coat(&input, 460.0, MM);
+    assert!(problems.is_empty(), "{problems:?}");
+    // The curl let back takes all of it to 0.6.
+    assert_abs_diff_eq!(coat.stand.of(Zone::Crest), 0.6 * 0.3, epsilon = 1e-12);
+    assert_abs_diff_eq!(coat.stand.of(Zone::Chest), 0.6 * 0.35, epsilon = 1e-12);
+    assert_abs_diff_eq!(coat.stand.of(Zone::Back), 0.6 * 0.95, epsilon = 1e-12);
+
+    let frame = resolve(&FrameInput::default(), MM);
+    let shape = side_shape(&frame.build);
+    let edge = CoatEdge::new(&shape, &dress_now(&frame.build, &coat));
+    let subject = Subject::new(&frame.sides(), &coat, &Look::shipped(LookId::Lamb), &|_| {
+        2.0
+    });
+    for spot in &subject.spots {
+        let Place::Side(_) = spot.place else {
+            continue;
+        };
+        let stand = coat.stand.of(spot.zone);
+        assert_abs_diff_eq!(spot.shows, visible_share(spot.hair, stand), epsilon = 1e-12);
+    }
+    // Half way along the crest the drawn coat stands 40 mm by 0.18.
+    let stands = edge
+        .at(Station::CrestMid)
+        .distance(shape.skin(Station::CrestMid));
+    assert_abs_diff_eq!(stands, 40.0 * 0.18, epsilon = 0.5);
 }
 
 #[test]

@@ -118,7 +118,7 @@ fn a_dip_is_filled_and_its_ends_are_taken_down(
 ) {
     let dog = solved(&look, height, |b, h| b.back_drop = dip * h);
     let ends = 0.5 * (dog.at(S::Withers) + dog.at(S::HipCrest));
-    let shows = dog.subject.stand;
+    let shows = dog.subject.stand.all();
     let room = (dog.high(S::BackMid) - dog.low(S::HipCrest)) * shows;
     let filled = (dog.at(S::BackMid) - ends) * shows;
     assert!(filled >= 0.8 * (dip * height).min(room) - 1e-6, "{filled}");
@@ -206,7 +206,7 @@ fn a_heavy_shoulder_goes_shorter_into_the_ribs(
     let is_at_the_floor =
         dog.width(Width::Shoulder) <= 0.4 * dog.nominal_width(Width::Shoulder) + 0.002 * height;
     assert!(
-        shorter * dog.subject.stand >= 0.6 * excess || is_at_the_floor,
+        shorter * dog.subject.stand.all() >= 0.6 * excess || is_at_the_floor,
         "{shorter} of {excess}"
     );
     assert!(dog.plan(J::ShoulderIntoRibs).0 < dog.clip(J::ShoulderIntoRibs).0);

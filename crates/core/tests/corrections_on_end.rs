@@ -44,7 +44,7 @@ fn more(dog: &Solved, leg: Leg, face: Face, at: usize, between: (usize, usize)) 
 fn a_bow_is_hidden_by_its_column(#[case] look: LookId, #[case] height: f64, #[case] bow: f64) {
     let dog = solved(look, height, |b, h| b.fore.bow = bow * h);
     let twin = solved(look, height, |_, _| {});
-    let need = 0.4 * bow * height / dog.subject.stand;
+    let need = 0.4 * bow * height / dog.subject.stand.all();
     let at = |d: &Solved, face| more(d, Leg::Fore, face, 2, (0, 4));
     assert!(
         at(&dog, Face::Outer) < at(&twin, Face::Outer) - need,
@@ -74,7 +74,7 @@ fn hocks_in_are_taken_inside_and_kept_outside(
 ) {
     let dog = solved(look, height, |b, h| b.hind.from_midline[1] -= 0.5 * by * h);
     let twin = solved(look, height, |_, _| {});
-    let need = 0.125 * by * height / dog.subject.stand;
+    let need = 0.125 * by * height / dog.subject.stand.all();
     let at = |d: &Solved, face| more(d, Leg::Hind, face, 3, (1, 4));
     assert!(
         at(&dog, Face::Inner) < at(&twin, Face::Inner) - need,

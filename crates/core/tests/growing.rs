@@ -92,7 +92,7 @@ fn halving_finds_the_first_week(#[case] look: LookId, #[case] texture: Texture) 
         for _ in 0..week * 7 * 24 {
             length += texture.growth_mm_per_day() * (1.0 - length / texture.terminal_mm()) / 24.0;
         }
-        let coat = CoatNow::even(texture, job.coat.stand, length);
+        let coat = CoatNow::even(texture, job.coat.stand.all(), length);
         is_long(&coat) && at(&coat) <= enough
     });
     let found = weeks_to_look(&job).expect("solves");

@@ -214,6 +214,7 @@ fn curl_back_stands_at_six_tenths() {
         resolve_coat(&visit.coat, 460.0, UnitSystem::Millimetres)
             .0
             .stand
+            .all()
     };
     let ratio = stand(CoatFinish::CurlBack) / stand(CoatFinish::BlownStraight);
     assert!((ratio - 0.6).abs() < 1e-12);

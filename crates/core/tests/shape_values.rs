@@ -32,7 +32,7 @@ fn even_coat(mm: f64, stand: f64) -> Dressing {
 
 fn bare(stand: f64) -> Dressing {
     Dressing {
-        stand,
+        stand: veliform_core::coat::Stands::even(stand),
         lengths: [0.0; STATIONS],
         zones_mm: [0.0; Zone::ALL.len()],
         columns: None,

@@ -5,6 +5,7 @@ use super::point::{BalancePoint, Divisor, Judged, Shown};
 use super::reach::{Reach, ReachOf, reach};
 use super::spot::{Place, Width};
 use super::subject::Subject;
+use crate::coat::Zone;
 use crate::shape::{Leg, Station, View};
 
 /// Free band of points that have one target value, in tolerances (balance-model.md 5: b).
@@ -304,7 +305,8 @@ impl Builder<'_> {
         let depth = subject.along(S::CrestMid, across) - &throat;
         let occiput = subject.shape.skin(S::Occiput).to_vec2();
         let hair = subject.shape.hair(S::Occiput);
-        let stands = occiput_hair_mm(subject) * crate::shape::visible_share(hair, subject.stand);
+        let stands = occiput_hair_mm(subject)
+            * crate::shape::visible_share(hair, subject.stand.of(Zone::Topknot));
         let top = occiput + hair * stands;
         let length = (subject.along(S::Withers, axis) * -1.0) + top.dot(axis);
         let limit = subject.look.targets.neck_depth;

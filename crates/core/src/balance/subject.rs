@@ -2,7 +2,7 @@ use kurbo::{Point, Vec2};
 
 use super::expr::Expr;
 use super::spot::{Place, Spot, Width};
-use crate::coat::{CoatNow, Knots, Zone, ZoneMarks};
+use crate::coat::{CoatNow, Knots, Stands, Zone, ZoneMarks};
 use crate::frame::{Build, Sides};
 use crate::look::{Cut, Look};
 use crate::shape::{
@@ -23,7 +23,7 @@ pub struct Subject {
     /// The look.
     pub look: Look,
     /// Stand σ.
-    pub stand: f64,
+    pub stand: Stands,
     /// The unknowns.
     pub spots: Vec<Spot>,
     /// Limits that could not be met, by zone.
@@ -285,7 +285,7 @@ impl Subject {
                 Point::new(outward(skin.x), skin.y),
                 Vec2::new(outward(hair.x), hair.y),
             );
-            let shows = visible_share(*hair, self.stand);
+            let shows = visible_share(*hair, self.stand.of(zone));
             let nominal = self.look.nominal_mm(zone, h);
             let spot = self.spot(Place::Leg(place), zone, at, shows, nominal);
             self.spots.push(bounded(spot, coat, safe));
@@ -324,7 +324,7 @@ impl Subject {
                 }
                 _ => self.look.nominal_mm(zone, h),
             };
-            let shows = visible_share(hair, self.stand);
+            let shows = visible_share(hair, self.stand.of(zone));
             let skin = self.shape.skin(station);
             let spot = self.spot(Place::Side(station), zone, (skin, hair), shows, nominal);
             self.spots.push(bounded(spot, coat, safe));
@@ -334,7 +334,7 @@ impl Subject {
             let half = half_width(&self.build, width);
             let nominal = self.look.nominal_mm(zone, h);
             let at = (Point::new(half, 0.0), Vec2::new(1.0, 0.0));
-            let spot = self.spot(Place::Width(width), zone, at, self.stand, nominal);
+            let spot = self.spot(Place::Width(width), zone, at, self.stand.of(zone), nominal);
             self.spots.push(bounded(spot, coat, safe));
         }
     }

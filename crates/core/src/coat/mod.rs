@@ -2,10 +2,12 @@
 
 mod marks;
 mod now;
+mod stands;
 mod texture;
 mod zone;
 
 pub use marks::{CoatFinish, Lay, Patch, ZoneMarks};
 pub use now::{CoatInput, CoatNow, Knots, Limit, resolve_coat};
+pub use stands::Stands;
 pub use texture::{Texture, days_to_grow, grown_mm};
 pub use zone::Zone;

@@ -4,7 +4,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::{CoatFinish, Texture, Zone, ZoneMarks};
+use super::{CoatFinish, Stands, Texture, Zone, ZoneMarks};
 use crate::frame::{Problem, Severity};
 use crate::units::{Length, UnitSystem, length_text};
 
@@ -61,7 +61,7 @@ pub struct CoatNow {
     /// Texture.
     pub texture: Texture,
     /// Stand σ, 0 to 1.
-    pub stand: f64,
+    pub stand: Stands,
     /// Length of every zone, mm, in the order of [`Zone::ALL`].
     lengths_mm: Vec<f64>,
     /// Knots by zone.
@@ -99,7 +99,7 @@ impl CoatNow {
     pub fn even(texture: Texture, stand: f64, mm: f64) -> Self {
         Self {
             texture,
-            stand,
+            stand: Stands::even(stand),
             lengths_mm: vec![mm; Zone::ALL.len()],
             knots: BTreeMap::new(),
             limits: BTreeMap::new(),
@@ -201,7 +201,7 @@ pub fn resolve_coat(
     }
     let coat = CoatNow {
         texture: input.texture,
-        stand: stand * input.finish.stand_factor(),
+        stand: stands(stand, &input.marks).times(input.finish.stand_factor()),
         lengths_mm,
         knots: input.knots.clone(),
         limits: input.limits.clone(),
@@ -209,6 +209,20 @@ pub fn resolve_coat(
         estimated,
     };
     (coat, problems)
+}
+
+/// The stand of every zone: by its own lock, by its own texture, or the coat's.
+fn stands(all: f64, marks: &BTreeMap<Zone, ZoneMarks>) -> Stands {
+    let (low, high) = STAND_RANGE;
+    marks
+        .iter()
+        .fold(Stands::even(all), |stands, (zone, mark)| {
+            let measured = mark.measured_stand().map(|s| s.clamp(low, high));
+            match measured.or(mark.texture.map(Texture::stand)) {
+                Some(stand) => stands.with(*zone, stand),
+                None => stands,
+            }
+        })
 }
 
 /// What cannot be of the marks typed.

@@ -476,7 +476,7 @@ impl<'a> Desk<'a> {
                 })
                 .collect(),
             changed: changed(&self.visit.frame, &self.before.measures),
-            stand: self.coat.stand,
+            stand: self.coat.stand.all(),
             balance,
             problems: self.problems.clone(),
             drawing,

@@ -226,7 +226,7 @@ impl Annotator<'_> {
     fn run(&self, measure: Measure) -> Option<Run> {
         let h = self.h();
         // Upright dimensions stand clear of the coat behind the hock.
-        let coat = self.scene.coat.length_mm(Zone::Hock) * self.scene.coat.stand;
+        let coat = self.scene.coat.length_mm(Zone::Hock) * self.scene.coat.stand.of(Zone::Hock);
         let behind = self.skin(S::HockPoint).x - coat - 0.06 * h;
         let upright = |station: S, x: f64| {
             Some(Run::Upright {

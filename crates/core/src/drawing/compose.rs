@@ -385,7 +385,7 @@ impl<'a> Stage<'a> {
         let view = painter.view;
         let pieces = |dressing: &Dressing| self.pieces(view, dressing);
         let now = dress_now(build, scene.coat);
-        let naked = bare(scene.coat.stand);
+        let naked = bare(scene.coat.stand.all());
         let (now, naked) = (pieces(&now), pieces(&naked));
         match scene.plan.filter(|_| layers.plan) {
             Some(plan) => {
@@ -416,7 +416,7 @@ impl<'a> Stage<'a> {
         if let Some(earlier) = scene.earlier {
             let stage = BothSides::of(earlier);
             let far = side_shape(&earlier.right);
-            let dressing = bare(scene.coat.stand);
+            let dressing = bare(scene.coat.stand.all());
             let pieces = match painter.view {
                 View::Side => {
                     side_pieces_beside(&stage.shape, stage.left, (&far, stage.right), &dressing)

@@ -182,7 +182,7 @@ pub fn interval(plan: &Plan, coat: &CoatNow, weeks: u32) -> Interval {
 /// Of the zones where the look knots, the first to grow long enough; a curl and a fleece only
 /// (common practice: they hold what falls out).
 fn first_to_knot(plan: &Plan, coat: &CoatNow) -> Option<(Zone, f64)> {
-    if coat.stand < 0.8 {
+    if coat.stand.all() < 0.8 {
         return None;
     }
     let dressing = dress_plan(plan, coat, PlanCoat::Tools);

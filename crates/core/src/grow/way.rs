@@ -5,7 +5,7 @@ use utoipa::ToSchema;
 use crate::balance::score;
 use crate::coat::{CoatNow, Zone, days_to_grow, grown_mm};
 use crate::plan::{Job, Words};
-use crate::solve::{SolveError, solve_lengths};
+use crate::solve::{Accuracy, SolveError, solve_lengths_to};
 
 /// One visit on the way to a look.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -61,7 +61,7 @@ const WORTH_LEAVING_MM: f64 = 2.0;
 
 /// Balance that a coat allows in the job's look.
 fn reachable(job: &Job, coat: &CoatNow) -> Result<f64, SolveError> {
-    let solution = solve_lengths(&job.subject_with(coat))?;
+    let solution = solve_lengths_to(&job.subject_with(coat), Accuracy::Rough)?;
     Ok(score(&solution.points, &solution.lengths_mm))
 }
 

@@ -73,7 +73,7 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
         dressing.lengths = eased(&dressing.lengths);
     }
     if which == PlanCoat::Settled {
-        dressing.stand *= SETTLES;
+        dressing.stand = dressing.stand.times(SETTLES);
     }
     if plan.subject.look.foot == FootFinish::Clean
         && let Some(hem) = &mut dressing.hem

@@ -4,7 +4,9 @@ use crate::dog::House;
 use crate::frame::Sides;
 use crate::kit::Tool;
 use crate::look::Look;
-use crate::solve::{Bench, Solution, SolveError, UnitCut, choose_tools, solve_lengths};
+use crate::solve::{
+    Accuracy, Bench, Solution, SolveError, UnitCut, choose_tools, solve_lengths_to,
+};
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
@@ -65,8 +67,16 @@ pub struct Plan {
 /// # Errors
 /// If the solver gives no answer, a fault of ours.
 pub fn make_plan(job: &Job) -> Result<Plan, SolveError> {
+    make_plan_to(job, Accuracy::Full)
+}
+
+/// The same as exactly as asked: a rough plan is for comparing, never for showing.
+///
+/// # Errors
+/// If the solver gives no answer, a fault of ours.
+pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
     let subject = job.subject();
-    let solution = solve_lengths(&subject)?;
+    let solution = solve_lengths_to(&subject, accuracy)?;
     let bench = Bench {
         subject: &subject,
         coat: &job.coat,

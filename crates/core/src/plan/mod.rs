@@ -8,7 +8,7 @@ mod report;
 mod words;
 
 pub use dressed::{PlanCoat, dress_plan};
-pub use make::{Job, METHOD, Plan, make_plan};
+pub use make::{Job, METHOD, Plan, make_plan, make_plan_to};
 pub use reasons::{Cause, Reason, find_reasons};
 pub(crate) use report::span_text;
 pub use report::{

@@ -8,7 +8,7 @@ use super::words::Words;
 use crate::balance::{BalancePoint, Judged};
 use crate::coat::{CoatNow, Knots, Zone, days_to_grow};
 use crate::shape::View;
-use crate::solve::{Solution, SolveError, solve_lengths};
+use crate::solve::{Accuracy, Solution, SolveError, solve_lengths_to};
 
 /// What holds a point off.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -160,7 +160,7 @@ struct Search<'a> {
 impl Search<'_> {
     fn solve(&mut self, coat: &CoatNow) -> Result<Solution, SolveError> {
         self.solves += 1;
-        solve_lengths(&self.job.subject_with(coat))
+        solve_lengths_to(&self.job.subject_with(coat), Accuracy::Rough)
     }
 
     /// Tolerances off of every point with some zones grown; `None` when too many were solved.

@@ -1,4 +1,4 @@
-use kurbo::Point;
+use kurbo::{Point, Vec2};
 
 /// Samples a span of a curve is cut into; enough on screen (dog-shape.md 3).
 pub const SAMPLES: usize = 12;
@@ -14,9 +14,15 @@ pub const SAMPLES: usize = 12;
 pub fn closed(points: &[Point], samples: usize) -> Vec<Point> {
     let n = points.len();
     let at = |i: usize| points[i % n];
-    (0..n)
-        .flat_map(|i| span([at(i + n - 1), at(i), at(i + 1), at(i + 2)], samples))
-        .collect()
+    let mut curve = Vec::with_capacity(n * samples);
+    for i in 0..n {
+        sample_span(
+            [at(i + n - 1), at(i), at(i + 1), at(i + 2)],
+            samples,
+            &mut curve,
+        );
+    }
+    curve
 }
 
 /// Open centripetal Catmull-Rom; the missing end neighbour mirrors the second point in the first.
@@ -36,29 +42,36 @@ pub fn open(points: &[Point], samples: usize) -> Vec<Point> {
         Ok(i) if i >= n => last,
         Ok(i) => points[i],
     };
-    let mut curve: Vec<Point> = (0..n.cast_signed() - 1)
-        .flat_map(|i| span([at(i - 1), at(i), at(i + 1), at(i + 2)], samples))
-        .collect();
+    let mut curve = Vec::with_capacity((n - 1) * samples + 1);
+    for i in 0..n.cast_signed() - 1 {
+        sample_span(
+            [at(i - 1), at(i), at(i + 1), at(i + 2)],
+            samples,
+            &mut curve,
+        );
+    }
     curve.push(points[n - 1]);
     curve
 }
 
-fn span(p: [Point; 4], samples: usize) -> impl Iterator<Item = Point> {
+/// One span, from the second point to the third. The pyramid over four knots is a cubic: it is laid
+/// out once by its ends and end tangents, and only the cubic is evaluated at every sample.
+fn sample_span(p: [Point; 4], samples: usize, curve: &mut Vec<Point>) {
     let knot = |a: Point, b: Point| a.distance(b).sqrt().max(1e-6);
-    let t0 = 0.0;
-    let t1 = t0 + knot(p[0], p[1]);
-    let t2 = t1 + knot(p[1], p[2]);
-    let t3 = t2 + knot(p[2], p[3]);
-    (0..samples).map(move |i| {
-        let t = t1 + (t2 - t1) * i as f64 / samples as f64;
-        let mix = |a: Point, b: Point, from: f64, to: f64| a.lerp(b, (t - from) / (to - from));
-        let a1 = mix(p[0], p[1], t0, t1);
-        let a2 = mix(p[1], p[2], t1, t2);
-        let a3 = mix(p[2], p[3], t2, t3);
-        let b1 = mix(a1, a2, t0, t2);
-        let b2 = mix(a2, a3, t1, t3);
-        mix(b1, b2, t1, t2)
-    })
+    let [before, here, after] = [knot(p[0], p[1]), knot(p[1], p[2]), knot(p[2], p[3])];
+    let along = p[2] - p[1];
+    let tangent = |from: Vec2, over: f64, whole: Vec2| {
+        from * (here / over) - whole * (here / (over + here)) + along
+    };
+    let leaving = tangent(p[1] - p[0], before, p[2] - p[0]);
+    let arriving = tangent(p[3] - p[2], after, p[3] - p[1]);
+    // Hermite's cubic in powers of u.
+    let square = 3.0 * along - 2.0 * leaving - arriving;
+    let cube = leaving + arriving - 2.0 * along;
+    curve.extend((0..samples).map(|i| {
+        let u = i as f64 / samples as f64;
+        p[1] + u * (leaving + u * (square + u * cube))
+    }));
 }
 
 /// Rounds the corners of an open polyline by quadratic arcs that start `share` of the shorter
@@ -118,6 +131,30 @@ mod tests {
         let curve = closed(&stations, SAMPLES);
         for (i, station) in stations.iter().enumerate() {
             assert_abs_diff_eq!(curve[i * SAMPLES].distance(*station), 0.0, epsilon = 1e-9);
+        }
+    }
+
+    /// Barry and Goldman's pyramid of straight mixes, as they give it (from memory).
+    #[test]
+    fn a_span_is_the_pyramid_of_straight_mixes() {
+        let p = [(0.0, 0.0), (10.0, 40.0), (55.0, 30.0), (60.0, -20.0)].map(Point::from);
+        let knot = |a: Point, b: Point| a.distance(b).sqrt();
+        let mut t = [0.0; 4];
+        for i in 1..4 {
+            t[i] = t[i - 1] + knot(p[i - 1], p[i]);
+        }
+        let mut curve = Vec::new();
+        sample_span(p, SAMPLES, &mut curve);
+        for (i, got) in curve.into_iter().enumerate() {
+            let at = t[1] + (t[2] - t[1]) * i as f64 / SAMPLES as f64;
+            let mix = |a: Point, b: Point, from: f64, to: f64| a.lerp(b, (at - from) / (to - from));
+            let a = [0, 1, 2].map(|k| mix(p[k], p[k + 1], t[k], t[k + 1]));
+            let b = [0, 1].map(|k| mix(a[k], a[k + 1], t[k], t[k + 2]));
+            assert_abs_diff_eq!(
+                got.distance(mix(b[0], b[1], t[1], t[2])),
+                0.0,
+                epsilon = 1e-9
+            );
         }
     }
 

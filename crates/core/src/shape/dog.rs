@@ -8,6 +8,7 @@ use super::piece::{Piece, PieceKind, Stroke};
 use super::side::SideShape;
 use super::station::{Station, stretch};
 use super::tail::tail_pieces;
+use crate::coat::Zone;
 use crate::frame::{Build, EarKind};
 
 /// The dog from the side as closed pieces in drawing order (dog-shape.md 4 and 10).
@@ -37,7 +38,7 @@ pub fn side_pieces_beside(
 ) -> Vec<Piece> {
     let edge = CoatEdge::new(shape, dressing);
     let far_edge = CoatEdge::new(far.0, dressing);
-    let stand = dressing.stand;
+    let stand = |zone| dressing.stand.of(zone);
     let legs = |leg, is_far| {
         let (shape, build, edge) = if is_far {
             (far.0, far.1, &far_edge)
@@ -54,15 +55,18 @@ pub fn side_pieces_beside(
     pieces.extend(tail_pieces(
         &build.tail,
         &dressing.tail,
-        stand,
+        stand(Zone::Tail),
         shape.skin(Station::TailSet),
         build.height,
     ));
     let (body, topline) = body_piece(&edge);
     pieces.push(body);
-    let skirt = dressing
-        .skirt
-        .map(|s| (s.covers_legs, skirt_piece(&s, stand, shape, build)));
+    let skirt = dressing.skirt.map(|s| {
+        (
+            s.covers_legs,
+            skirt_piece(&s, stand(Zone::Underline), shape, build),
+        )
+    });
     if let Some((false, piece)) = &skirt {
         pieces.push(piece.clone());
     }
@@ -71,7 +75,7 @@ pub fn side_pieces_beside(
     if let Some((true, piece)) = &skirt {
         pieces.push(piece.clone());
     }
-    let ear = ear_piece(&build.ear, &dressing.ear, stand, &shape.head);
+    let ear = ear_piece(&build.ear, &dressing.ear, stand(Zone::Ear), &shape.head);
     let is_prick = build.ear.kind == EarKind::Prick;
     if is_prick {
         let shift = FAR_EAR * build.head.length;
@@ -92,10 +96,21 @@ pub fn side_pieces_beside(
         vec![Stroke::plain(topline, 1.0)],
     ));
     if let Some(topknot) = &dressing.topknot {
-        pieces.push(topknot_piece(topknot, stand, shape, build, &edge));
+        pieces.push(topknot_piece(
+            topknot,
+            stand(Zone::Topknot),
+            shape,
+            build,
+            &edge,
+        ));
     }
     if let Some(beard) = &dressing.beard {
-        pieces.push(beard_piece(beard, stand, &shape.head, &build.head));
+        pieces.push(beard_piece(
+            beard,
+            stand(Zone::Beard),
+            &shape.head,
+            &build.head,
+        ));
     }
     pieces.extend(face_pieces(&shape.head, &build.head, dressing));
     if !is_prick {

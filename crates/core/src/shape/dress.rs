@@ -1,6 +1,6 @@
 use super::edge::{Beard, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, ZONES};
 use super::station::{Cover, STATIONS, Station, stretch};
-use crate::coat::{CoatNow, Texture, Zone};
+use crate::coat::{CoatNow, Stands, Texture, Zone};
 use crate::frame::{Build, EarKind, TailKind};
 
 /// The shape of a finished head.
@@ -77,7 +77,7 @@ pub const TOPKNOT_AT_SKULL: f64 = 0.6;
 pub fn dress_by_zone(
     build: &Build,
     texture: Texture,
-    stand: f64,
+    stand: Stands,
     finish: Finish,
     at_zone: &dyn Fn(Zone) -> f64,
 ) -> Dressing {
@@ -94,12 +94,12 @@ pub fn dress_by_zone(
         lengths: eased(&flat),
         zones_mm: Zone::ALL.map(at_zone),
         columns: None,
-        hem: Some(hem(build, stand, finish)),
+        hem: Some(hem(build, stand.all(), finish)),
         topknot,
         beard: beard(build, texture, finish, at_zone(Zone::Beard)),
         ear: ear(build, at_zone(Zone::Ear)),
-        tail: tail(build, stand, finish, at_zone(Zone::Tail)),
-        skirt: skirt(build, stand, finish, at_zone),
+        tail: tail(build, stand.of(Zone::Tail), finish, at_zone(Zone::Tail)),
+        skirt: skirt(build, stand.of(Zone::Underline), finish, at_zone),
     }
 }
 
@@ -117,7 +117,7 @@ pub fn dress_now(build: &Build, coat: &CoatNow) -> Dressing {
 /// The bare frame.
 pub fn bare(stand: f64) -> Dressing {
     Dressing {
-        stand,
+        stand: Stands::even(stand),
         lengths: [0.0; STATIONS],
         zones_mm: [0.0; ZONES],
         columns: None,

@@ -3,13 +3,13 @@ use kurbo::{Point, Vec2};
 use super::side::SideShape;
 use super::station::{Cover, STATIONS, Station};
 use super::views::LEG_PLACES;
-use crate::coat::Zone;
+use crate::coat::{Stands, Zone};
 
 /// A coat on the side view: a length at every station, and the pieces that hang by themselves.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Dressing {
     /// How far a combed-up hair stands off the skin against its own length, 0 to 1.
-    pub stand: f64,
+    pub stand: Stands,
     /// Length at each station, mm; zero where no hair grows.
     pub lengths: [f64; STATIONS],
     /// Length by zone for what is not a station of the side view, mm, in the order of
@@ -145,7 +145,9 @@ impl CoatEdge {
             let station = Station::ALL[i];
             let hair = shape.hair(station);
             let seen = match station.cover() {
-                Cover::Coat(_) => dressing.lengths[i] * visible_share(hair, dressing.stand),
+                Cover::Coat(zone) => {
+                    dressing.lengths[i] * visible_share(hair, dressing.stand.of(zone))
+                }
                 Cover::Bare | Cover::Hidden => 0.0,
             };
             shape.skin(station) + hair * seen

@@ -1,6 +1,6 @@
 use std::collections::BTreeMap;
 
-use super::programme::{Optimum, Programme, SolveError};
+use super::programme::{Accuracy, Optimum, Programme, SolveError};
 use crate::balance::{BalancePoint, GIVES_UP_AT, Place, Reach, Subject, Width, balance_points};
 use crate::coat::Zone;
 use crate::look::Cut;
@@ -64,9 +64,17 @@ pub struct Solution {
 /// # Errors
 /// If the solver gives no answer.
 pub fn solve_lengths(subject: &Subject) -> Result<Solution, SolveError> {
+    solve_lengths_to(subject, Accuracy::Full)
+}
+
+/// The same as exactly as asked.
+///
+/// # Errors
+/// If the solver gives no answer.
+pub fn solve_lengths_to(subject: &Subject, accuracy: Accuracy) -> Result<Solution, SolveError> {
     let (points, reach) = balance_points(subject);
     let built = programme(subject, &points);
-    let optimum = built.programme.solve()?;
+    let optimum = built.programme.solve_to(accuracy)?;
     Ok(solution(subject, points, reach, &built, optimum))
 }
 

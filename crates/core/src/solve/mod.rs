@@ -7,7 +7,7 @@ mod tools;
 mod units;
 
 pub use halves::in_halves;
-pub use lengths::{Built, Solution, programme, solve_lengths};
-pub use programme::{Matrix, Optimum, Programme, SolveError};
+pub use lengths::{Built, Solution, programme, solve_lengths, solve_lengths_to};
+pub use programme::{Accuracy, Matrix, Optimum, Programme, SolveError};
 pub use tools::{Bench, Stroke, UnitCut, best_set, choose_tools, cost_of};
 pub use units::Unit;

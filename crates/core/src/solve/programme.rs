@@ -40,9 +40,25 @@ pub struct Optimum {
     pub iterations: u32,
 }
 
-/// Accuracy asked of the solver: at 1e-6 lengths are off by 0.03 mm (balance-model.md 4), at
-/// 1e-10 every optimality condition holds to 1e-4 (tried on random programmes).
-const ACCURACY: f64 = 1e-10;
+/// How exactly a programme is solved.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Accuracy {
+    /// Every optimality condition holds to 1e-4 (tried on random programmes).
+    Full,
+    /// Lengths are off by 0.03 mm at most (balance-model.md 4): to compare plans, not to show one.
+    Rough,
+}
+
+impl Accuracy {
+    /// What is asked of the solver's residuals and gap.
+    const fn tolerance(self) -> f64 {
+        match self {
+            Self::Full => 1e-10,
+            Self::Rough => 1e-6,
+        }
+    }
+}
+
 /// The solver takes about fifteen; far more means a broken programme.
 const MOST_ITERATIONS: u32 = 200;
 
@@ -138,20 +154,28 @@ impl Programme {
         (p, self.linear.clone(), a, b)
     }
 
+    /// Solves it in full.
+    ///
+    /// # Errors
+    /// As [`Self::solve_to`].
+    pub fn solve(&self) -> Result<Optimum, SolveError> {
+        self.solve_to(Accuracy::Full)
+    }
+
     /// Solves it. Deterministic: the same programme gives the same bits.
     ///
     /// # Errors
     /// If the solver refuses the programme's data, which would be a fault of ours; the status in
     /// the result says whether the tolerance was reached.
-    pub fn solve(&self) -> Result<Optimum, SolveError> {
+    pub fn solve_to(&self, accuracy: Accuracy) -> Result<Optimum, SolveError> {
         let (p, q, a, b) = self.matrices();
         let rows = b.len();
         let csc = |m: Matrix| CscMatrix::new_from_triplets(m.rows, m.columns, m.i, m.j, m.v);
         let settings = DefaultSettingsBuilder::default()
             .verbose(false)
-            .tol_gap_abs(ACCURACY)
-            .tol_gap_rel(ACCURACY)
-            .tol_feas(ACCURACY)
+            .tol_gap_abs(accuracy.tolerance())
+            .tol_gap_rel(accuracy.tolerance())
+            .tol_feas(accuracy.tolerance())
             .max_iter(MOST_ITERATIONS)
             .build()
             .map_err(|_| SolveError::Refused)?;

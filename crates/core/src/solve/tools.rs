@@ -270,6 +270,7 @@ impl Bench<'_> {
         let longest = wanted.iter().map(|w| w.ideal).fold(0.0, f64::max);
         let mean = wanted.iter().map(|w| w.ideal).sum::<f64>() / wanted.len() as f64;
         let minutes = unit.scissor_minutes();
+        let stand = self.coat.stand.of(zone);
         // A natural back is thinned, never clipped; little comes off, so no roughing out is missed.
         let is_by_hand =
             !self.subject.look.has_clipper && self.subject.look.cut(zone) == Cut::Scissored;
@@ -278,17 +279,13 @@ impl Bench<'_> {
             if tool.kind == ToolKind::Comb && knots == Knots::Tight {
                 continue; // A comb attachment that meets a knot falls off or leaves a hole.
             }
-            let full = full_leaves_mm(tool, self.under, Direction::WithTheLay, self.coat.stand);
+            let full = full_leaves_mm(tool, self.under, Direction::WithTheLay, stand);
             offer(Stroke::Full, Some(tool.id), &|_| full, 0.0, 0.0);
             match tool.kind {
                 ToolKind::Blade => {
                     if self.coat.texture.bears_against() && knots == Knots::None {
-                        let against = full_leaves_mm(
-                            tool,
-                            self.under,
-                            Direction::AgainstTheLay,
-                            self.coat.stand,
-                        );
+                        let against =
+                            full_leaves_mm(tool, self.under, Direction::AgainstTheLay, stand);
                         offer(Stroke::Against, Some(tool.id), &|_| against, 0.0, 0.0);
                     }
                 }

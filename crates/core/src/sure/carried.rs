@@ -2,10 +2,17 @@ use crate::balance::balance_points;
 use crate::frame::{Frame, FrameInput, Offsets, resolve_moved};
 use crate::plan::Job;
 
+/// Outer point of Gauss and Hermite's three, in standard deviations: √3 (from memory).
+const OUTER_POINT: f64 = 1.732_050_807_568_877_2;
+/// Its weight; the middle one has what is left of 1.
+const OUTER_WEIGHT: f64 = 1.0 / 6.0;
+
 /// One standard deviation of every balance point, in the unit its value is shown in.
 ///
 /// The plan is *cut as told* on a frame that is not sure: lengths stay, every doubt of the frame is
-/// carried through by central differences at ± one standard deviation, squares added.
+/// carried through by itself, by Gauss and Hermite's three points, and the variances added. A value
+/// that is the furthest of several edges has a kink, which the middle point sees and a derivative
+/// does not; for what is straight it is the central difference.
 ///
 /// # Units and shapes
 /// `lengths_mm` one per unknown of the job's subject; one result per point, in the order of
@@ -23,13 +30,17 @@ pub fn point_doubts(input: &FrameInput, frame: &Frame, job: &Job, lengths_mm: &[
         let (points, _) = balance_points(&moved.subject());
         points.iter().map(|p| p.value_at(lengths_mm)).collect()
     };
-    let mut squares = vec![0.0; values(&Offsets::default()).len()];
+    let here = values(&Offsets::default());
+    let mut variances = vec![0.0; here.len()];
     for doubt in frame.doubts.iter().filter(|d| d.sigma > 0.0) {
-        let up = values(&Offsets::of(doubt.finding, doubt.sigma));
-        let down = values(&Offsets::of(doubt.finding, -doubt.sigma));
-        for ((square, a), b) in squares.iter_mut().zip(up).zip(down) {
-            *square += (0.5 * (a - b)).powi(2);
+        let out = OUTER_POINT * doubt.sigma;
+        let up = values(&Offsets::of(doubt.finding, out));
+        let down = values(&Offsets::of(doubt.finding, -out));
+        for (i, middle) in here.iter().enumerate() {
+            let (a, b) = (up[i] - middle, down[i] - middle);
+            let mean = OUTER_WEIGHT * (a + b);
+            variances[i] += OUTER_WEIGHT * (a * a + b * b) - mean * mean;
         }
     }
-    squares.into_iter().map(f64::sqrt).collect()
+    variances.into_iter().map(|v| v.max(0.0).sqrt()).collect()
 }

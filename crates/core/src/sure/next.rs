@@ -4,8 +4,8 @@ use utoipa::ToSchema;
 
 use crate::balance::score;
 use crate::frame::{Doubt, Felt, Finding, Frame, FrameInput, Measure, Offsets, resolve_moved};
-use crate::plan::{Job, Plan, Words, make_plan};
-use crate::solve::{SolveError, in_halves};
+use crate::plan::{Job, Plan, Words, make_plan_to};
+use crate::solve::{Accuracy, SolveError, in_halves};
 use crate::units::Length;
 
 /// A measure not taken yet, and what taking it would settle.
@@ -51,7 +51,7 @@ pub fn what_next(
     job: &Job,
     words: &Words<'_>,
 ) -> Result<WhatNext, SolveError> {
-    let today = make_plan(job)?;
+    let today = make_plan_to(job, Accuracy::Rough)?;
     let left: Vec<&Doubt> = frame
         .doubts
         .iter()
@@ -110,7 +110,7 @@ fn weigh(
             sides: resolve_moved(input, &Offsets::of(doubt.finding, by)),
             ..job.clone()
         };
-        let there = make_plan(&moved)?;
+        let there = make_plan_to(&moved, Accuracy::Rough)?;
         let (old, new) = (&today.solution.lengths_mm, &there.solution.lengths_mm);
         let points = &there.solution.points;
         weighed.regret += 0.5 * (score(points, old) - score(points, new));

@@ -103,10 +103,11 @@ pub(super) fn ribs(dog: &BothSides<'_>, dressing: &Dressing) -> Piece {
 pub(super) fn skirt(dog: &BothSides<'_>, dressing: &Dressing) -> Option<Piece> {
     let skirt = dressing.skirt?;
     let b = dog.left;
-    let seen = 1.0 - 0.5 * dressing.stand;
+    let stand = dressing.stand.of(Zone::Underline);
+    let seen = 1.0 - 0.5 * stand;
     let y = skirt.root_height;
     let length = (skirt.length * seen).min(y - 4.0);
-    let z = 0.5 * b.rib_width + 0.25 * dressing.stand * skirt.length + 0.02 * b.height;
+    let z = 0.5 * b.rib_width + 0.25 * stand * skirt.length + 0.02 * b.height;
     let half = [(0.90, 0.0), (1.0, 0.4), (0.98, 0.96), (0.5, 1.0)];
     let left = half.iter().map(|(a, t)| Point::new(-a * z, y - t * length));
     let right = half

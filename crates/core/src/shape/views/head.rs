@@ -96,7 +96,7 @@ fn skull(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights, is_far: bool) ->
         })
         .collect();
     let hair = directions(&ring, HEAD_REACH, dog.height());
-    let points = edge(&ring, &hair, &eased_round(&lengths), dressing.stand);
+    let points = edge(&ring, &hair, &eased_round(&lengths), &dressing.stand);
     let outline = closed(&points, SAMPLES);
     Piece {
         kind: PieceKind::Head,
@@ -118,7 +118,7 @@ fn muzzle(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Piece {
     ];
     let ring = symmetric(&half_ring);
     let points = match &dressing.beard {
-        Some(beard) => hanging_muzzle(&ring, beard, dressing.stand),
+        Some(beard) => hanging_muzzle(&ring, beard, dressing.stand.of(Zone::Beard)),
         None => standing_muzzle(&ring, dressing, dog.height()),
     };
     let outline = closed(&points, SAMPLES);
@@ -164,7 +164,7 @@ fn standing_muzzle(ring: &[Mark], dressing: &Dressing, height: f64) -> Vec<Point
             share * m.length(dressing)
         })
         .collect();
-    edge(ring, &hair, &lengths, dressing.stand)
+    edge(ring, &hair, &lengths, &dressing.stand)
 }
 
 /// Eyes, nose, mouth, and the thin line of the visor under a topknot.
@@ -307,7 +307,7 @@ fn ear(dog: &BothSides<'_>, dressing: &Dressing, hand: Hand, is_far: bool) -> Pi
                 1.0
             };
             let length = 0.7 * (1.0 - hang) * coat.edge + hang * coat.fringe.max(coat.edge);
-            p + d * (free * length * visible_share(d, dressing.stand))
+            p + d * (free * length * visible_share(d, dressing.stand.of(Zone::Ear)))
         })
         .collect();
     let outline = closed(&ring, FINE);

@@ -278,7 +278,7 @@ pub(super) fn leg_on_end(
         top.reverse();
         first_foot = parts.inner.len();
     }
-    let mut points = edge(&marks, &hair, &lengths, dressing.stand);
+    let mut points = edge(&marks, &hair, &lengths, &dressing.stand);
     points.iter_mut().chain(&mut top).for_each(|p| *p += shift);
 
     let shows = |m: &Mark| !m.is_hidden();

@@ -2,7 +2,7 @@ use kurbo::{Point, Vec2};
 
 use super::super::edge::{Dressing, visible_share};
 use super::super::hair::{RunStation, hair_directions};
-use crate::coat::Zone;
+use crate::coat::{Stands, Zone};
 
 /// One station of a ring or run seen on end.
 #[derive(Clone, Copy, Debug)]
@@ -56,6 +56,14 @@ impl Mark {
         }
     }
 
+    /// How far its coat stands.
+    pub(super) const fn stand(&self, stands: &Stands) -> f64 {
+        match self.grows {
+            Grows::Zone(zone) => stands.of(zone),
+            Grows::Hidden | Grows::Pad => stands.all(),
+        }
+    }
+
     fn reach(&self, ordinary: f64) -> f64 {
         match self.grows {
             Grows::Hidden => 0.001,
@@ -81,12 +89,12 @@ pub(super) fn directions(marks: &[Mark], reach: f64, height: f64) -> Vec<Vec2> {
 }
 
 /// The coat edge over marks: each offset along its hair by what shows of its length.
-pub(super) fn edge(marks: &[Mark], hair: &[Vec2], lengths: &[f64], stand: f64) -> Vec<Point> {
+pub(super) fn edge(marks: &[Mark], hair: &[Vec2], lengths: &[f64], stands: &Stands) -> Vec<Point> {
     marks
         .iter()
         .zip(hair)
         .zip(lengths)
-        .map(|((mark, d), length)| mark.at + *d * (length * visible_share(*d, stand)))
+        .map(|((mark, d), length)| mark.at + *d * (length * visible_share(*d, mark.stand(stands))))
         .collect()
 }
 
@@ -107,7 +115,7 @@ pub(super) fn dressed(half: &[Mark], dressing: &Dressing, height: f64) -> Vec<Po
     let ring = symmetric(half);
     let hair = directions(&ring, BODY_REACH, height);
     let lengths: Vec<f64> = ring.iter().map(|m| m.length(dressing)).collect();
-    edge(&ring, &hair, &lengths, dressing.stand)
+    edge(&ring, &hair, &lengths, &dressing.stand)
 }
 
 /// Two passes ¼, ½, ¼ round a ring (dog-shape.md 6, *Head, front*).

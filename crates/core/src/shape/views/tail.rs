@@ -6,6 +6,7 @@ use super::super::piece::{Piece, PieceKind, Stroke};
 use super::super::station::Station;
 use super::super::tail::{TailLine, coat_along, tail_line};
 use super::{BothSides, round};
+use crate::coat::Zone;
 
 /// Samples a span of the outline.
 const FINE: usize = 8;
@@ -25,7 +26,7 @@ pub(super) fn seen_tail(dog: &BothSides<'_>, dressing: &Dressing) -> Seen {
     let half_widths = (0..=steps)
         .map(|i| {
             let t = i as f64 / steps as f64;
-            line.half_widths[i] + coat_along(&dressing.tail, t) * dressing.stand
+            line.half_widths[i] + coat_along(&dressing.tail, t) * dressing.stand.of(Zone::Tail)
         })
         .collect();
     Seen { line, half_widths }
@@ -50,7 +51,10 @@ pub(super) fn ball(seen: &Seen, dressing: &Dressing) -> Option<(Point, f64)> {
     )]
     let i = (place.floor() as usize).min(steps - 1);
     let centre = seen.line.centre[i].lerp(seen.line.centre[i + 1], place - i as f64);
-    Some((centre, seen.line.half_widths[i] + length * dressing.stand))
+    Some((
+        centre,
+        seen.line.half_widths[i] + length * dressing.stand.of(Zone::Tail),
+    ))
 }
 
 /// The tail from behind: its heights with its half widths, round at the end.

@@ -9,7 +9,7 @@ use super::leg::{Leg, leg_on_end};
 use super::ring::{BODY_REACH, Mark, directions, lerp};
 use super::tail::{Seen, ball, disc, seen_tail};
 use super::{BothSides, Hand, round};
-use crate::coat::Zone;
+use crate::coat::{Stands, Zone};
 use crate::frame::EarKind;
 
 /// Samples a span of small pieces.
@@ -44,13 +44,19 @@ pub fn top_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
 }
 
 /// Coat seen from above lies off the skin by its stand alone (dog-shape.md 8, *Top view*).
-fn flat_edge(marks: &[Mark], lengths: &[f64], reach: f64, stand: f64, height: f64) -> Vec<Point> {
+fn flat_edge(
+    marks: &[Mark],
+    lengths: &[f64],
+    reach: f64,
+    stands: &Stands,
+    height: f64,
+) -> Vec<Point> {
     let hair = directions(marks, reach, height);
     marks
         .iter()
         .zip(&hair)
         .zip(lengths)
-        .map(|((m, d), length)| m.at + *d * (length * stand))
+        .map(|((m, d), length)| m.at + *d * (length * m.stand(stands)))
         .collect()
 }
 
@@ -98,7 +104,7 @@ fn body(dog: &BothSides<'_>, dressing: &Dressing) -> Piece {
     ];
     let marks = both_sides(&half);
     let lengths: Vec<f64> = marks.iter().map(|m| m.length(dressing)).collect();
-    let points = flat_edge(&marks, &lengths, BODY_REACH, dressing.stand, h);
+    let points = flat_edge(&marks, &lengths, BODY_REACH, &dressing.stand, h);
     let outline = closed(&points, SAMPLES);
     let ink = outline[..=SAMPLES * (marks.len() - 1)].to_vec();
     Piece::near(PieceKind::Body, outline, vec![Stroke::plain(ink, 1.0)])
@@ -155,7 +161,7 @@ fn head(dog: &BothSides<'_>, dressing: &Dressing) -> Piece {
                 + 0.25 * before[(i + 1).min(n - 1)];
         }
     }
-    let points = flat_edge(&marks, &lengths, HEAD_REACH, dressing.stand, dog.height());
+    let points = flat_edge(&marks, &lengths, HEAD_REACH, &dressing.stand, dog.height());
     let outline = closed(&points, SAMPLES);
     Piece::near(
         PieceKind::Head,
