@@ -16,6 +16,7 @@ pub mod lines;
 pub mod look;
 pub mod photo;
 pub mod plan;
+pub mod run;
 pub mod shape;
 pub mod sheet;
 pub mod solve;

@@ -180,6 +180,11 @@ impl Handling {
         list
     }
 
+    /// Whether health asks for short sessions.
+    pub fn is_unwell(&self) -> bool {
+        self.has_heart || self.has_fits || self.is_pregnant || self.stiffness != Grade::None
+    }
+
     /// Whether skin asks for one blade longer.
     pub const fn asks_for_longer(&self) -> bool {
         !matches!(self.skin, SkinState::Ordinary)

@@ -21,6 +21,7 @@ use crate::look::{Look, LookId};
 use crate::plan::{
     BalanceRow, Job, Plan, PlanReport, Words, find_reasons, make_plan, now_rows, report,
 };
+use crate::run::{RescueOption, RunView, Slip, could_leave, rescue, run_view};
 use crate::shape::{Dressing, spreads};
 use crate::sheet::DogFacts;
 use crate::solve::{SolveError, in_halves};
@@ -387,6 +388,35 @@ impl<'a> Desk<'a> {
             &self.job(self.choice()),
             &words,
         )
+    }
+
+    /// The run at the table at a moment of the table's own clock; none before it begins.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn run(&self, now_ms: i64) -> Result<Option<RunView>, SolveError> {
+        let Some(run) = &self.visit.run else {
+            return Ok(None);
+        };
+        let job = self.job(self.choice());
+        let plan = make_plan(&job)?;
+        let now = plan.subject.now(&job.coat);
+        let leave_out = || could_leave(run, &plan, self.kit, &now);
+        Ok(Some(run_view(run, leave_out, now_ms)))
+    }
+
+    /// Ways out where too much came off, the least harm first.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn rescue(&self, slip: &Slip) -> Result<Vec<RescueOption>, SolveError> {
+        let job = self.job(self.choice());
+        let plan = make_plan(&job)?;
+        let words = Words {
+            house: self.house,
+            kit: self.kit,
+        };
+        rescue(slip, self.visit.run.as_ref(), &plan, &job, &words)
     }
 
     /// Draws the dog, with a plan or without.

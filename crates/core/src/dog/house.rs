@@ -20,6 +20,8 @@ pub struct House {
     pub under_comb: UnderComb,
     /// Price of an hour at the table, in the salon's own money.
     pub table_rate: f64,
+    /// A bare blade is felt on the wrist after so many minutes.
+    pub blade_minutes: f64,
 }
 
 impl Default for House {
@@ -31,6 +33,7 @@ impl Default for House {
             finger_mm: Length::constant_mm(18.0),
             under_comb: UnderComb::Thirty,
             table_rate: USUAL_RATE,
+            blade_minutes: BLADE_MINUTES,
         }
     }
 }
@@ -39,6 +42,11 @@ impl Default for House {
 const FINGER_MM: (f64, f64) = (8.0, 30.0);
 /// An hour at the table until the salon says its own (modelling choice).
 const USUAL_RATE: f64 = 40.0;
+/// A bare blade is felt after so many minutes until the salon says its own (handbook 7, modelling
+/// choice).
+const BLADE_MINUTES: f64 = 4.0;
+/// Minutes a salon may say.
+const BLADE_MINUTES_RANGE: (f64, f64) = (1.0, 15.0);
 /// Most an hour can cost.
 const HIGHEST_RATE: f64 = 100_000.0;
 /// Longest name of a salon, letters: what fits on the sheet.
@@ -64,6 +72,16 @@ impl House {
                 format!(
                     "An hour at the table cannot cost {}; it lies between 0 and {HIGHEST_RATE:.0}.",
                     self.table_rate
+                ),
+            );
+        }
+        let (least, most) = BLADE_MINUTES_RANGE;
+        if !(least..=most).contains(&self.blade_minutes) {
+            refuse(
+                "house.blade_minutes",
+                format!(
+                    "A blade cannot be felt every {} minutes; choose {least:.0} to {most:.0}.",
+                    self.blade_minutes
                 ),
             );
         }

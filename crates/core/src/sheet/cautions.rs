@@ -3,7 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::steps::DogFacts;
-use crate::body::{Found, Handling};
+use crate::body::{BodyPart, Found, Handling};
 use crate::coat::{CoatNow, Knots, Zone};
 use crate::dog::Sex;
 
@@ -27,6 +27,7 @@ pub(super) enum Hazard {
     NailsAndPads,
     EarCanal,
     CombOut,
+    Bath,
     Dryer,
     BareBlade,
     Comb,
@@ -56,6 +57,9 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
         Hazard::EarCanal => &["No solution into an ear that is sore or smells: vet."],
         Hazard::CombOut => {
             &["Do not brush for longer than the dog bears; never scissor a knot against the skin."]
+        }
+        Hazard::Bath => {
+            &["Water warm on your wrist; none into ears or nose; a hand on the dog always."]
         }
         Hazard::Dryer => &["Warm, not hot; nozzle off the face; a pause if it pants."],
         Hazard::BareBlade => {
@@ -120,6 +124,12 @@ fn found_cautions(found: &[Found]) -> Vec<String> {
         .collect()
 }
 
+fn dislikes(facts: &DogFacts<'_>, parts: &[BodyPart]) -> bool {
+    facts
+        .handling
+        .is_some_and(|h| parts.iter().any(|p| h.dislikes.contains(p)))
+}
+
 fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
     let dog = facts.dog;
     let tight = |zones: &[Zone]| -> Vec<&str> {
@@ -168,6 +178,23 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
         }
         Hazard::Legs if dog.is_old() => {
             own.push("Stiff joints: low lifts, short holds.".into());
+        }
+        Hazard::NailsAndPads | Hazard::Feet
+            if dislikes(facts, &[BodyPart::FrontFeet, BodyPart::HindFeet]) =>
+        {
+            own.push("Minds its feet: start high on the limb and work down.".into());
+        }
+        Hazard::Face if dislikes(facts, &[BodyPart::Face, BodyPart::Mouth]) => {
+            own.push("Minds its face: short, points away; pulling away at the mouth may be a sore tooth.".into());
+        }
+        Hazard::Ears | Hazard::EarCanal if dislikes(facts, &[BodyPart::Ears]) => {
+            own.push("Minds its ears: hold the leather, never pull.".into());
+        }
+        Hazard::Tail if dislikes(facts, &[BodyPart::Tail, BodyPart::Rear]) => {
+            own.push("Minds its rear: a hand on the hip first, quiet.".into());
+        }
+        Hazard::Flank if dislikes(facts, &[BodyPart::Belly]) => {
+            own.push("Minds its belly: from the side, a hand flat first.".into());
         }
         Hazard::BareBlade if dog.is_old() => {
             own.push("Old skin: one blade longer; patch first.".into());

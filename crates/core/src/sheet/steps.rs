@@ -4,10 +4,11 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::cautions::{Caution, Hazard, STANDING_CAUTION, cautions};
+use super::hands::hand_hint;
 use super::minutes as m;
 use crate::body::{Found, Handling};
 use crate::coat::Zone;
-use crate::dog::Dog;
+use crate::dog::{Dog, House};
 use crate::kit::ToolKind;
 use crate::lines::{ClipLine, LineName};
 use crate::look::FootFinish;
@@ -25,6 +26,13 @@ pub struct DogFacts<'a> {
     pub handling: Option<&'a Handling>,
     /// What was found on the body.
     pub found: &'a [Found],
+}
+
+impl DogFacts<'_> {
+    /// Whether the dog works in short stretches: old, young, unwell (handbook 6, *breaks*).
+    fn needs_breaks(&self) -> bool {
+        self.dog.is_old() || self.dog.is_puppy() || self.handling.is_some_and(Handling::is_unwell)
+    }
 }
 
 /// Stages of the groom, in order (handbook 6).
@@ -56,6 +64,21 @@ impl Stage {
     }
 }
 
+/// What kind of step it is, as the table run handles it.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum StepKind {
+    /// A small job, easily forgotten.
+    Tick,
+    /// The bath.
+    Bath,
+    /// Anything else.
+    #[default]
+    Work,
+}
+
 /// One step at the table.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 pub struct Step {
@@ -85,6 +108,18 @@ pub struct Step {
     pub instead: Option<String>,
     /// Cautions, this dog's first.
     pub cautions: Vec<Caution>,
+    /// What kind of step it is.
+    #[serde(default)]
+    pub kind: StepKind,
+    /// What the other hand does.
+    #[serde(default)]
+    pub hand: String,
+    /// Whether a bare blade runs, which warms.
+    #[serde(default)]
+    pub is_bare_blade: bool,
+    /// Whether a comb is to pass from skin to tip before the step begins.
+    #[serde(default)]
+    pub needs_comb_test: bool,
 }
 
 /// The plan for the table.
@@ -100,7 +135,22 @@ pub struct CutSheet {
     pub notes: Vec<String>,
     /// Stands on every sheet.
     pub standing_caution: String,
+    /// A bare blade is felt after so many minutes.
+    #[serde(default = "usual_blade_minutes")]
+    pub blade_minutes: f64,
+    /// The dog rests after so many minutes; none where it needs no breaks.
+    #[serde(default)]
+    pub break_every_minutes: Option<f64>,
 }
+
+/// What a sheet kept before blades were timed is run with.
+fn usual_blade_minutes() -> f64 {
+    House::default().blade_minutes
+}
+
+/// Work between two breaks of a dog that is old, young or unwell, minutes (modelling choice after
+/// handbook 6, *breaks*: short for old, young, unwell).
+const BREAK_EVERY_MINUTES: f64 = 20.0;
 
 /// Writes the steps of a plan in the handbook's order; one tool does all it can before it is
 /// changed, the longest first.
@@ -133,6 +183,8 @@ pub fn cut_sheet(
         tool_changes: u32::try_from(tools.len().saturating_sub(1)).unwrap_or(u32::MAX),
         notes: facts.notes.to_vec(),
         standing_caution: STANDING_CAUTION.into(),
+        blade_minutes: job.house.blade_minutes,
+        break_every_minutes: facts.needs_breaks().then_some(BREAK_EVERY_MINUTES),
     }
 }
 
@@ -160,6 +212,13 @@ struct Draft<'a> {
     zones: Vec<Zone>,
     instead: Option<String>,
     hazards: &'a [Hazard],
+    kind: StepKind,
+}
+
+impl Draft<'_> {
+    fn of(self, kind: StepKind) -> Self {
+        Self { kind, ..self }
+    }
 }
 
 impl Writer<'_> {
@@ -178,6 +237,10 @@ impl Writer<'_> {
             minutes: (draft.minutes * self.size * 10.0).round() / 10.0,
             zones: draft.zones,
             instead: draft.instead,
+            hand: hand_hint(draft.hazards).into(),
+            is_bare_blade: draft.hazards.contains(&Hazard::BareBlade),
+            needs_comb_test: draft.hazards.contains(&Hazard::Comb),
+            kind: draft.kind,
             cautions: cautions(draft.hazards, self.facts, &self.job.coat),
         });
     }
@@ -187,6 +250,7 @@ impl Writer<'_> {
             what: what.into(),
             minutes,
             hazards,
+            kind: StepKind::Tick,
             ..Draft::default()
         };
         let list = [
@@ -202,9 +266,10 @@ impl Writer<'_> {
                 "Comb out from the skin, twice",
                 m::comb_out(&self.job.coat),
                 &[Hazard::CombOut],
-            ),
-            simple("Bath", m::BATH, &[]),
-            simple("Dry straight; comb test per zone", m::DRY, &[Hazard::Dryer]),
+            )
+            .of(StepKind::Work),
+            simple("Bath", m::BATH, &[Hazard::Bath]).of(StepKind::Bath),
+            simple("Dry straight; comb test per zone", m::DRY, &[Hazard::Dryer]).of(StepKind::Work),
         ];
         for draft in list {
             self.push(Stage::Prepare, draft);
@@ -349,6 +414,7 @@ impl Writer<'_> {
                     zones: cuts.iter().map(|c| c.unit.zone()).collect(),
                     instead,
                     hazards: &hazards,
+                    kind: StepKind::Work,
                 },
             );
         }
@@ -567,6 +633,7 @@ impl Writer<'_> {
                     zones: cuts.iter().map(|c| c.unit.zone()).collect(),
                     instead: None,
                     hazards,
+                    kind: StepKind::Work,
                 },
             );
         }

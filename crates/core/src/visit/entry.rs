@@ -14,6 +14,7 @@ use crate::frame::{
 };
 use crate::look::LookId;
 use crate::photo::PhotoMarks;
+use crate::run::RunEvent;
 use crate::units::Length;
 
 /// Something a person said about a visit: small, dated, never changed.
@@ -207,6 +208,11 @@ pub enum EntryBody {
         /// The note.
         text: String,
     },
+    /// Something happened in the run at the table.
+    Run {
+        /// What.
+        event: RunEvent,
+    },
     /// A plan was kept as it was.
     PlanKept {
         /// Its id in the salon's records.
@@ -258,6 +264,7 @@ impl EntryBody {
             Self::HandlingSet { .. } => "handling".into(),
             Self::LookChosen { .. } => "look".into(),
             Self::NoteWritten { .. } => "note".into(),
+            Self::Run { event } => event.label().into(),
             Self::PlanKept { .. } => "kept plan".into(),
             Self::Undone { .. } => "undo".into(),
             Self::Redone { .. } => "redo".into(),

@@ -12,6 +12,7 @@ use crate::consult::Talk;
 use crate::dog::Dog;
 use crate::frame::{Felt, FrameInput, Grade};
 use crate::photo::PhotoMarks;
+use crate::run::{Run, RunEvent};
 
 /// The visit as it stands: what all entries together say.
 #[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -37,6 +38,9 @@ pub struct Visit {
     pub photos: BTreeMap<Uuid, PhotoMarks>,
     /// The look chosen.
     pub look: Option<LookChoice>,
+    /// The run at the table; none before it begins.
+    #[serde(default)]
+    pub run: Option<Run>,
     /// Notes, in the order they were written.
     pub notes: Vec<String>,
     /// Plans kept, oldest first.
@@ -109,7 +113,7 @@ pub fn fold(dog: &Dog, entries: &[Entry]) -> Visit {
         ..start(dog)
     };
     for entry in done {
-        apply(&mut visit, &entry.body);
+        apply(&mut visit, &entry.body, entry.at_ms);
     }
     visit
 }
@@ -131,7 +135,7 @@ fn start(dog: &Dog) -> Visit {
     }
 }
 
-fn apply(visit: &mut Visit, body: &EntryBody) {
+fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
     match body {
         EntryBody::MeasureSet { measure, taken } => {
             visit.frame.measures.insert(*measure, *taken);
@@ -205,8 +209,21 @@ fn apply(visit: &mut Visit, body: &EntryBody) {
                 visit.notes.push(text.trim().to_owned());
             }
         }
+        EntryBody::Run { event } => run(visit, event, at_ms),
         EntryBody::PlanKept { plan } => visit.plans.push(*plan),
         EntryBody::Undone { .. } | EntryBody::Redone { .. } => {}
+    }
+}
+
+/// A run begins once; a second beginning is another screen's, unless the first is over.
+fn run(visit: &mut Visit, event: &RunEvent, at_ms: i64) {
+    match (&mut visit.run, event) {
+        (Some(run), RunEvent::Began { sheet }) if run.ended.is_some() => {
+            *run = Run::begin(sheet, at_ms);
+        }
+        (None, RunEvent::Began { sheet }) => visit.run = Some(Run::begin(sheet, at_ms)),
+        (Some(run), event) => run.take(event, at_ms),
+        (None, _) => {}
     }
 }
 

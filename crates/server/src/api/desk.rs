@@ -9,6 +9,7 @@ use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::kit::Tool;
 use veliform_core::look::LookId;
+use veliform_core::run::{RescueOption, RunView, Slip};
 use veliform_core::sure::WhatNext;
 use veliform_core::units::{Length, UnitSystem, length_text, parse_length};
 use veliform_core::visit::{Entry, fold};
@@ -163,6 +164,49 @@ pub(crate) async fn look_ahead(
     let answer = compute(move || {
         let AheadRequest { desk, weeks } = request.into_inner();
         Ok(desk.with(|desk, options| desk.ahead(weeks, options))?)
+    })
+    .await?;
+    Ok(web::Json(answer))
+}
+
+/// The run to look at.
+#[derive(Debug, Deserialize, ToSchema)]
+pub struct RunRequest {
+    desk: OnTheDesk,
+    /// The table's own clock, milliseconds since 1970.
+    now_ms: i64,
+}
+
+/// The run at the table; nothing before it begins.
+#[utoipa::path(responses((status = 200, body = Option<RunView>), (status = 422, body = ErrorBody)))]
+#[post("/run")]
+pub(crate) async fn look_at_run(
+    request: web::Json<RunRequest>,
+) -> Result<web::Json<Option<RunView>>, ApiError> {
+    let answer = compute(move || {
+        let RunRequest { desk, now_ms } = request.into_inner();
+        Ok(desk.with(|desk, _| desk.run(now_ms))?)
+    })
+    .await?;
+    Ok(web::Json(answer))
+}
+
+/// A slip to mend.
+#[derive(Debug, Deserialize, ToSchema)]
+pub struct RescueRequest {
+    desk: OnTheDesk,
+    slip: Slip,
+}
+
+/// Ways out where too much came off, the least harm first.
+#[utoipa::path(responses((status = 200, body = Vec<RescueOption>), (status = 422, body = ErrorBody)))]
+#[post("/rescue")]
+pub(crate) async fn mend_slip(
+    request: web::Json<RescueRequest>,
+) -> Result<web::Json<Vec<RescueOption>>, ApiError> {
+    let answer = compute(move || {
+        let RescueRequest { desk, slip } = request.into_inner();
+        Ok(desk.with(|desk, _| desk.rescue(&slip))?)
     })
     .await?;
     Ok(web::Json(answer))

@@ -41,6 +41,8 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(desk::try_what_if)
         .service(desk::consult)
         .service(desk::look_ahead)
+        .service(desk::look_at_run)
+        .service(desk::mend_slip)
         .service(desk::find_next_measure)
         .service(desk::read_length)
         .service(past::get_past)

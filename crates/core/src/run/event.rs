@@ -1,0 +1,158 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use crate::coat::Zone;
+use crate::sheet::CutSheet;
+use crate::units::Length;
+
+/// Until when a step is put off (handbook 6, *Every step can be put off*).
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum PutOff {
+    /// To the end of this groom.
+    Later,
+    /// Into the bath.
+    InTheBath,
+    /// To another visit: it goes on the record.
+    NotToday,
+}
+
+/// What was done against a warm blade (handbook 7, *Heat*).
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum Cooling {
+    /// Felt on the wrist: still cool.
+    FeltCool,
+    /// Cooled down.
+    Cooled,
+    /// Another blade of the same length.
+    Swapped,
+    /// Oiled.
+    Oiled,
+}
+
+/// Why a step ran over (handbook 6, *Minutes*).
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "the names are the handbook's")]
+pub enum OverReason {
+    Moved,
+    Knots,
+    Break,
+    Tool,
+    Interruption,
+    Owner,
+}
+
+/// Too much came off somewhere.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Slip {
+    /// Where.
+    pub zone: Zone,
+    /// What is left there.
+    pub left_mm: Length,
+}
+
+/// How a run ended.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum RunEnd {
+    /// All that was to be done today.
+    Finished,
+    /// Broken off: a vet should look first.
+    VetFirst,
+    /// Broken off: the dog has had enough.
+    DogHadEnough,
+    /// The dog was taken away.
+    TakenAway,
+}
+
+/// Something that happened in a run; its time is the entry's.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(tag = "event", rename_all = "snake_case")]
+pub enum RunEvent {
+    /// The groom began, with the sheet as it was then.
+    Began {
+        /// The steps.
+        sheet: CutSheet,
+    },
+    /// A step was done.
+    Done {
+        /// Its number.
+        step: u32,
+    },
+    /// A step was put off.
+    Put {
+        /// Its number.
+        step: u32,
+        /// Until when.
+        until: PutOff,
+        /// Why; may be empty.
+        #[serde(default)]
+        reason: String,
+    },
+    /// A step is to be done after all, or again.
+    Reopened {
+        /// Its number.
+        step: u32,
+    },
+    /// A note at a step.
+    Noted {
+        /// Its number.
+        step: u32,
+        /// The note.
+        text: String,
+    },
+    /// Why a step took longer than planned.
+    RanOver {
+        /// Its number.
+        step: u32,
+        /// Why.
+        reason: OverReason,
+    },
+    /// The dog rests.
+    Paused,
+    /// The work goes on.
+    Resumed,
+    /// The blade was seen to.
+    BladeSeenTo {
+        /// How.
+        how: Cooling,
+    },
+    /// This dog's own cautions were read.
+    CautionsSeen,
+    /// Too much came off.
+    Slipped {
+        /// Where and what is left.
+        slip: Slip,
+    },
+    /// It is over.
+    Ended {
+        /// How.
+        how: RunEnd,
+        /// Why; may be empty.
+        #[serde(default)]
+        reason: String,
+    },
+}
+
+impl RunEvent {
+    /// What it was, for the undo control.
+    pub const fn label(&self) -> &'static str {
+        match self {
+            Self::Began { .. } => "start",
+            Self::Done { .. } => "step done",
+            Self::Put { .. } => "step put off",
+            Self::Reopened { .. } => "step taken up again",
+            Self::Noted { .. } => "note",
+            Self::RanOver { .. } => "reason",
+            Self::Paused => "break",
+            Self::Resumed => "end of the break",
+            Self::BladeSeenTo { .. } => "blade",
+            Self::CautionsSeen => "cautions read",
+            Self::Slipped { .. } => "slip",
+            Self::Ended { .. } => "end of the groom",
+        }
+    }
+}

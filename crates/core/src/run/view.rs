@@ -1,0 +1,142 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::late::LeaveOut;
+use super::state::{Run, StepState};
+
+/// A step put off, as it stays in sight.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct PutOffStep {
+    /// Its number.
+    pub step: u32,
+    /// What it is, and until when it is put off.
+    pub words: String,
+}
+
+/// A run as the table sees it at one moment.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct RunView {
+    /// The run.
+    pub run: Run,
+    /// Steps to come, the one in hand first.
+    pub queue: Vec<u32>,
+    /// This dog's own cautions on the whole sheet, each once.
+    pub own_cautions: Vec<String>,
+    /// Minutes worked.
+    pub worked_minutes: f64,
+    /// Minutes planned for what is to come.
+    pub to_go_minutes: f64,
+    /// Minutes behind the plan; negative when ahead.
+    pub late_minutes: f64,
+    /// How the time stands, in one sentence.
+    pub pace: String,
+    /// What could be left out, where it is late.
+    pub could_leave: Vec<LeaveOut>,
+    /// When a bare blade is to be felt, milliseconds since 1970.
+    pub feel_blade_ms: Option<i64>,
+    /// When the dog should rest, milliseconds since 1970; none for a dog that needs no breaks.
+    pub break_ms: Option<i64>,
+    /// What was put off.
+    pub put_off: Vec<PutOffStep>,
+}
+
+/// Running late is said from here on, minutes (modelling choice).
+const LATE_MINUTES: f64 = 5.0;
+
+/// Looks at a run at a moment of the table's own clock.
+pub fn run_view(run: &Run, leave_out: impl FnOnce() -> Vec<LeaveOut>, now_ms: i64) -> RunView {
+    let queue = run.queue();
+    let in_hand = queue.first().copied();
+    let (mut worked, mut late) = (0.0, 0.0);
+    for step in &run.steps {
+        let planned = run.step(step.step).map_or(0.0, |s| s.minutes);
+        let spent = run.minutes_on(step.step, now_ms);
+        worked += spent;
+        late += match step.state {
+            StepState::Done => spent - planned,
+            // Begun and put off, or not today: the time is gone, the work is not.
+            StepState::Later | StepState::InTheBath | StepState::NotToday => spent,
+            StepState::Open if in_hand == Some(step.step) => (spent - planned).max(0.0),
+            StepState::Open => spent,
+        };
+    }
+    let planned = |n: &u32| run.step(*n).map_or(0.0, |s| s.minutes);
+    let to_go = queue.iter().map(planned).sum::<f64>()
+        - in_hand.map_or(0.0, |n| run.minutes_on(n, now_ms).min(planned(&n)));
+    let is_late = late >= LATE_MINUTES;
+    let after = |from: Option<i64>, minutes: f64| from.map(|at| at + ms(minutes));
+    RunView {
+        own_cautions: own_cautions(run),
+        worked_minutes: worked,
+        to_go_minutes: to_go,
+        late_minutes: late,
+        pace: pace(worked, to_go, late),
+        could_leave: if is_late { leave_out() } else { Vec::new() },
+        feel_blade_ms: after(run.blade_from_ms, run.sheet.blade_minutes),
+        break_ms: run
+            .sheet
+            .break_every_minutes
+            .and_then(|every| after(run.at_work_from_ms, every)),
+        put_off: put_off(run),
+        queue,
+        run: run.clone(),
+    }
+}
+
+#[expect(
+    clippy::cast_possible_truncation,
+    reason = "minutes of a groom, far from the ends of i64"
+)]
+fn ms(minutes: f64) -> i64 {
+    (minutes * 60_000.0).round() as i64
+}
+
+fn clock(minutes: f64) -> String {
+    let whole = minutes.max(0.0).round();
+    format!("{}:{:02.0}", (whole / 60.0).floor(), whole % 60.0)
+}
+
+fn pace(worked: f64, to_go: f64, late: f64) -> String {
+    let how = if late >= LATE_MINUTES {
+        format!("{late:.0} minutes late")
+    } else if late <= -LATE_MINUTES {
+        format!("{:.0} minutes ahead", -late)
+    } else {
+        "on time".to_owned()
+    };
+    format!("{} done, {} to go, {how}.", clock(worked), clock(to_go))
+}
+
+fn own_cautions(run: &Run) -> Vec<String> {
+    let mut list: Vec<String> = Vec::new();
+    for caution in run.sheet.steps.iter().flat_map(|s| &s.cautions) {
+        if caution.is_this_dogs && !list.contains(&caution.text) {
+            list.push(caution.text.clone());
+        }
+    }
+    list
+}
+
+fn put_off(run: &Run) -> Vec<PutOffStep> {
+    run.steps
+        .iter()
+        .filter_map(|s| {
+            let until = match s.state {
+                StepState::Open | StepState::Done => return None,
+                StepState::Later => "later",
+                StepState::InTheBath => "in the bath",
+                StepState::NotToday => "not today",
+            };
+            let what = &run.step(s.step)?.what;
+            let why = match s.put_off_because.as_str() {
+                "" => String::new(),
+                why => format!(" ({why})"),
+            };
+            Some(PutOffStep {
+                step: s.step,
+                words: format!("{what}: {until}{why}"),
+            })
+        })
+        .collect()
+}

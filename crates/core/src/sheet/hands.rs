@@ -1,0 +1,38 @@
+use super::cautions::Hazard;
+
+/// What the other hand does at a step (handbook 6, *Hands at the step*; common practice).
+pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
+    // A fold or a face asks more of the hand than the leg or tool it comes with.
+    const FIRST: [Hazard; 10] = [
+        Hazard::Flank,
+        Hazard::Face,
+        Hazard::Ears,
+        Hazard::Feet,
+        Hazard::NailsAndPads,
+        Hazard::Legs,
+        Hazard::Hygiene,
+        Hazard::EarCanal,
+        Hazard::Tail,
+        Hazard::Shears,
+    ];
+    let first = FIRST.into_iter().find(|h| hazards.contains(h));
+    match first {
+        Some(Hazard::Flank) => {
+            "Push the flank out from inside, skim, let go; draw it back when against the lay."
+        }
+        Some(Hazard::Face) => "Nose up along the bone; beard held forward, skin taut.",
+        Some(Hazard::Ears) => "Skin taut, ear drawn back, the leather flat on your hand.",
+        Some(Hazard::Feet) => "Point the foot ahead, weight on it.",
+        Some(Hazard::NailsAndPads) => {
+            "Start high on the limb, work down; see the pad with the foot turned back. If the dog dances, lift the opposite foot."
+        }
+        Some(Hazard::Legs) => {
+            "If the dog dances, lift the opposite foot; press the tendon forward from behind and go flat; hold the dewclaw down."
+        }
+        Some(Hazard::Hygiene) => "Skin flat from both sides; a finger over what must not be cut.",
+        Some(Hazard::EarCanal) => "Ear drawn back, head held by the chin.",
+        Some(Hazard::Tail) => "Tail held at its end, the bone felt.",
+        Some(Hazard::Shears) => "Hold the tips: the cut moves with the dog.",
+        _ => "",
+    }
+}

@@ -1,0 +1,482 @@
+//! The run at the table on a fake clock (handbook 6, *Every step can be put off*, *breaks*;
+//! handbook 7, *Heat*): order, double taps, clocks, heat, lateness, a groom broken off, a slip.
+
+use rstest::rstest;
+use uuid::Uuid;
+use veliform_core::balance::{Skin, score};
+use veliform_core::coat::Zone;
+use veliform_core::desk::{Desk, Reasons};
+use veliform_core::dog::{Dog, House};
+use veliform_core::frame::{Measure, Method, TakenMeasure};
+use veliform_core::kit::{Tool, ToolKind};
+use veliform_core::look::LookId;
+use veliform_core::run::{
+    Cooling, OverReason, PutOff, RescueWay, RunEnd, RunEvent, RunView, Slip, StepState,
+};
+use veliform_core::sheet::{CutSheet, StepKind};
+use veliform_core::units::Length;
+use veliform_core::visit::{Entry, EntryBody, LookChoice, Visit, fold};
+
+const MINUTE: i64 = 60_000;
+const NINE: i64 = 1_700_000_000_000;
+
+fn mm(value: f64) -> Length {
+    Length::from_mm(value).expect("finite")
+}
+
+fn dog(age_months: Option<u16>) -> Dog {
+    serde_json::from_value(serde_json::json!({
+        "id": Uuid::from_u128(3), "name": "Buffer", "texture": "fleece", "age_months": age_months
+    }))
+    .expect("a dog")
+}
+
+fn kit() -> Vec<Tool> {
+    let owned = |n: u128, kind: ToolKind, mm: f64| -> Tool {
+        serde_json::from_value(serde_json::json!({
+            "id": Uuid::from_u128(n), "printed": format!("{mm}"), "kind": kind, "leaves_mm": mm,
+            "state": "fine"
+        }))
+        .expect("a tool")
+    };
+    vec![
+        owned(11, ToolKind::Blade, 1.5),
+        owned(12, ToolKind::Blade, 3.2),
+        owned(13, ToolKind::Comb, 13.0),
+        owned(14, ToolKind::Comb, 19.0),
+        owned(15, ToolKind::Comb, 25.0),
+    ]
+}
+
+fn entry(n: u128, at_ms: i64, body: EntryBody) -> Entry {
+    Entry {
+        id: Uuid::from_u128(n),
+        at_ms,
+        author: String::new(),
+        body,
+    }
+}
+
+/// A table with a dog on it and a clock that is moved by hand.
+struct Table {
+    dog: Dog,
+    entries: Vec<Entry>,
+    now: i64,
+}
+
+impl Table {
+    fn with(dog: Dog) -> Self {
+        let taken = TakenMeasure::by(Method::HeightStick, mm(440.0));
+        let mut table = Self {
+            dog,
+            entries: Vec::new(),
+            now: NINE,
+        };
+        table.say(EntryBody::MeasureSet {
+            measure: Measure::HeightAtWithers,
+            taken,
+        });
+        table.say(EntryBody::CoatAllOver {
+            length_mm: Some(mm(60.0)),
+        });
+        table.say(EntryBody::LookChosen {
+            choice: LookChoice {
+                look: LookId::Lamb,
+                body_mm: None,
+            },
+        });
+        let sheet = table.sheet();
+        table.run(RunEvent::Began { sheet });
+        table
+    }
+
+    fn begun() -> Self {
+        Self::with(dog(Some(40)))
+    }
+
+    fn say(&mut self, body: EntryBody) {
+        let n = 100 + self.entries.len() as u128;
+        self.entries.push(entry(n, self.now, body));
+    }
+
+    fn run(&mut self, event: RunEvent) {
+        self.say(EntryBody::Run { event });
+    }
+
+    fn wait(&mut self, minutes: i64) -> &mut Self {
+        self.now += minutes * MINUTE;
+        self
+    }
+
+    fn visit(&self) -> Visit {
+        fold(&self.dog, &self.entries)
+    }
+
+    fn desk<T>(&self, ask: impl FnOnce(&Desk<'_>) -> T) -> T {
+        let (visit, house, kit) = (self.visit(), House::default(), kit());
+        ask(&Desk::new(&self.dog, &visit, &house, &kit))
+    }
+
+    fn sheet(&self) -> CutSheet {
+        self.desk(|d| d.plan(Reasons::Skip).expect("solves").report.sheet)
+    }
+
+    fn view(&self) -> RunView {
+        self.desk(|d| d.run(self.now).expect("solves").expect("begun"))
+    }
+
+    fn current(&self) -> u32 {
+        *self.view().queue.first().expect("something to do")
+    }
+
+    fn done(&mut self) -> u32 {
+        let step = self.current();
+        self.run(RunEvent::Done { step });
+        step
+    }
+
+    fn put(&mut self, until: PutOff) -> u32 {
+        let step = self.current();
+        let reason = " danced ".into();
+        self.run(RunEvent::Put {
+            step,
+            until,
+            reason,
+        });
+        step
+    }
+
+    /// Ticks until the step in hand is as asked.
+    fn until(&mut self, is_it: impl Fn(&veliform_core::sheet::Step) -> bool) -> u32 {
+        loop {
+            let view = self.view();
+            let step = view.run.current().expect("such a step comes");
+            if is_it(step) {
+                return step.number;
+            }
+            self.done();
+        }
+    }
+}
+
+/// The small jobs come first, as ticks (handbook 6, 4. Prepare), and what is put off stays in the
+/// groom: the bath's after the bath, later at the end, not today on the record only.
+#[test]
+fn what_is_put_off_comes_back_where_it_belongs() {
+    let mut table = Table::begun();
+    let sheet = table.sheet();
+    assert!(sheet.steps[..4].iter().all(|s| s.kind == StepKind::Tick));
+    let nails = table.put(PutOff::InTheBath);
+    let pads = table.put(PutOff::Later);
+    let hygiene = table.put(PutOff::NotToday);
+    let view = table.view();
+    assert_eq!(view.put_off.len(), 3);
+    assert!(view.put_off[0].words.ends_with("in the bath (danced)"));
+    assert_eq!(*view.queue.last().expect("later"), pads);
+    assert!(!view.queue.contains(&hygiene));
+
+    table.until(|s| s.kind == StepKind::Bath);
+    table.done();
+    assert_eq!(table.current(), nails, "what goes into the bath follows it");
+    // Put off once more the bath is over: it comes at the end, as anything that is late.
+    table.put(PutOff::InTheBath);
+    assert_eq!(
+        table.visit().run.expect("runs").steps[0].state,
+        StepState::Later
+    );
+    for _ in 0..sheet.steps.len() {
+        if table.current() == nails {
+            break;
+        }
+        table.done();
+    }
+    assert_eq!(table.view().queue, vec![nails, pads]);
+}
+
+/// Double taps, two screens ticking one step, a step the sheet does not have: once, and in order.
+#[test]
+fn a_step_ticked_twice_counts_once() {
+    let mut table = Table::begun();
+    table.wait(6);
+    let first = table.done();
+    table.run(RunEvent::Done { step: first });
+    table.run(RunEvent::Put {
+        step: first,
+        until: PutOff::Later,
+        reason: String::new(),
+    });
+    table.run(RunEvent::Done { step: 999 });
+    let sheet = table.sheet();
+    table.run(RunEvent::Began { sheet });
+    let run = table.visit().run.expect("runs");
+    assert_eq!(
+        run.steps
+            .iter()
+            .filter(|s| s.state == StepState::Done)
+            .count(),
+        1
+    );
+    assert!((run.steps[0].minutes - 6.0).abs() < 1e-9);
+    // The log in another order, with repeats, is the same run.
+    let mut shuffled: Vec<Entry> = table.entries.iter().rev().cloned().collect();
+    shuffled.extend(table.entries.iter().take(5).cloned());
+    assert_eq!(fold(&table.dog, &shuffled).run, Some(run));
+}
+
+/// Moving on times the step; a break is nobody's minutes; a clock set back takes none away; a lid
+/// closed over night is not eight hours of nails.
+#[test]
+fn moving_on_times_the_step() {
+    let mut table = Table::begun();
+    table.wait(5);
+    table.done();
+    table.wait(2);
+    table.run(RunEvent::Paused);
+    assert_eq!(table.view().run.timed_from_ms, None);
+    table.wait(30);
+    table.run(RunEvent::Resumed);
+    table.wait(3);
+    table.done();
+    table.now -= 120 * MINUTE;
+    table.done();
+    table.wait(1);
+    table.done();
+    table.wait(14 * 60);
+    table.done();
+    let run = table.visit().run.expect("runs");
+    let minutes: Vec<f64> = run.steps.iter().take(5).map(|s| s.minutes).collect();
+    assert!((minutes[0] - 5.0).abs() < 1e-9, "{minutes:?}");
+    assert!(
+        minutes.iter().all(|m| (0.0..=180.0).contains(m)),
+        "{minutes:?}"
+    );
+    assert!(
+        minutes.iter().sum::<f64>() <= 5.0 + 5.0 + 1.0 + 180.0 + 1e-9,
+        "{minutes:?}"
+    );
+}
+
+/// Handbook 7, *Heat*: a timer runs while a bare blade is in use, default 4 minutes; seen to, it
+/// starts again; under a comb there is none.
+#[test]
+fn a_bare_blade_is_felt_after_four_minutes() {
+    let mut table = Table::begun();
+    let combed = table.until(|s| s.needs_comb_test);
+    assert_eq!(table.view().feel_blade_ms, None, "a comb on step {combed}");
+    table.until(|s| s.is_bare_blade);
+    let from = table.now;
+    assert_eq!(table.view().feel_blade_ms, Some(from + 4 * MINUTE));
+    table.wait(3);
+    assert_eq!(table.view().feel_blade_ms, Some(from + 4 * MINUTE));
+    table.run(RunEvent::BladeSeenTo {
+        how: Cooling::Swapped,
+    });
+    assert_eq!(table.view().feel_blade_ms, Some(table.now + 4 * MINUTE));
+    table.run(RunEvent::Paused);
+    assert_eq!(table.view().feel_blade_ms, None, "at rest it is off");
+}
+
+/// Handbook 6, *breaks*: short for old, young, unwell; none for the rest.
+#[rstest]
+#[case::grown(Some(40), None)]
+#[case::old(Some(150), Some(20))]
+#[case::puppy(Some(5), Some(20))]
+#[case::nobody_said(None, None)]
+fn the_old_and_the_young_rest(#[case] age: Option<u16>, #[case] minutes: Option<i64>) {
+    let mut table = Table::with(dog(age));
+    table.wait(4);
+    table.done();
+    assert_eq!(table.view().break_ms, minutes.map(|m| NINE + m * MINUTE));
+    table.run(RunEvent::Paused);
+    assert_eq!(table.view().break_ms, None);
+    table.wait(5);
+    table.run(RunEvent::Resumed);
+    let again = minutes.map(|m| table.now + m * MINUTE);
+    assert_eq!(table.view().break_ms, again);
+}
+
+/// Late is said early, with what could be left out, the cheapest a minute first; what it costs is
+/// the plan's own balance with those parts as the clipper left them.
+#[test]
+fn running_late_says_what_could_be_left_out() {
+    let mut table = Table::begun();
+    let planned = table.view().to_go_minutes;
+    assert!(
+        table.view().pace.ends_with("on time."),
+        "{}",
+        table.view().pace
+    );
+    table.wait(25);
+    table.done();
+    let view = table.view();
+    assert!(
+        (view.late_minutes - 20.0).abs() < 1e-9,
+        "{}",
+        view.late_minutes
+    );
+    assert!(view.pace.ends_with("20 minutes late."), "{}", view.pace);
+    assert!((view.to_go_minutes + 5.0 - planned).abs() < 1e-6);
+    let costs: Vec<f64> = view
+        .could_leave
+        .iter()
+        .map(|l| l.costs / l.minutes)
+        .collect();
+    assert!(costs.len() > 3 && costs.is_sorted(), "{costs:?}");
+
+    let solved = table.desk(|d| d.plan(Reasons::Skip).expect("solves"));
+    let (plan, sheet) = (&solved.plan, &solved.report.sheet);
+    let worst = view.could_leave.last().expect("some");
+    let zones = &sheet.steps[worst.step as usize - 1].zones;
+    let mut longer = plan.lengths_mm.clone();
+    for (i, spot) in plan.subject.spots.iter().enumerate() {
+        if zones.contains(&spot.zone) {
+            longer[i] = 60.0;
+        }
+    }
+    let points = &plan.solution.points;
+    let most = score(points, &longer) - score(points, &plan.lengths_mm);
+    assert!(worst.costs > 1.0, "leaving legs to the rough-out shows");
+    assert!(worst.costs < most, "but less than not roughing them at all");
+}
+
+/// *Vet first* ends a groom cleanly, with its reason and what was done; nothing counts after it
+/// but a step taken up again.
+#[test]
+fn a_groom_broken_off_keeps_what_was_done() {
+    let mut table = Table::begun();
+    table.wait(5);
+    let first = table.done();
+    table.wait(3);
+    table.run(RunEvent::Ended {
+        how: RunEnd::VetFirst,
+        reason: " lame behind ".into(),
+    });
+    table.wait(10);
+    table.run(RunEvent::Done { step: first + 1 });
+    let view = table.view();
+    let ended = view.run.ended.as_ref().expect("ended");
+    assert_eq!(
+        (ended.how, ended.reason.as_str()),
+        (RunEnd::VetFirst, "lame behind")
+    );
+    assert!(view.queue.is_empty());
+    assert_eq!(view.run.steps[1].state, StepState::Open);
+    assert!((view.worked_minutes - 8.0).abs() < 1e-9);
+    assert!(view.run.timed_from_ms.is_none() && view.feel_blade_ms.is_none());
+
+    table.run(RunEvent::Reopened { step: first + 1 });
+    assert_eq!(
+        table.current(),
+        first + 1,
+        "the vet found nothing: it goes on"
+    );
+}
+
+#[test]
+fn notes_and_reasons_stay_with_their_step() {
+    let mut table = Table::begun();
+    let step = table.current();
+    table.run(RunEvent::Noted {
+        step,
+        text: "  ticklish, near hind ".into(),
+    });
+    table.run(RunEvent::Noted {
+        step,
+        text: "   ".into(),
+    });
+    table.run(RunEvent::RanOver {
+        step,
+        reason: OverReason::Knots,
+    });
+    let run = table.visit().run.expect("runs");
+    assert_eq!(run.notes.len(), 1);
+    assert_eq!(run.notes[0].text, "ticklish, near hind");
+    assert_eq!(run.steps[0].ran_over, Some(OverReason::Knots));
+}
+
+fn slip(left: f64) -> Slip {
+    Slip {
+        zone: Zone::Back,
+        left_mm: mm(left),
+    }
+}
+
+/// Handbook 6, *uneven spots*: keep the parallel line or level to the shortest, whichever harms
+/// less. A deep hole in a short back is kept in its line, a shallow one is levelled or left; weeks
+/// are depth over growth (handbook 3: fleece 0.34 mm a day).
+#[test]
+fn a_slip_is_mended_with_the_least_harm() {
+    let table = Table::begun();
+    let solved = table.desk(|d| d.plan(Reasons::Skip).expect("solves"));
+    let back = solved
+        .plan
+        .cuts
+        .iter()
+        .filter(|c| c.unit.zone() == Zone::Back);
+    let lengths: Vec<f64> = back.flat_map(|c| c.leaves_mm.clone()).collect();
+    let planned = lengths.iter().sum::<f64>() / lengths.len() as f64;
+
+    let left = planned - 6.0;
+    let ways = table.desk(|d| d.rescue(&slip(left)).expect("solves"));
+    assert_eq!(ways.len(), 3);
+    let by = |way: RescueWay| ways.iter().find(|o| o.way == way).expect("offered");
+    let keep = by(RescueWay::KeepTheLine);
+    assert!((keep.shows_mm.as_mm() - 6.0).abs() < 1e-6);
+    assert_eq!(keep.costs, 0.0);
+    assert_eq!(keep.weeks, Some((6.0_f64 / 0.34 / 7.0).ceil() as u32));
+    let level = by(RescueWay::LevelToIt);
+    assert!(level.shows_mm.as_mm() < 1e-6);
+    assert_eq!(
+        level.limit_mm.map(|l| (l.as_mm() - left).abs() < 1e-6),
+        Some(true)
+    );
+    let half = by(RescueWay::MeetHalfWay);
+    assert!((half.shows_mm.as_mm() - 3.0).abs() < 1e-6);
+    assert!(
+        half.costs <= level.costs + 1e-6,
+        "half a step costs no more than a whole"
+    );
+    // Harm by hand: balance lost and the depth in units of 3 mm on a dog of 450.
+    let harm = |o: &veliform_core::run::RescueOption| {
+        o.costs + (o.shows_mm.as_mm() * 450.0 / 440.0 / 3.0).powi(2)
+    };
+    assert!(ways.iter().map(harm).is_sorted(), "{ways:?}");
+}
+
+/// What is already cut stays: levelling the back late, with the rest done, costs no less than
+/// levelling it before.
+#[test]
+fn a_slip_keeps_the_work_that_is_done() {
+    let mut table = Table::begun();
+    let cost = |table: &Table| {
+        let ways = table.desk(|d| d.rescue(&slip(2.5)).expect("solves"));
+        let level = ways.iter().find(|o| o.way == RescueWay::LevelToIt);
+        level.expect("offered").costs
+    };
+    let early = cost(&table);
+    while !table.view().queue.is_empty() {
+        table.done();
+    }
+    let late = cost(&table);
+    assert!(late >= early - 0.1, "{late} after {early}");
+}
+
+/// Nonsense does no harm: a slip longer than the coat, on a part the plan does not cut.
+#[rstest]
+#[case(Zone::Back, 1e6)]
+#[case(Zone::Back, 0.0)]
+#[case(Zone::Foot, 400.0)]
+#[case(Zone::Ear, 1.0)]
+fn a_slip_that_cannot_be_gives_an_answer(#[case] zone: Zone, #[case] left: f64) {
+    let table = Table::begun();
+    let slip = Slip {
+        zone,
+        left_mm: mm(left),
+    };
+    let ways = table.desk(|d| d.rescue(&slip).expect("solves"));
+    assert!(
+        ways.iter()
+            .all(|o| o.costs.is_finite() && o.shows_mm.as_mm() >= 0.0)
+    );
+    assert_eq!(table.dog.skin(), Skin::Ordinary);
+}
