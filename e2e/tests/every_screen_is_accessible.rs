@@ -51,6 +51,25 @@ async fn walk(stage: &mut Stage) {
         }
         stage.assert_accessible(&path).await;
     }
+    at_the_table(stage, &visit).await;
+}
+
+async fn at_the_table(stage: &Stage, visit: &str) {
+    stage.go(&format!("{visit}/cut")).await;
+    stage.until_text("Feet and bevels").await;
+    for (control, mark) in [
+        ("Start at the table", "First, this dog"),
+        ("Read", "Small jobs"),
+        ("Slip", "Too much came off"),
+        ("Back to the step", "Small jobs"),
+        ("Stop", "Break off the groom"),
+        ("Break off", "Broken off: vet first"),
+        ("Go on after all", "Small jobs"),
+    ] {
+        stage.touch(&stage.find(control).await).await;
+        stage.until_text(mark).await;
+        stage.assert_accessible(mark).await;
+    }
 }
 
 #[tokio::test(flavor = "multi_thread")]

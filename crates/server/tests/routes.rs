@@ -414,6 +414,8 @@ async fn the_openapi_document_covers_every_route() {
             "POST /api/own-types",
             "POST /api/plan",
             "POST /api/read-photo",
+            "POST /api/rescue",
+            "POST /api/run",
             "POST /api/visits/{id}/entries",
             "POST /api/visits/{visit}/photos",
             "POST /api/visits/{visit}/simulated-photos",

@@ -4,6 +4,7 @@ import { TalkScreen } from '../tasks/talk/TalkScreen';
 import { PlainPage } from '../shared/ui/states';
 import { CoatScreen } from '../tasks/coat/CoatScreen';
 import { CutScreen } from '../tasks/cut/CutScreen';
+import { RunScreen } from '../tasks/cut/run/RunScreen';
 import { BodyScreen } from '../tasks/hands/BodyScreen';
 import { HandsScreen } from '../tasks/hands/HandsScreen';
 import { PhotoScreen } from '../tasks/hands/photo/PhotoScreen';
@@ -50,6 +51,7 @@ export function App() {
               <Route path="ahead" element={<AheadScreen />} />
               <Route path="plan" element={<PlanScreen />} />
               <Route path="cut" element={<CutScreen />} />
+              <Route path="run" element={<RunScreen />} />
               <Route path="keep" element={<KeepScreen />} />
             </Route>
             <Route

@@ -8,6 +8,8 @@ const LIST: [string, string][] = [
   ['Enter on the large control', 'the next thing to do'],
   ['u', 'undo'],
   ['r', 'redo'],
+  ['space, page down, →', 'at the table: step done'],
+  ['page up, ←', 'at the table: back'],
   ['↑ ↓ in a length', 'a millimetre more or less'],
   ['d', 'all dogs'],
   ['?', 'this list'],

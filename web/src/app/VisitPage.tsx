@@ -132,6 +132,7 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
   const [search] = useSearchParams();
   const shown = search.get('show') ?? '';
   const asked = search.get('view');
+  const step = search.get('step');
   return useMemo(() => {
     const extra = Object.fromEntries(
       shown
@@ -142,9 +143,10 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
     return {
       sheet: SHEETS.find((s) => s === asked) ?? 'side',
       layers: { ...ALL_LAYERS, ...taskAt(pathname).layers, ...extra },
+      step: step === null ? null : Number(step) || null,
       text_share: TEXT_SHARE,
     };
-  }, [pathname, shown, asked]);
+  }, [pathname, shown, asked, step]);
 }
 
 /** What of earlier visits is drawn: on the body what was found, and the frame asked for. */

@@ -62,7 +62,8 @@ export const TASKS: Task[] = [
     path: 'cut',
     wantsPlan: true,
     layers: { lines: true, lengths: true, skin: false },
-    isReached: (v) => v.plans.length > 0,
+    pages: { run: { lengths: true, skin: false } },
+    isReached: (v) => v.plans.length > 0 || v.run != null,
   },
   {
     name: 'Keep',

@@ -440,8 +440,11 @@ impl<'a> Desk<'a> {
         } else {
             Vec::new()
         };
+        let run = self.visit.run.as_ref();
+        let step = options.step.and_then(|n| run.and_then(|r| r.step(n)));
         draw(
             &Scene {
+                work: step.map_or(&[], |s| &s.zones),
                 spreads: &sure,
                 earlier: earlier.as_ref(),
                 found: &self.visit.found,

@@ -444,6 +444,10 @@ impl Annotator<'_> {
             let Some(row) = report.units.iter().find(|r| r.unit == unit) else {
                 continue;
             };
+            // At the table only what the step in hand leaves is read.
+            if !self.scene.work.is_empty() && !self.scene.work.contains(&row.zone) {
+                continue;
+            }
             let tool = matches!(unit, Unit::Ribs | Unit::Topknot).then(|| short_tool(row));
             let big = match unit {
                 Unit::Ribs => 1.5,

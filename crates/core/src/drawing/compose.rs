@@ -11,8 +11,9 @@ use super::shapes::{Drawing, Geometry, Role, Shape, ViewPlace};
 use super::simplify::simplified;
 use super::table::Table;
 use super::view_marks::ViewMarks;
+use super::work_marks::WorkMarks;
 use crate::body::{EarlierFound, Found};
-use crate::coat::CoatNow;
+use crate::coat::{CoatNow, Zone};
 use crate::dog::House;
 use crate::frame::{Frame, FrameValue, Measure, Severity};
 use crate::plan::{Plan, PlanCoat, PlanReport, dress_plan};
@@ -113,6 +114,8 @@ pub struct DrawOptions {
     pub sheet: Sheet,
     /// What is shown.
     pub layers: Layers,
+    /// The step of the run to show at work.
+    pub step: Option<u32>,
     /// Height of ordinary text against the page's width.
     pub text_share: f64,
 }
@@ -122,6 +125,7 @@ impl Default for DrawOptions {
         Self {
             sheet: Sheet::Side,
             layers: Layers::default(),
+            step: None,
             text_share: 0.0165,
         }
     }
@@ -171,6 +175,8 @@ pub struct Scene<'a> {
     pub spreads: &'a [Spread],
     /// The frame of an earlier visit to lay over this one.
     pub earlier: Option<&'a Frame>,
+    /// Zones the step in hand works on.
+    pub work: &'a [Zone],
     /// What was found on the body.
     pub found: &'a [Found],
     /// What was found at earlier visits.
@@ -332,6 +338,14 @@ impl<'a> Stage<'a> {
             painter.shapes.extend(table.draw());
         }
         self.paint(&mut painter, layers);
+        if view == View::Side {
+            WorkMarks {
+                painter: &mut painter,
+                scene,
+                shape: &self.dog.shape,
+            }
+            .mark();
+        }
         match view {
             View::Side => Annotator {
                 painter: &mut painter,

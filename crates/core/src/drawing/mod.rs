@@ -10,6 +10,7 @@ mod shapes;
 mod simplify;
 mod table;
 mod view_marks;
+mod work_marks;
 
 pub use compose::{DrawOptions, Layers, Scene, Sheet, draw};
 pub use shapes::{Anchor, Drawing, Geometry, Role, Shape, Tag, ViewPlace};

@@ -79,6 +79,8 @@ pub enum Role {
     FoundEarlier,
     /// A spot shorter than its surroundings.
     Hole,
+    /// Where the step in hand works.
+    Work,
 }
 
 /// Which side of its point a text stands.

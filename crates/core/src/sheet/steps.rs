@@ -297,19 +297,19 @@ impl Writer<'_> {
     }
 
     fn leaves(&self, cuts: &[&UnitCut]) -> String {
-        let mut parts: Vec<(String, Vec<&str>)> = Vec::new();
+        let mut parts: Vec<(String, Vec<Unit>)> = Vec::new();
         for cut in cuts {
             let span = self.span(cut);
             match parts.iter_mut().find(|(s, _)| *s == span) {
-                Some((_, names)) => names.push(cut.unit.label()),
-                None => parts.push((span, vec![cut.unit.label()])),
+                Some((_, units)) => units.push(cut.unit),
+                None => parts.push((span, vec![cut.unit])),
             }
         }
         match parts.as_slice() {
             [(span, _)] => format!("{span} {}", self.words.unit()),
             _ => parts
                 .iter()
-                .map(|(span, names)| format!("{} {span}", names.join(", ")))
+                .map(|(span, units)| format!("{} {span}", named(units).join(", ")))
                 .collect::<Vec<_>>()
                 .join("; "),
         }
@@ -385,7 +385,7 @@ impl Writer<'_> {
             if legs > 0.0 {
                 hazards.push(Hazard::Legs);
             }
-            let names: Vec<&str> = cuts.iter().map(|c| c.unit.label()).collect();
+            let units: Vec<Unit> = cuts.iter().map(|c| c.unit).collect();
             let instead = self
                 .words
                 .blade_instead(tool)
@@ -395,7 +395,7 @@ impl Writer<'_> {
             self.push(
                 Stage::Clip,
                 Draft {
-                    what: capital(&names.join(", ")),
+                    what: capital(&named(&units).join(", ")),
                     tool: self.words.tool(tool),
                     stroke: match stroke {
                         Stroke::Against => "full, against the lay",
@@ -695,6 +695,33 @@ fn scissor_to(first: Unit) -> &'static str {
         Unit::Ears => "tip",
         _ => "",
     }
+}
+
+/// Units that stand together under one name.
+const TOGETHER: [(&[Unit], &str); 6] = [
+    (
+        &[Unit::BackFront, Unit::BackRear, Unit::Croup],
+        "back and croup",
+    ),
+    (&[Unit::BackFront, Unit::BackRear], "back"),
+    (&[Unit::Shoulder, Unit::Ribs, Unit::Hip], "sides"),
+    (&[Unit::HindOut, Unit::ForeOut], "outside of all legs"),
+    (&[Unit::HindIn, Unit::ForeIn], "inside of all legs"),
+    (&[Unit::HindFront, Unit::ForeFront], "front of all legs"),
+];
+
+/// Names of units in a sentence, those that stand together under one.
+fn named(units: &[Unit]) -> Vec<&'static str> {
+    let mut left = units.to_vec();
+    let mut names = Vec::new();
+    for (group, name) in TOGETHER {
+        if group.iter().all(|u| left.contains(u)) {
+            left.retain(|u| !group.contains(u));
+            names.push(name);
+        }
+    }
+    names.extend(left.into_iter().map(Unit::label));
+    names
 }
 
 fn capital(text: &str) -> String {

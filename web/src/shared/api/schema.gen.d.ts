@@ -331,6 +331,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rescue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ways out where too much came off, the least harm first. */
+        post: operations["mend_slip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The run at the table; nothing before it begins. */
+        post: operations["look_at_run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schema/dog-file": {
         parameters: {
             query?: never;
@@ -861,8 +895,23 @@ export interface components {
             /** @description Looks to draw; the best three where none is named. */
             shown?: components["schemas"]["LookId"][];
         };
+        /**
+         * @description What was done against a warm blade (handbook 7, *Heat*).
+         * @enum {string}
+         */
+        Cooling: "felt_cool" | "cooled" | "swapped" | "oiled";
         /** @description The plan for the table. */
         CutSheet: {
+            /**
+             * Format: double
+             * @description A bare blade is felt after so many minutes.
+             */
+            blade_minutes?: number;
+            /**
+             * Format: double
+             * @description The dog rests after so many minutes; none where it needs no breaks.
+             */
+            break_every_minutes?: number | null;
             /**
              * Format: double
              * @description Minutes altogether.
@@ -1025,6 +1074,12 @@ export interface components {
              */
             sheet: components["schemas"]["Sheet"];
             /**
+             * Format: int32
+             * @description The step of the run to show at work.
+             * @default null
+             */
+            step: number | null;
+            /**
              * Format: double
              * @description Height of ordinary text against the page's width.
              * @default 0.0165
@@ -1061,6 +1116,18 @@ export interface components {
              * @description The visit.
              */
             visit: string;
+        };
+        /** @description How and why a run ended. */
+        Ended: {
+            /**
+             * Format: int64
+             * @description When, milliseconds since 1970.
+             */
+            at_ms: number;
+            /** @description How. */
+            how: components["schemas"]["RunEnd"];
+            /** @description Why; may be empty. */
+            reason: string;
         };
         /** @description Something a person said about a visit: small, dated, never changed. */
         Entry: {
@@ -1253,6 +1320,11 @@ export interface components {
             kind: "note_written";
             /** @description The note. */
             text: string;
+        } | {
+            /** @description What. */
+            event: components["schemas"]["RunEvent"];
+            /** @enum {string} */
+            kind: "run";
         } | {
             /** @enum {string} */
             kind: "plan_kept";
@@ -1593,6 +1665,12 @@ export interface components {
         /** @description The salon's settings. */
         House: {
             /**
+             * Format: double
+             * @description A bare blade is felt on the wrist after so many minutes.
+             * @default 4
+             */
+            blade_minutes: number;
+            /**
              * @description Breadth of the stylist's own index finger.
              * @default 18
              */
@@ -1809,6 +1887,26 @@ export interface components {
              * @default true
              */
             table: boolean;
+        };
+        /** @description A step that could be left out when time is short. */
+        LeaveOut: {
+            /**
+             * Format: double
+             * @description What it costs in balance; zero where nothing judged is left longer.
+             */
+            costs: number;
+            /**
+             * Format: double
+             * @description Minutes it saves.
+             */
+            minutes: number;
+            /** @description In one sentence. */
+            sentence: string;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
         };
         /** @description How the join is left. */
         LeftAs: {
@@ -2032,6 +2130,11 @@ export interface components {
          * @enum {string}
          */
         Outcome: "gone" | "same" | "smaller" | "larger" | "seen_by_vet";
+        /**
+         * @description Why a step ran over (handbook 6, *Minutes*).
+         * @enum {string}
+         */
+        OverReason: "moved" | "knots" | "break" | "tool" | "interruption" | "owner";
         /** @description A proportion a salon found on its own dogs. */
         OwnShare: {
             /**
@@ -2255,6 +2358,21 @@ export interface components {
             /** @description How much it matters. */
             severity: components["schemas"]["Severity"];
         };
+        /**
+         * @description Until when a step is put off (handbook 6, *Every step can be put off*).
+         * @enum {string}
+         */
+        PutOff: "later" | "in_the_bath" | "not_today";
+        /** @description A step put off, as it stays in sight. */
+        PutOffStep: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+            /** @description What it is, and until when it is put off. */
+            words: string;
+        };
         /** @description One reading of a measure at an earlier visit. */
         Reading: {
             /**
@@ -2287,11 +2405,220 @@ export interface components {
             /** @description The view it shows in. */
             view: components["schemas"]["View"];
         };
+        /** @description One way out, with what it costs. */
+        RescueOption: {
+            /**
+             * Format: double
+             * @description What the plan loses in balance.
+             */
+            costs: number;
+            limit_mm?: components["schemas"]["Length"] | null;
+            /** @description In one sentence. */
+            sentence: string;
+            /** @description How deep the spot still lies under the line. */
+            shows_mm: components["schemas"]["Length"];
+            /** @description Which. */
+            way: components["schemas"]["RescueWay"];
+            /**
+             * Format: int32
+             * @description Weeks until the spot has grown up to the line; none where it never does.
+             */
+            weeks?: number | null;
+        };
+        /** @description A slip to mend. */
+        RescueRequest: {
+            desk: components["schemas"]["OnTheDesk"];
+            slip: components["schemas"]["Slip"];
+        };
+        /**
+         * @description What can be done about a slip (handbook 6, *uneven spots*).
+         * @enum {string}
+         */
+        RescueWay: "keep_the_line" | "meet_half_way" | "level_to_it";
         /**
          * @description What a shape means; the reader's theme gives it its looks.
          * @enum {string}
          */
-        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole";
+        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole" | "work";
+        /** @description A groom at the table as it stands. */
+        Run: {
+            /**
+             * Format: int64
+             * @description Since when the dog has worked without a break; none while it rests.
+             */
+            at_work_from_ms?: number | null;
+            /**
+             * Format: int64
+             * @description When it began, milliseconds since 1970.
+             */
+            began_ms: number;
+            /**
+             * Format: int64
+             * @description Since when a bare blade runs without being seen to.
+             */
+            blade_from_ms?: number | null;
+            ended?: components["schemas"]["Ended"] | null;
+            /** @description Whether this dog's own cautions were read. */
+            has_seen_cautions: boolean;
+            /** @description Notes at steps. */
+            notes: components["schemas"]["RunNote"][];
+            /** @description The sheet it was begun with. */
+            sheet: components["schemas"]["CutSheet"];
+            /** @description Where too much came off. */
+            slips: components["schemas"]["Slip"][];
+            /** @description The steps, in the order of the sheet. */
+            steps: components["schemas"]["StepRun"][];
+            /**
+             * Format: int64
+             * @description Since when the present step is timed; none while the dog rests and after the end.
+             */
+            timed_from_ms?: number | null;
+        };
+        /**
+         * @description How a run ended.
+         * @enum {string}
+         */
+        RunEnd: "finished" | "vet_first" | "dog_had_enough" | "taken_away";
+        /** @description Something that happened in a run; its time is the entry's. */
+        RunEvent: {
+            /** @enum {string} */
+            event: "began";
+            /** @description The steps. */
+            sheet: components["schemas"]["CutSheet"];
+        } | {
+            /** @enum {string} */
+            event: "done";
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+        } | {
+            /** @enum {string} */
+            event: "put";
+            /** @description Why; may be empty. */
+            reason?: string;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+            /** @description Until when. */
+            until: components["schemas"]["PutOff"];
+        } | {
+            /** @enum {string} */
+            event: "reopened";
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+        } | {
+            /** @enum {string} */
+            event: "noted";
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+            /** @description The note. */
+            text: string;
+        } | {
+            /** @enum {string} */
+            event: "ran_over";
+            /** @description Why. */
+            reason: components["schemas"]["OverReason"];
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+        } | {
+            /** @enum {string} */
+            event: "paused";
+        } | {
+            /** @enum {string} */
+            event: "resumed";
+        } | {
+            /** @enum {string} */
+            event: "blade_seen_to";
+            /** @description How. */
+            how: components["schemas"]["Cooling"];
+        } | {
+            /** @enum {string} */
+            event: "cautions_seen";
+        } | {
+            /** @enum {string} */
+            event: "slipped";
+            /** @description Where and what is left. */
+            slip: components["schemas"]["Slip"];
+        } | {
+            /** @enum {string} */
+            event: "ended";
+            /** @description How. */
+            how: components["schemas"]["RunEnd"];
+            /** @description Why; may be empty. */
+            reason?: string;
+        };
+        /** @description A note at a step. */
+        RunNote: {
+            /**
+             * Format: int32
+             * @description The step's number.
+             */
+            step: number;
+            /** @description The note. */
+            text: string;
+        };
+        /** @description The run to look at. */
+        RunRequest: {
+            desk: components["schemas"]["OnTheDesk"];
+            /**
+             * Format: int64
+             * @description The table's own clock, milliseconds since 1970.
+             */
+            now_ms: number;
+        };
+        /** @description A run as the table sees it at one moment. */
+        RunView: {
+            /**
+             * Format: int64
+             * @description When the dog should rest, milliseconds since 1970; none for a dog that needs no breaks.
+             */
+            break_ms?: number | null;
+            /** @description What could be left out, where it is late. */
+            could_leave: components["schemas"]["LeaveOut"][];
+            /**
+             * Format: int64
+             * @description When a bare blade is to be felt, milliseconds since 1970.
+             */
+            feel_blade_ms?: number | null;
+            /**
+             * Format: double
+             * @description Minutes behind the plan; negative when ahead.
+             */
+            late_minutes: number;
+            /** @description This dog's own cautions on the whole sheet, each once. */
+            own_cautions: string[];
+            /** @description How the time stands, in one sentence. */
+            pace: string;
+            /** @description What was put off. */
+            put_off: components["schemas"]["PutOffStep"][];
+            /** @description Steps to come, the one in hand first. */
+            queue: number[];
+            /** @description The run. */
+            run: components["schemas"]["Run"];
+            /**
+             * Format: double
+             * @description Minutes planned for what is to come.
+             */
+            to_go_minutes: number;
+            /**
+             * Format: double
+             * @description Minutes worked.
+             */
+            worked_minutes: number;
+        };
         /** @description Balance cost of four coats; smaller is better. */
         Scores: {
             /**
@@ -2370,6 +2697,13 @@ export interface components {
          * @enum {string}
          */
         SkinState: "ordinary" | "pale_or_thin" | "scaly" | "sore";
+        /** @description Too much came off somewhere. */
+        Slip: {
+            /** @description What is left there. */
+            left_mm: components["schemas"]["Length"];
+            /** @description Where. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description A place touched on the dog. */
         Spot: {
             /**
@@ -2396,8 +2730,14 @@ export interface components {
             cautions: components["schemas"]["Caution"][];
             /** @description Where it starts. */
             from: string;
+            /** @description What the other hand does. */
+            hand?: string;
             /** @description The bare blade should the comb not pass. */
             instead?: string | null;
+            /** @description Whether a bare blade runs, which warms. */
+            is_bare_blade?: boolean;
+            /** @description What kind of step it is. */
+            kind?: components["schemas"]["StepKind"];
             /** @description Length left, by part. */
             leaves: string;
             /**
@@ -2405,6 +2745,8 @@ export interface components {
              * @description Minutes.
              */
             minutes: number;
+            /** @description Whether a comb is to pass from skin to tip before the step begins. */
+            needs_comb_test?: boolean;
             /**
              * Format: int32
              * @description Its number.
@@ -2425,6 +2767,34 @@ export interface components {
             /** @description Zones touched. */
             zones: components["schemas"]["Zone"][];
         };
+        /**
+         * @description What kind of step it is, as the table run handles it.
+         * @enum {string}
+         */
+        StepKind: "tick" | "bath" | "work";
+        /** @description One step of the run. */
+        StepRun: {
+            /**
+             * Format: double
+             * @description Minutes spent on it, breaks left out.
+             */
+            minutes: number;
+            /** @description Why it was put off. */
+            put_off_because: string;
+            ran_over?: components["schemas"]["OverReason"] | null;
+            /** @description How it stands. */
+            state: components["schemas"]["StepState"];
+            /**
+             * Format: int32
+             * @description Its number on the sheet.
+             */
+            step: number;
+        };
+        /**
+         * @description How a step stands.
+         * @enum {string}
+         */
+        StepState: "open" | "done" | "later" | "in_the_bath" | "not_today";
         /**
          * @description Where the hand is, nose to tail, then down the legs (handbook 2, *Landmarks*).
          * @enum {string}
@@ -2730,6 +3100,7 @@ export interface components {
             /** @description Plans kept, oldest first. */
             plans: string[];
             redo?: components["schemas"]["UndoStep"] | null;
+            run?: components["schemas"]["Run"] | null;
             talk?: components["schemas"]["Talk"] | null;
             undo?: components["schemas"]["UndoStep"] | null;
         };
@@ -3506,6 +3877,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotoReading"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    mend_slip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RescueRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RescueOption"][];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    look_at_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"] | null;
                 };
             };
             422: {

@@ -6,6 +6,7 @@ export function besideOptions(layers: Partial<Schemas['Layers']>): Schemas['Draw
     sheet: 'side',
     layers: { ...BARE, ...layers },
     // Three sheets share the room of one.
+    step: null,
     text_share: 0.026,
   };
 }

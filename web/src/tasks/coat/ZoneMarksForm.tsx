@@ -3,6 +3,7 @@ import type { Schemas } from '../../shared/api/client';
 import { Choice, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { NO_MARKS } from '../../shared/visit/marks';
 import { useRecord } from '../../shared/visit/useRecord';
 
 const PATCHES: { value: Schemas['Patch']; label: string }[] = [
@@ -18,19 +19,6 @@ const LAYS: { value: Schemas['Lay']; label: string }[] = [
   { value: 'outward', label: 'Outward' },
 ];
 
-const NOTHING: Schemas['ZoneMarks'] = {
-  texture: null,
-  drawn_out_mm: null,
-  standing_mm: null,
-  hole_mm: null,
-  hole_at: null,
-  lay: 'as_usual',
-  patch: 'none',
-  has_whorl: false,
-  is_stained: false,
-  knot_from_skin_mm: null,
-};
-
 /** What a zone carries beside its length and knots. */
 export function ZoneMarksForm(props: {
   zone: Schemas['Zone'];
@@ -42,7 +30,7 @@ export function ZoneMarksForm(props: {
   const work = useVisitWork();
   const [isWaiting, setWaiting] = useState(false);
   const { coat } = work.evaluation.visit;
-  const marks: Schemas['ZoneMarks'] = coat.marks?.[zone] ?? NOTHING;
+  const marks: Schemas['ZoneMarks'] = coat.marks?.[zone] ?? NO_MARKS;
   const { units } = work.house;
   const put = useRecord(marks, (whole) => work.say({ kind: 'marks_set', zone, marks: whole }));
   const length = (
@@ -61,7 +49,7 @@ export function ZoneMarksForm(props: {
   );
   const problem = problemOf(work, `marks.${label}`);
   return (
-    <details className="mt-2 border-t border-line" open={marks !== NOTHING}>
+    <details className="mt-2 border-t border-line" open={marks !== NO_MARKS}>
       <summary className="flex min-h-12 cursor-pointer items-center font-bold">
         Holes, patches, lay, lock
       </summary>

@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigButton } from '../../shared/ui/BigControl';
-import { Said } from '../../shared/ui/controls';
+import { Plain, Said } from '../../shared/ui/controls';
 import { minutesText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 
@@ -27,6 +27,11 @@ export function CutScreen() {
     onSuccess: () => void navigate(`/visit/${visitId}/keep`),
   });
   if (!plan) return null;
+  const { run } = work.evaluation.visit;
+  const start = () => {
+    if (!run || run.ended) work.say({ kind: 'run', event: { event: 'began', sheet: plan.sheet } });
+    void navigate(`/visit/${visitId}/run`);
+  };
   return (
     <>
       <WorkScreen
@@ -39,6 +44,11 @@ export function CutScreen() {
             <p className="pb-2 text-soft">
               {plan.sheet.steps.length} steps, {minutesText(plan.sheet.minutes)}.
             </p>
+            <div className="pb-3">
+              <Plain onClick={start}>
+                {run && !run.ended ? 'Go on at the table' : 'Start at the table'}
+              </Plain>
+            </div>
             <Steps steps={plan.sheet.steps} />
             <p className="border-t border-line pt-2 text-sm font-bold">
               {plan.sheet.standing_caution}

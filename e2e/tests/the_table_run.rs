@@ -1,0 +1,161 @@
+//! The groom at the table, in the browser: by touch, by pedal keys, with the server away, with a
+//! slip, broken off for the vet.
+#![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
+
+mod support;
+
+use fantoccini::key::Key;
+use support::{LAPTOP, Stage, TABLET, on_stage};
+
+/// The name of the step in hand, or of the first small job.
+const STEP: &str = "document.querySelector('[data-step]')?.dataset.step ?? ''";
+
+async fn begin(stage: &Stage, visit: &str) {
+    stage.go(&format!("{visit}/cut")).await;
+    stage.until_text("Feet and bevels").await;
+    stage.touch(&stage.find("Start at the table").await).await;
+    stage.until_text("First, this dog").await;
+    stage.until_kept().await;
+    stage.touch(&stage.find("Read").await).await;
+    stage.until_text("Small jobs").await;
+}
+
+async fn next(stage: &Stage) -> String {
+    let label = stage
+        .script("return document.querySelector('button[data-next]').innerText")
+        .await;
+    label.as_str().unwrap().trim().to_owned()
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_whole_groom_by_touch() {
+    on_stage(TABLET, async |stage| {
+        let visit = stage.visit_of("Turntable").await;
+        begin(stage, &visit).await;
+        stage.until("nails first", &format!("{STEP} === '1'")).await;
+        // Put off into the bath, it stays in sight and comes back after it.
+        stage.touch(&stage.find("Bath").await).await;
+        stage.until_text("Nails, dewclaws too: in the bath").await;
+        stage.touch(&stage.find("Note").await).await;
+        stage.type_into("Note at this step", "ticklish pads").await;
+        stage.touch(&stage.find("Write it down").await).await;
+        stage.until_text("Small jobs").await;
+
+        let (mut done, mut tests, mut was_in_the_bath) = (0, 0, false);
+        loop {
+            let before = stage.script(&format!("return {STEP}")).await;
+            let label = next(stage).await;
+            if label == "Finish" {
+                break;
+            }
+            tests += usize::from(label == "Comb passes");
+            was_in_the_bath |= done > 3 && before == "1";
+            let control = stage.find(&label).await;
+            stage.touch(&control).await;
+            let waited = if label == "Comb passes" {
+                "document.querySelector('button[data-next]').innerText.trim() === 'Done'".to_owned()
+            } else {
+                done += 1;
+                format!("{STEP} !== {before}")
+            };
+            stage.until("the next stands there", &waited).await;
+            assert!(done < 60, "the groom never ends");
+        }
+        assert!(was_in_the_bath, "what was put into the bath came after it");
+        assert!(tests > 0, "a comb is let on only where one passes");
+        stage.touch(&stage.find("Finish").await).await;
+        stage.until_text("Finished").await;
+        stage.until_text("22 of 22 steps done").await;
+        stage.until_text("ticklish pads").await;
+        stage.until_kept().await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_pedal_moves_on_while_the_server_is_away_and_nothing_is_lost() {
+    on_stage(LAPTOP, async |stage| {
+        let visit = stage.visit_of("Turntable").await;
+        begin(stage, &visit).await;
+        stage.until_kept().await;
+        stage.press(Key::PageDown).await;
+        stage.until("a step on", &format!("{STEP} === '2'")).await;
+        stage.until_kept().await;
+
+        stage.kill_server();
+        for (key, step) in [
+            (Key::Right, "3"),
+            (Key::PageDown, "4"),
+            (Key::Left, "3"),
+            (Key::PageDown, "4"),
+        ] {
+            stage.press(key).await;
+            stage
+                .until("the tick is answered", &format!("{STEP} === '{step}'"))
+                .await;
+        }
+        stage.until_text("not yet sent, kept here").await;
+        stage.restart_server();
+        stage.until_kept().await;
+        // The same run, seen afresh, stands where it was.
+        stage.go(&format!("{visit}/run")).await;
+        stage
+            .until("it stands where it was", &format!("{STEP} === '4'"))
+            .await;
+
+        // Another screen follows.
+        let first = stage.client.window().await.unwrap();
+        let second = stage.client.new_window(true).await.unwrap().handle;
+        stage.client.switch_to_window(second).await.unwrap();
+        stage.look_through(LAPTOP).await;
+        stage.go(&format!("{visit}/run")).await;
+        stage
+            .until("the other screen shows it", &format!("{STEP} === '4'"))
+            .await;
+        stage.press(Key::PageDown).await;
+        stage
+            .until("it moves on there", &format!("{STEP} === '5'"))
+            .await;
+        stage.until_kept().await;
+        stage.client.switch_to_window(first).await.unwrap();
+        stage.until("and here", &format!("{STEP} === '5'")).await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_slip_is_mended_and_a_groom_broken_off_for_the_vet() {
+    on_stage(LAPTOP, async |stage| {
+        let visit = stage.visit_of("Tappet").await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage.until_text("Feet and bevels").await;
+        stage.touch(&stage.find("Start at the table").await).await;
+        stage.until("the run begins", "location.pathname.endsWith('/run') && document.querySelector('button[data-next]')").await;
+        if next(stage).await == "Read" {
+            stage.touch(&stage.find("Read").await).await;
+        }
+        stage.until_text("Small jobs").await;
+
+        stage.touch(&stage.find("Slip").await).await;
+        stage.until_text("Too much came off").await;
+        stage.script("[...document.querySelectorAll('svg [data-tag=\"zone:ribs\"]')].at(-1).dispatchEvent(new MouseEvent('click', {bubbles: true}))").await;
+        stage.type_into("Left there", "6").await;
+        stage.touch(&stage.find("What now?").await).await;
+        stage.until_text("Keep the line on the ribs").await;
+        stage.until_text("Level the ribs to the spot").await;
+        stage.touch(&stage.find("Least harm: do this").await).await;
+        stage.until_text("Small jobs").await;
+        stage.until_kept().await;
+
+        stage.touch(&stage.find("Stop").await).await;
+        stage.touch(&stage.find("Vet first").await).await;
+        stage.type_into("Why", "lame behind").await;
+        stage.touch(&stage.find("Break off").await).await;
+        stage.until_text("Broken off: vet first").await;
+        stage.until_text("lame behind").await;
+        stage.until_kept().await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}

@@ -1,0 +1,53 @@
+import { useEffect, useState } from 'react';
+import { api, ask, type Schemas } from '../../../shared/api/client';
+import { useVisitWork } from '../../../shared/visit/context';
+import { useAnswer } from '../../../shared/visit/useAnswer';
+import { queueAfter } from './queue';
+
+/** The run is looked at again this often, for its clocks, ms. */
+const AGAIN_MS = 15_000;
+const SECOND_MS = 1000;
+
+export interface RunNow {
+  view: Schemas['RunView'];
+  /** Steps to come, the one in hand first. */
+  queue: Schemas['Step'][];
+  say: (event: Schemas['RunEvent']) => void;
+  nowMs: number;
+}
+
+/** The run as it stands, with what was said since the last answer; null until the first. */
+export function useRun(): RunNow | null {
+  const work = useVisitWork();
+  const { dog, entries, house, kit, options } = work;
+  const nowMs = useClock();
+  const body: Schemas['RunRequest'] = {
+    desk: { dog, entries, house, kit, options: { ...options, step: null } },
+    now_ms: Math.ceil(nowMs / AGAIN_MS) * AGAIN_MS,
+  };
+  const answer = useAnswer(body, 0, async (b) => {
+    // The core reads the clock when it is asked, not when the last question was due.
+    const view = await ask(api.POST('/api/run', { body: { ...b, now_ms: Date.now() } }));
+    return { view, known: new Set(b.desk.entries.map((e) => e.id)) };
+  });
+  if (!answer?.view) return null;
+  const { view, known } = answer;
+  const since = entries.filter((e) => !known.has(e.id));
+  const steps = view.run.sheet.steps;
+  return {
+    view,
+    queue: queueAfter(view.queue, since).flatMap((n) => steps.filter((s) => s.number === n)),
+    say: (event) => work.say({ kind: 'run', event }),
+    nowMs,
+  };
+}
+
+/** The table's clock, a second at a time. */
+function useClock(): number {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), SECOND_MS);
+    return () => clearInterval(timer);
+  }, []);
+  return now;
+}
