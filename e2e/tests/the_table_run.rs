@@ -128,19 +128,19 @@ async fn the_pedal_moves_on_while_the_server_is_away_and_nothing_is_lost() {
 async fn a_slip_is_mended_and_a_groom_broken_off_for_the_vet() {
     on_stage(LAPTOP, async |stage| {
         let visit = stage.visit_of("Tappet").await;
-        stage.go(&format!("{visit}/cut")).await;
-        stage.until_text("Feet and bevels").await;
-        stage.touch(&stage.find("Start at the table").await).await;
-        stage.until("the run begins", "location.pathname.endsWith('/run') && document.querySelector('button[data-next]')").await;
-        if next(stage).await == "Read" {
-            stage.touch(&stage.find("Read").await).await;
-        }
-        stage.until_text("Small jobs").await;
+        begin(stage, &visit).await;
 
         stage.touch(&stage.find("Slip").await).await;
         stage.until_text("Too much came off").await;
+        stage.until("all numbers stand on the sheet", "document.querySelector('svg [data-tag=\"zone:ribs\"]')").await;
         stage.script("[...document.querySelectorAll('svg [data-tag=\"zone:ribs\"]')].at(-1).dispatchEvent(new MouseEvent('click', {bubbles: true}))").await;
         stage.type_into("Left there", "6").await;
+        stage
+            .until(
+                "the length is read",
+                "[...document.querySelectorAll('button')].some(b => b.innerText === 'What now?' && !b.disabled)",
+            )
+            .await;
         stage.touch(&stage.find("What now?").await).await;
         stage.until_text("Keep the line on the ribs").await;
         stage.until_text("Level the ribs to the spot").await;
