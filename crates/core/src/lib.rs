@@ -9,6 +9,7 @@ pub mod desk;
 pub mod device;
 pub mod dog;
 pub mod drawing;
+pub mod finish;
 pub mod frame;
 pub mod grow;
 pub mod kit;

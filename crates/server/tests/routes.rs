@@ -409,6 +409,7 @@ async fn the_openapi_document_covers_every_route() {
             "POST /api/consult",
             "POST /api/dogs/import",
             "POST /api/evaluate",
+            "POST /api/finish",
             "POST /api/length",
             "POST /api/next-measure",
             "POST /api/own-types",

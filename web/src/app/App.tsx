@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { TalkScreen } from '../tasks/talk/TalkScreen';
 import { PlainPage } from '../shared/ui/states';
+import { CheckScreen } from '../tasks/check/CheckScreen';
 import { CoatScreen } from '../tasks/coat/CoatScreen';
 import { CutScreen } from '../tasks/cut/CutScreen';
 import { RunScreen } from '../tasks/cut/run/RunScreen';
@@ -52,6 +53,7 @@ export function App() {
               <Route path="plan" element={<PlanScreen />} />
               <Route path="cut" element={<CutScreen />} />
               <Route path="run" element={<RunScreen />} />
+              <Route path="check" element={<CheckScreen />} />
               <Route path="keep" element={<KeepScreen />} />
             </Route>
             <Route

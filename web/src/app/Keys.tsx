@@ -4,7 +4,7 @@ import { useLocation, useNavigate } from 'react-router';
 import { TASKS } from './tasks';
 
 const LIST: [string, string][] = [
-  ['1 … 7', 'the task at that place of the tape'],
+  ['1 … 8', 'the task at that place of the tape'],
   ['Enter on the large control', 'the next thing to do'],
   ['u', 'undo'],
   ['r', 'redo'],

@@ -66,6 +66,13 @@ export const TASKS: Task[] = [
     isReached: (v) => v.plans.length > 0 || v.run != null,
   },
   {
+    name: 'Check',
+    path: 'check',
+    wantsPlan: true,
+    layers: { settled: true, lengths: true, skin: false },
+    isReached: (v) => Object.keys(v.results ?? {}).length > 0 || v.run?.ended != null,
+  },
+  {
     name: 'Keep',
     path: 'keep',
     wantsPlan: true,

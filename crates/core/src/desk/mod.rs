@@ -12,6 +12,7 @@ use crate::coat::{CoatNow, Zone, resolve_coat};
 use crate::consult::{Offer, Talk, fit, offer, owners_limits};
 use crate::dog::{Dog, House};
 use crate::drawing::{DrawOptions, Drawing, Scene, draw};
+use crate::finish::{FinishReport, finish};
 use crate::frame::{
     AngleValue, Frame, FrameInput, FrameValue, Measure, Problem, Severity, angles, resolve,
 };
@@ -417,6 +418,20 @@ impl<'a> Desk<'a> {
             kit: self.kit,
         };
         rescue(slip, self.visit.run.as_ref(), &plan, &job, &words)
+    }
+
+    /// What was left against the plan, and what to touch up.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn finish(&self) -> Result<FinishReport, SolveError> {
+        let job = self.job(self.choice());
+        let plan = make_plan(&job)?;
+        let words = Words {
+            house: self.house,
+            kit: self.kit,
+        };
+        finish(&self.visit.results, &plan, &job, &words)
     }
 
     /// Draws the dog, with a plan or without.

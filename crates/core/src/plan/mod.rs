@@ -13,5 +13,6 @@ pub use reasons::{Cause, Reason, find_reasons};
 pub(crate) use report::span_text;
 pub use report::{
     BalanceRow, PlanReport, Scores, StrokeName, UnitRow, UnmetWish, Verdict, now_rows, report,
+    rows_of,
 };
 pub use words::Words;

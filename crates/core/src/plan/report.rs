@@ -194,6 +194,13 @@ pub fn now_rows(job: &Job, words: &Words<'_>) -> Vec<BalanceRow> {
     rows(&points, &reach, (&now, &now), &[], words)
 }
 
+/// Balance points of a plan's dog with other lengths than planned, beside the plan's own.
+pub fn rows_of(plan: &Plan, lengths_mm: &[f64], words: &Words<'_>) -> Vec<BalanceRow> {
+    let solution = &plan.solution;
+    let both = (plan.lengths_mm.as_slice(), lengths_mm);
+    rows(&solution.points, &solution.reach, both, &[], words)
+}
+
 /// Writes a plan out for people.
 ///
 /// The cautions of the sheet come from the visit; `doubts` is one standard deviation per balance

@@ -8,6 +8,7 @@ use uuid::Uuid;
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatFinish, Knots, Limit, Texture, Zone, ZoneMarks};
 use crate::consult::Talk;
+use crate::finish::ZoneResult;
 use crate::frame::{
     Angle, BuildType, DogSize, EarKind, Felt, Grade, Measure, OwnType, Stance, TailKind,
     TakenAngle, TakenMeasure,
@@ -213,6 +214,13 @@ pub enum EntryBody {
         /// What.
         event: RunEvent,
     },
+    /// What a zone was really left at; nothing takes it back.
+    ResultSet {
+        /// Which.
+        zone: Zone,
+        /// What.
+        result: ZoneResult,
+    },
     /// A plan was kept as it was.
     PlanKept {
         /// Its id in the salon's records.
@@ -265,6 +273,7 @@ impl EntryBody {
             Self::LookChosen { .. } => "look".into(),
             Self::NoteWritten { .. } => "note".into(),
             Self::Run { event } => event.label().into(),
+            Self::ResultSet { zone, .. } => format!("left, {}", zone.label()),
             Self::PlanKept { .. } => "kept plan".into(),
             Self::Undone { .. } => "undo".into(),
             Self::Redone { .. } => "redo".into(),

@@ -7,9 +7,10 @@ use uuid::Uuid;
 
 use super::entry::{Entry, EntryBody, LookChoice};
 use crate::body::{Found, Handling, Outcome};
-use crate::coat::{CoatInput, Knots};
+use crate::coat::{CoatInput, Knots, Zone};
 use crate::consult::Talk;
 use crate::dog::Dog;
+use crate::finish::ZoneResult;
 use crate::frame::{Felt, FrameInput, Grade};
 use crate::photo::PhotoMarks;
 use crate::run::{Run, RunEvent};
@@ -41,6 +42,9 @@ pub struct Visit {
     /// The run at the table; none before it begins.
     #[serde(default)]
     pub run: Option<Run>,
+    /// What zones were really left at.
+    #[serde(default)]
+    pub results: BTreeMap<Zone, ZoneResult>,
     /// Notes, in the order they were written.
     pub notes: Vec<String>,
     /// Plans kept, oldest first.
@@ -210,6 +214,13 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             }
         }
         EntryBody::Run { event } => run(visit, event, at_ms),
+        EntryBody::ResultSet { zone, result } => {
+            if result.is_empty() {
+                visit.results.remove(zone);
+            } else {
+                visit.results.insert(*zone, *result);
+            }
+        }
         EntryBody::PlanKept { plan } => visit.plans.push(*plan),
         EntryBody::Undone { .. } | EntryBody::Redone { .. } => {}
     }

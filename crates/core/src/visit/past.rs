@@ -9,6 +9,7 @@ use super::fold::Visit;
 use super::kept::KeptPlan;
 use crate::body::{EarlierFound, Handling, Outcome};
 use crate::coat::{Zone, grown_mm, resolve_coat};
+use crate::finish::ZoneResult;
 use crate::frame::{FrameInput, Measure, resolve};
 use crate::units::{Length, UnitSystem};
 
@@ -154,11 +155,12 @@ fn grown(last: &EarlierVisit, now_ms: i64) -> GrownCoat {
         .height;
     let (then, _) = resolve_coat(&last.visit.coat, height, UnitSystem::Millimetres);
     let left = |zone: Zone| -> f64 {
+        let measured = last.visit.results.get(&zone).and_then(ZoneResult::mean_mm);
         let of_unit = last.plan.as_ref().and_then(|plan| {
             let row = plan.report.units.iter().find(|u| u.zone == zone)?;
             Some(f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm()))
         });
-        of_unit.unwrap_or_else(|| then.length_mm(zone))
+        measured.or(of_unit).unwrap_or_else(|| then.length_mm(zone))
     };
     let zones_mm = Zone::ALL
         .iter()

@@ -7,6 +7,7 @@ use veliform_core::desk::{
 };
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
+use veliform_core::finish::FinishReport;
 use veliform_core::kit::Tool;
 use veliform_core::look::LookId;
 use veliform_core::run::{RescueOption, RunView, Slip};
@@ -209,6 +210,16 @@ pub(crate) async fn mend_slip(
         Ok(desk.with(|desk, _| desk.rescue(&slip))?)
     })
     .await?;
+    Ok(web::Json(answer))
+}
+
+/// What was left against the plan, and what to touch up.
+#[utoipa::path(responses((status = 200, body = FinishReport), (status = 422, body = ErrorBody)))]
+#[post("/finish")]
+pub(crate) async fn check_finish(
+    desk: web::Json<OnTheDesk>,
+) -> Result<web::Json<FinishReport>, ApiError> {
+    let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.finish())?)).await?;
     Ok(web::Json(answer))
 }
 

@@ -141,6 +141,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What was left against the plan, and what to touch up. */
+        post: operations["check_finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -1327,6 +1344,13 @@ export interface components {
             kind: "run";
         } | {
             /** @enum {string} */
+            kind: "result_set";
+            /** @description What. */
+            result: components["schemas"]["ZoneResult"];
+            /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        } | {
+            /** @enum {string} */
             kind: "plan_kept";
             /**
              * Format: uuid
@@ -1431,6 +1455,26 @@ export interface components {
             of: "felt";
             /** @description A felt grade. */
             which: components["schemas"]["Felt"];
+        };
+        /** @description The dog as it stands after the groom. */
+        FinishReport: {
+            /** @description The balance as it came out. */
+            balance: components["schemas"]["BalanceRow"][];
+            /**
+             * Format: int32
+             * @description How many were measured.
+             */
+            measured: number;
+            /** @description Zones, the quick ones first. */
+            rows: components["schemas"]["ResultRow"][];
+            /** @description How it stands, in one sentence. */
+            sentence: string;
+            /** @description What came out too short: nothing to cut, but to know. */
+            too_short: string[];
+            /** @description What to touch up, the least work first. */
+            touch_ups: components["schemas"]["TouchUp"][];
+            /** @description Where to look, walking round. */
+            walk: components["schemas"]["WalkView"][];
         };
         /** @description Something found on the body. */
         Found: components["schemas"]["Spot"] & {
@@ -2435,6 +2479,33 @@ export interface components {
          * @enum {string}
          */
         RescueWay: "keep_the_line" | "meet_half_way" | "level_to_it";
+        /** @description A zone as planned and as it came out. */
+        ResultRow: {
+            /**
+             * Format: double
+             * @description Left longer than right by, mm; none where not both were measured.
+             */
+            apart_mm?: number | null;
+            /** @description Whether it stands twice, so that both sides are measured. */
+            is_pair: boolean;
+            /** @description Whether it is one of the few worth measuring on every dog. */
+            is_quick: boolean;
+            /** @description Its name. */
+            label: string;
+            /**
+             * Format: double
+             * @description Longer than planned by, mm; negative when shorter; none where not measured.
+             */
+            off_mm?: number | null;
+            /** @description Length planned. */
+            planned_mm: components["schemas"]["Length"];
+            /** @description What it was really left at. */
+            result: components["schemas"]["ZoneResult"];
+            /** @description How it was to be cut. */
+            tool: string;
+            /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        };
         /**
          * @description What a shape means; the reader's theme gives it its looks.
          * @enum {string}
@@ -2970,6 +3041,25 @@ export interface components {
             /** @description Where, pixels. */
             at_px: number[];
         };
+        /** @description One thing to touch up. */
+        TouchUp: {
+            /**
+             * Format: double
+             * @description What it brings in balance.
+             */
+            gains: number;
+            /**
+             * Format: double
+             * @description Minutes it takes.
+             */
+            minutes: number;
+            /** @description How much comes off. */
+            off_mm: components["schemas"]["Length"];
+            /** @description What to do, in one sentence. */
+            sentence: string;
+            /** @description Where. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description A length as it was typed. */
         TypedLength: {
             text: string;
@@ -3100,6 +3190,10 @@ export interface components {
             /** @description Plans kept, oldest first. */
             plans: string[];
             redo?: components["schemas"]["UndoStep"] | null;
+            /** @description What zones were really left at. */
+            results?: {
+                [key: string]: components["schemas"]["ZoneResult"];
+            };
             run?: components["schemas"]["Run"] | null;
             talk?: components["schemas"]["Talk"] | null;
             undo?: components["schemas"]["UndoStep"] | null;
@@ -3125,6 +3219,15 @@ export interface components {
              * @description Number of the last entry received.
              */
             last: number;
+        };
+        /** @description What to look at from one place round the table. */
+        WalkView: {
+            /** @description From where. */
+            from: string;
+            /** @description What was off on this dog before, as a stylist says it. */
+            this_dogs: string[];
+            /** @description What is looked at on every dog. */
+            usual: string[];
         };
         /** @description What one touch would do. */
         WhatIf: {
@@ -3214,6 +3317,19 @@ export interface components {
             standing_mm: components["schemas"]["Length"] | null;
             /** @default null */
             texture: components["schemas"]["Texture"] | null;
+        };
+        /** @description What a zone was really left at. */
+        ZoneResult: {
+            /** @default null */
+            left_mm: components["schemas"]["Length"] | null;
+            /** @default null */
+            right_mm: components["schemas"]["Length"] | null;
+            /**
+             * Format: uuid
+             * @description With which tool, where it was another than planned.
+             * @default null
+             */
+            tool: string | null;
         };
         /** @description One zone's coat as the screen shows it. */
         ZoneValue: {
@@ -3497,6 +3613,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Evaluation"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    check_finish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnTheDesk"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinishReport"];
                 };
             };
             422: {

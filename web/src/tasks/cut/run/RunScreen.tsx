@@ -300,7 +300,7 @@ function Over({ run }: { run: RunNow }) {
           )}
         </>
       }
-      next={<BigLink to={`/visit/${work.visitId}/keep`}>Keep</BigLink>}
+      next={<BigLink to={`/visit/${work.visitId}/check`}>Check</BigLink>}
       foot={
         <Link className="flex min-h-12 items-center underline" to={`/visit/${work.visitId}/cut`}>
           Cut sheet

@@ -1,0 +1,348 @@
+use std::collections::BTreeMap;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::walk::{WalkView, walk};
+use crate::balance::{Place, Subject, score};
+use crate::coat::{Zone, days_to_grow};
+use crate::plan::{BalanceRow, Job, Plan, Words, rows_of};
+use crate::shape::Hand;
+use crate::solve::{SolveError, Stroke, UnitCut, solve_lengths};
+use crate::units::Length;
+
+/// What a zone was really left at.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(default)]
+pub struct ZoneResult {
+    /// On the left, or on both sides alike.
+    pub left_mm: Option<Length>,
+    /// On the right, where it was measured by itself.
+    pub right_mm: Option<Length>,
+    /// With which tool, where it was another than planned.
+    pub tool: Option<Uuid>,
+}
+
+impl ZoneResult {
+    /// Whether nothing is said.
+    pub fn is_empty(&self) -> bool {
+        *self == Self::default()
+    }
+
+    /// Mean of both sides, mm.
+    pub fn mean_mm(&self) -> Option<f64> {
+        let left = self.left_mm.or(self.right_mm)?.as_mm();
+        let right = self.right_mm.map_or(left, Length::as_mm);
+        Some(f64::midpoint(left, right))
+    }
+
+    fn on(&self, hand: Hand) -> Option<f64> {
+        let own = match hand {
+            Hand::Left => self.left_mm,
+            Hand::Right => self.right_mm.or(self.left_mm),
+        };
+        own.or(self.left_mm).or(self.right_mm).map(Length::as_mm)
+    }
+}
+
+/// A zone as planned and as it came out.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ResultRow {
+    /// Which.
+    pub zone: Zone,
+    /// Its name.
+    pub label: String,
+    /// Length planned.
+    pub planned_mm: Length,
+    /// How it was to be cut.
+    pub tool: String,
+    /// Whether it stands twice, so that both sides are measured.
+    pub is_pair: bool,
+    /// Whether it is one of the few worth measuring on every dog.
+    pub is_quick: bool,
+    /// What it was really left at.
+    pub result: ZoneResult,
+    /// Longer than planned by, mm; negative when shorter; none where not measured.
+    pub off_mm: Option<f64>,
+    /// Left longer than right by, mm; none where not both were measured.
+    pub apart_mm: Option<f64>,
+}
+
+impl ResultRow {
+    /// How much longer than planned the shorter side is, mm.
+    fn shorter_off_mm(&self) -> Option<f64> {
+        Some(self.off_mm? - 0.5 * self.apart_mm.unwrap_or(0.0).abs())
+    }
+}
+
+/// One thing to touch up.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct TouchUp {
+    /// Where.
+    pub zone: Zone,
+    /// What to do, in one sentence.
+    pub sentence: String,
+    /// How much comes off.
+    pub off_mm: Length,
+    /// Minutes it takes.
+    pub minutes: f64,
+    /// What it brings in balance.
+    pub gains: f64,
+}
+
+/// The dog as it stands after the groom.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct FinishReport {
+    /// Zones, the quick ones first.
+    pub rows: Vec<ResultRow>,
+    /// How many were measured.
+    pub measured: u32,
+    /// What to touch up, the least work first.
+    pub touch_ups: Vec<TouchUp>,
+    /// What came out too short: nothing to cut, but to know.
+    pub too_short: Vec<String>,
+    /// The balance as it came out.
+    pub balance: Vec<BalanceRow>,
+    /// Where to look, walking round.
+    pub walk: Vec<WalkView>,
+    /// How it stands, in one sentence.
+    pub sentence: String,
+}
+
+/// Longer or shorter by less is as planned, mm (modelling choice: a comb's own scatter, handbook 3).
+const AS_PLANNED_MM: f64 = 1.5;
+/// Left and right further apart than this are seen, mm (common practice: a thin finger's edge).
+const APART_MM: f64 = 2.0;
+/// A touch-up takes this share of the minutes the shears take for the whole zone (modelling
+/// choice: one pass over what was shaped before).
+const TOUCH_SHARE: f64 = 0.4;
+
+/// Zones worth measuring on every dog: six to ten (modelling choice: what the balance hangs on, and
+/// the pairs an owner sees).
+const QUICK: [Zone; 9] = [
+    Zone::Back,
+    Zone::Ribs,
+    Zone::Chest,
+    Zone::Underline,
+    Zone::TuckUp,
+    Zone::HindOut,
+    Zone::ForeOut,
+    Zone::Topknot,
+    Zone::Ear,
+];
+
+/// Checks what was left against the plan.
+///
+/// What was not measured counts as planned. Where hair is left to take, the dog is solved again
+/// with what it has now: what the balance would still take off is what to touch up.
+///
+/// # Errors
+/// If the solver gives no answer, a fault of ours.
+pub fn finish(
+    results: &BTreeMap<Zone, ZoneResult>,
+    plan: &Plan,
+    job: &Job,
+    words: &Words<'_>,
+) -> Result<FinishReport, SolveError> {
+    let rows = result_rows(results, plan, words);
+    let came_out = came_out(results, plan);
+    let points = &plan.solution.points;
+    let before = score(points, &came_out);
+    let ideal = solve_lengths(&left_standing(&plan.subject, &came_out))?.lengths_mm;
+    let mut touch_ups: Vec<TouchUp> = Vec::new();
+    for row in &rows {
+        // A pair that differs is levelled first; only what is still too long then comes off both.
+        let Some(over) = row.shorter_off_mm() else {
+            continue;
+        };
+        let unit = units_of(plan, row.zone);
+        let spots: Vec<usize> = unit
+            .iter()
+            .flat_map(|c| c.unit.spots(&plan.subject))
+            .collect();
+        let (take, gains) = if spots.is_empty() {
+            (over, 0.0)
+        } else {
+            let mut taken = came_out.clone();
+            for i in &spots {
+                taken[*i] = taken[*i].min(ideal[*i]);
+            }
+            let off = spots.iter().map(|i| came_out[*i] - taken[*i]).sum::<f64>();
+            // Back to the plan, not past it: a new plan is made before a groom, not at its end.
+            let most = over.max(0.0);
+            (
+                (off / spots.len() as f64).min(most),
+                before - score(points, &taken),
+            )
+        };
+        let minutes = TOUCH_SHARE * unit.iter().map(|c| c.unit.scissor_minutes()).sum::<f64>();
+        if take >= AS_PLANNED_MM {
+            touch_ups.push(TouchUp {
+                zone: row.zone,
+                sentence: format!("Take {} off the {}.", words.length(take), row.label),
+                off_mm: Length::from_mm(take).unwrap_or_default(),
+                minutes,
+                gains: gains.max(0.0),
+            });
+        }
+        let apart = row.apart_mm.filter(|a| a.abs() >= APART_MM);
+        if let Some(apart) = apart {
+            let (longer, other) = if apart > 0.0 {
+                ("left", "right")
+            } else {
+                ("right", "left")
+            };
+            let by = words.length(apart.abs());
+            touch_ups.push(TouchUp {
+                zone: row.zone,
+                sentence: format!(
+                    "{}: the {longer} is {by} longer; take it down to the {other}.",
+                    capital(&row.label)
+                ),
+                off_mm: Length::from_mm(apart.abs()).unwrap_or_default(),
+                minutes: 0.5 * minutes,
+                gains: 0.0,
+            });
+        }
+    }
+    touch_ups.sort_by(|a, b| a.minutes.total_cmp(&b.minutes));
+    let measured = rows.iter().filter(|r| r.off_mm.is_some()).count();
+    Ok(FinishReport {
+        too_short: too_short(&rows, job, words),
+        sentence: sentence(measured, &touch_ups),
+        balance: rows_of(plan, &came_out, words),
+        walk: walk(plan, &job.coat),
+        measured: u32::try_from(measured).unwrap_or(u32::MAX),
+        touch_ups,
+        rows,
+    })
+}
+
+fn units_of(plan: &Plan, zone: Zone) -> Vec<&UnitCut> {
+    plan.cuts.iter().filter(|c| c.unit.zone() == zone).collect()
+}
+
+fn result_rows(
+    results: &BTreeMap<Zone, ZoneResult>,
+    plan: &Plan,
+    words: &Words<'_>,
+) -> Vec<ResultRow> {
+    let row = |zone: Zone, units: &[&UnitCut]| -> ResultRow {
+        let lengths: Vec<f64> = units.iter().flat_map(|c| c.leaves_mm.clone()).collect();
+        let planned = lengths.iter().sum::<f64>() / lengths.len().max(1) as f64;
+        let result = results.get(&zone).copied().unwrap_or_default();
+        let apart = result.left_mm.zip(result.right_mm);
+        ResultRow {
+            zone,
+            label: zone.label().into(),
+            planned_mm: Length::from_mm(planned).unwrap_or_default(),
+            tool: units
+                .iter()
+                .find_map(|c| c.tool)
+                .map_or_else(|| "shears".into(), |t| words.tool(t)),
+            is_pair: is_pair(zone),
+            is_quick: QUICK.contains(&zone),
+            off_mm: result.mean_mm().map(|mm| mm - planned),
+            apart_mm: apart.map(|(l, r)| l.as_mm() - r.as_mm()),
+            result,
+        }
+    };
+    let mut zones: Vec<Zone> = QUICK.to_vec();
+    zones.extend(Zone::ALL.into_iter().filter(|z| !QUICK.contains(z)));
+    zones
+        .into_iter()
+        .filter_map(|zone| {
+            let units = units_of(plan, zone);
+            let is_cut = units.iter().any(|c| c.stroke != Stroke::Leave);
+            (is_cut || results.contains_key(&zone)).then(|| row(zone, &units))
+        })
+        .collect()
+}
+
+const fn is_pair(zone: Zone) -> bool {
+    zone.is_leg()
+        || matches!(
+            zone,
+            Zone::Ear | Zone::Cheek | Zone::Shoulder | Zone::Ribs | Zone::Hip | Zone::Foot
+        )
+}
+
+/// Length at every spot as it came out, mm: what was measured moves the planned lengths of its
+/// zone up or down together.
+fn came_out(results: &BTreeMap<Zone, ZoneResult>, plan: &Plan) -> Vec<f64> {
+    let mut lengths = plan.lengths_mm.clone();
+    for (zone, result) in results {
+        let spots: Vec<usize> = units_of(plan, *zone)
+            .iter()
+            .flat_map(|c| c.unit.spots(&plan.subject))
+            .collect();
+        let planned =
+            spots.iter().map(|i| plan.lengths_mm[*i]).sum::<f64>() / spots.len().max(1) as f64;
+        for i in spots {
+            let hand = match plan.subject.spots[i].place {
+                Place::Leg(place) if !plan.subject.is_mirrored => Some(place.hand),
+                Place::Side(_) | Place::Width(_) | Place::Leg(_) => None,
+            };
+            let measured = hand.map_or_else(|| result.mean_mm(), |h| result.on(h));
+            if let Some(mm) = measured {
+                lengths[i] = (lengths[i] + mm - planned).max(0.0);
+            }
+        }
+    }
+    lengths
+}
+
+/// The same dog with no more hair than it came out with.
+fn left_standing(subject: &Subject, came_out: &[f64]) -> Subject {
+    let mut left = subject.clone();
+    for (spot, mm) in left.spots.iter_mut().zip(came_out) {
+        spot.high = *mm;
+        spot.low = spot.low.min(*mm);
+    }
+    left
+}
+
+fn too_short(rows: &[ResultRow], job: &Job, words: &Words<'_>) -> Vec<String> {
+    rows.iter()
+        .filter_map(|row| {
+            let under = -row.off_mm?;
+            if under < AS_PLANNED_MM {
+                return None;
+            }
+            let now = row.result.mean_mm()?;
+            let grows = days_to_grow(now, under, job.coat.texture).map_or_else(
+                || "it does not grow back so far".to_owned(),
+                |days| format!("as planned in {:.0} weeks", (days / 7.0).ceil()),
+            );
+            Some(format!(
+                "{}: {} shorter than planned, {grows}.",
+                capital(&row.label),
+                words.length(under)
+            ))
+        })
+        .collect()
+}
+
+fn sentence(measured: usize, touch_ups: &[TouchUp]) -> String {
+    match (measured, touch_ups) {
+        (0, _) => "Nothing measured yet: six to ten lengths tell how it came out.".into(),
+        (_, []) => "As planned: nothing to touch up.".into(),
+        (_, list) => {
+            let minutes: f64 = list.iter().map(|t| t.minutes).sum();
+            format!(
+                "{} to touch up, about {:.0} minutes; the least work first.",
+                list.len(),
+                minutes.ceil()
+            )
+        }
+    }
+}
+
+fn capital(text: &str) -> String {
+    let mut letters = text.chars();
+    letters.next().map_or_else(String::new, |first| {
+        first.to_uppercase().collect::<String>() + letters.as_str()
+    })
+}

@@ -1,0 +1,45 @@
+import type { Schemas } from '../../shared/api/client';
+import { LengthField } from '../../shared/ui/LengthField';
+import { lengthText, unitName } from '../../shared/units/show';
+import { useVisitWork } from '../../shared/visit/context';
+import { useRecord } from '../../shared/visit/useRecord';
+
+type Result = Schemas['ZoneResult'];
+
+/** What a zone was really left at: one field, or two where it stands twice. */
+export function ResultFields({ row }: { row: Schemas['ResultRow'] }) {
+  const work = useVisitWork();
+  const { units } = work.house;
+  const { zone } = row;
+  const put = useRecord<Result>(row.result, (result) =>
+    work.say({ kind: 'result_set', zone, result }),
+  );
+  const field = (side: 'left_mm' | 'right_mm', label: string) => (
+    <LengthField
+      name={`${work.visitId}.result.${side}.${zone}`}
+      label={label}
+      valueMm={row.result[side]}
+      units={units}
+      estimateMm={row.planned_mm}
+      onValue={(mm) => put({ [side]: mm })}
+    />
+  );
+  const label = row.label.charAt(0).toUpperCase() + row.label.slice(1);
+  const off = row.off_mm != null && Math.abs(row.off_mm) >= 0.5;
+  return (
+    <div className="border-t border-line py-1" data-result={zone}>
+      {field('left_mm', row.is_pair ? `${label}, left` : label)}
+      {row.is_pair && field('right_mm', `${label}, right`)}
+      <p className="text-sm text-soft">
+        {row.tool}
+        {off && row.off_mm != null && (
+          <b className="text-ink">
+            {' '}
+            {lengthText(Math.abs(row.off_mm), units)} {unitName(units)}{' '}
+            {row.off_mm > 0 ? 'longer' : 'shorter'} than planned
+          </b>
+        )}
+      </p>
+    </div>
+  );
+}
