@@ -5,11 +5,12 @@ use uuid::Uuid;
 use veliform_core::coat::{Knots, Zone};
 use veliform_core::desk::{Desk, Reasons, Solved};
 use veliform_core::dog::{Dog, House, Sex};
-use veliform_core::frame::{Measure, Method, TakenMeasure};
+use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::kit::{Tool, ToolKind, ToolState, UnderComb};
 use veliform_core::lines::{LeftAs, LineName};
 use veliform_core::look::LookId;
 use veliform_core::sheet::Stage;
+use veliform_core::solve::{Stroke, Unit};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{LookChoice, Visit, fold};
 
@@ -310,4 +311,88 @@ fn one_tool_does_all_it_can_before_it_is_changed() {
         different.len(),
         "a tool is taken up twice: {tools:?}"
     );
+}
+
+/// Handbook 5, *Legs*: four faces, what comes off each at three heights, left and right apart where
+/// they differ; a bow on one leg alone is cut on that leg.
+#[test]
+fn a_leg_says_what_comes_off_each_face_at_three_heights() {
+    let amounts = |solved: &Solved| -> Vec<String> {
+        let steps = &solved.report.sheet.steps;
+        steps.iter().flat_map(|s| s.amounts.clone()).collect()
+    };
+    let even = amounts(&lamb_of(460.0));
+    let lamb = lamb_of(460.0);
+    for (unit, face) in [
+        (Unit::HindBack, "Back of the hind leg:"),
+        (Unit::ForeOut, "Outside of the front leg:"),
+        (Unit::ForeIn, "Inside of the front leg:"),
+        (Unit::ForeFront, "Front of the front leg:"),
+    ] {
+        let cut = lamb
+            .plan
+            .cuts
+            .iter()
+            .find(|c| c.unit == unit)
+            .expect("a face");
+        let is_said = even.iter().any(|a| a.starts_with(face));
+        assert_eq!(is_said, cut.stroke != Stroke::Leave, "{face} {even:?}");
+    }
+    assert!(even.iter().all(|a| !a.contains(", left:")), "{even:?}");
+
+    let dog = dog(Sex::Unknown);
+    let mut bowed = visit(&dog, 460.0, LookId::Lamb);
+    bowed.frame.felt.insert(Felt::ForeLegsBowed, Grade::Marked);
+    bowed
+        .frame
+        .felt_right
+        .insert(Felt::ForeLegsBowed, Grade::None);
+    let solved = plan(&dog, &bowed, &House::default());
+    let said = amounts(&solved);
+    assert!(
+        said.iter()
+            .any(|a| a.starts_with("Outside of the front leg, left:")),
+        "{said:?}"
+    );
+    assert!(
+        said.iter()
+            .any(|a| a.starts_with("Outside of the front leg, right:")),
+        "{said:?}"
+    );
+
+    // By hand from the plan: coat less what stays, at the outside of the left front leg's joint.
+    let cut = solved
+        .plan
+        .cuts
+        .iter()
+        .find(|c| c.unit == Unit::ForeOut)
+        .expect("cut");
+    let off = 0.75 * 0.13 * 460.0 - cut.leaves_mm[0];
+    let number = if off < 9.95 {
+        format!("{off:.1}").trim_end_matches(".0").to_owned()
+    } else {
+        format!("{off:.0}")
+    };
+    let outside = said
+        .iter()
+        .rfind(|a| a.starts_with("Outside of the front leg, left:"));
+    let outside = outside.expect("said");
+    assert!(
+        outside.contains(&format!("left: {number} mm off")),
+        "{number}: {outside}"
+    );
+}
+
+/// Handbook 6, *Hands at the step*: each step that asks for the other hand says what it does.
+#[test]
+fn steps_say_what_the_other_hand_does() {
+    let steps = lamb_of(460.0).report.sheet.steps;
+    let hand = |part: &str| {
+        let step = steps.iter().find(|s| s.what.contains(part));
+        step.map(|s| s.hand.clone()).unwrap_or_default()
+    };
+    assert!(hand("Nails").contains("lift the opposite foot"));
+    assert!(hand("eet").contains("Point the foot ahead"));
+    assert!(hand("tuck-up").contains("flank"));
+    assert!(hand("Ears last").contains("taut"));
 }

@@ -47,6 +47,18 @@ fn ask(address: &str, method: &str, path: &str, body: &str) -> Option<Value> {
     serde_json::from_str(&body[from..=to]).ok()
 }
 
+/// Kills in the ordinary check; `VELIFORM_KILLS=200` asks for more.
+const KILLS: u64 = 15;
+
+/// What a table sends: a tick, a note, a measure.
+fn said(round: u64, n: u64) -> Value {
+    match n % 3 {
+        0 => json!({"kind": "run", "event": {"event": "done", "step": n % 20 + 1}}),
+        1 => json!({"kind": "note_written", "text": format!("{round}.{n}")}),
+        _ => json!({"kind": "result_set", "zone": "back", "result": {"left_mm": 9.0 + n as f64}}),
+    }
+}
+
 #[test]
 fn no_acknowledged_entry_is_lost_by_a_kill() {
     let folder = tempfile::tempdir().expect("a folder");
@@ -61,7 +73,9 @@ fn no_acknowledged_entry_is_lost_by_a_kill() {
     child.wait().expect("ended");
 
     let mut acknowledged: Vec<Uuid> = Vec::new();
-    for round in 0..15_u64 {
+    let asked = std::env::var("VELIFORM_KILLS").ok();
+    let kills = asked.and_then(|n| n.parse().ok()).unwrap_or(KILLS);
+    for round in 0..kills {
         let (mut child, address) = start(folder.path());
         let path = format!("/api/visits/{visit}/entries");
         let writer = std::thread::spawn(move || {
@@ -69,7 +83,7 @@ fn no_acknowledged_entry_is_lost_by_a_kill() {
             for n in 0..400_u64 {
                 let id = Uuid::from_u128(u128::from(round * 1000 + n + 1));
                 let entry = json!({"id": id, "at_ms": n, "author": "",
-                    "body": {"kind": "note_written", "text": format!("{round}.{n}")}});
+                    "body": said(round, n)});
                 let body = json!({ "entries": [entry] }).to_string();
                 match ask(&address, "POST", &path, &body) {
                     Some(answer) if answer["new"] == 1 => kept.push(id),
@@ -79,9 +93,12 @@ fn no_acknowledged_entry_is_lost_by_a_kill() {
             kept
         });
         // Somewhere in the middle of the writes; the place differs from round to round.
-        std::thread::sleep(Duration::from_millis(15 + 13 * round));
+        std::thread::sleep(Duration::from_millis(15 + 13 * (round % KILLS)));
         child.kill().expect("killed");
         child.wait().expect("ended");
+        if std::env::var("VELIFORM_KILLS").is_ok() && round % 20 == 19 {
+            eprintln!("{} kills, {} acknowledged", round + 1, acknowledged.len());
+        }
         acknowledged.extend(writer.join().expect("the writer ends"));
     }
     assert!(acknowledged.len() > 30, "hardly anything was written");

@@ -1,6 +1,7 @@
 //! The cut sheet: the plan as ordered steps for the table (handbook 6 and 7).
 
 mod cautions;
+mod faces;
 mod hands;
 mod minutes;
 mod steps;

@@ -4,6 +4,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::cautions::{Caution, Hazard, STANDING_CAUTION, cautions};
+use super::faces::face_amounts;
 use super::hands::hand_hint;
 use super::minutes as m;
 use crate::body::{Found, Handling};
@@ -108,6 +109,9 @@ pub struct Step {
     pub instead: Option<String>,
     /// Cautions, this dog's first.
     pub cautions: Vec<Caution>,
+    /// On legs, what comes off face by face, at three heights.
+    #[serde(default)]
+    pub amounts: Vec<String>,
     /// What kind of step it is.
     #[serde(default)]
     pub kind: StepKind,
@@ -213,6 +217,7 @@ struct Draft<'a> {
     instead: Option<String>,
     hazards: &'a [Hazard],
     kind: StepKind,
+    amounts: Vec<String>,
 }
 
 impl Draft<'_> {
@@ -241,6 +246,7 @@ impl Writer<'_> {
             is_bare_blade: draft.hazards.contains(&Hazard::BareBlade),
             needs_comb_test: draft.hazards.contains(&Hazard::Comb),
             kind: draft.kind,
+            amounts: draft.amounts,
             cautions: cautions(draft.hazards, self.facts, &self.job.coat),
         });
     }
@@ -415,6 +421,12 @@ impl Writer<'_> {
                     instead,
                     hazards: &hazards,
                     kind: StepKind::Work,
+                    // What is only roughed out here is said where it is finished.
+                    amounts: if stroke == Stroke::Scissor {
+                        Vec::new()
+                    } else {
+                        face_amounts(&cuts, plan, &self.job.coat, self.words)
+                    },
                 },
             );
         }
@@ -634,6 +646,7 @@ impl Writer<'_> {
                     instead: None,
                     hazards,
                     kind: StepKind::Work,
+                    amounts: face_amounts(&cuts, plan, &self.job.coat, self.words),
                 },
             );
         }
@@ -724,7 +737,7 @@ fn named(units: &[Unit]) -> Vec<&'static str> {
     names
 }
 
-fn capital(text: &str) -> String {
+pub(super) fn capital(text: &str) -> String {
     let mut letters = text.chars();
     letters.next().map_or_else(String::new, |first| {
         first.to_uppercase().collect::<String>() + letters.as_str()

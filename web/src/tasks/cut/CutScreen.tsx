@@ -111,6 +111,12 @@ function StepLines({ step }: { step: Schemas['Step'] }) {
         {how && <p>{how}</p>}
         {step.from && <p className="text-sm text-soft">From {step.from}.</p>}
         {step.to && <p className="text-sm text-soft">Stop: {step.to}.</p>}
+        {step.amounts?.map((amount) => (
+          <p key={amount} className="text-sm">
+            {amount}.
+          </p>
+        ))}
+        {step.hand && <p className="text-sm text-soft">Other hand: {step.hand}</p>}
         {step.instead && <p className="text-sm text-soft">{step.instead}.</p>}
         {step.cautions.map((caution) => (
           <p

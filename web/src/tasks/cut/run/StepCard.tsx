@@ -28,6 +28,13 @@ export function StepCard(props: { step: Step; place: string }) {
       </p>
       {step.from && <p className="pt-2 text-lg leading-snug">From {step.from}.</p>}
       {step.to && <p className="text-lg leading-snug">Stop: {step.to}.</p>}
+      {step.amounts && step.amounts.length > 0 && (
+        <ul className="pt-2">
+          {step.amounts.map((amount) => (
+            <li key={amount}>{amount}</li>
+          ))}
+        </ul>
+      )}
       {step.hand && (
         <p className="mt-2 border-t border-line pt-2 leading-snug">
           <b>Other hand.</b> {step.hand}
