@@ -392,6 +392,13 @@ fn notes_and_reasons_stay_with_their_step() {
     assert_eq!(run.notes.len(), 1);
     assert_eq!(run.notes[0].text, "ticklish, near hind");
     assert_eq!(run.steps[0].ran_over, Some(OverReason::Knots));
+    assert!(table.view().ran_over.is_empty(), "nothing is done yet");
+    // Handbook 6: nails 5 minutes; ten over ask for one reason.
+    table.wait(15);
+    table.done();
+    let over = &table.view().ran_over[0];
+    assert_eq!(over.words, "Nails, dewclaws too: 10 min over");
+    assert_eq!(over.reason, Some(OverReason::Knots));
 }
 
 fn slip(left: f64) -> Slip {

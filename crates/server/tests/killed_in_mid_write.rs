@@ -78,6 +78,7 @@ fn no_acknowledged_entry_is_lost_by_a_kill() {
     for round in 0..kills {
         let (mut child, address) = start(folder.path());
         let path = format!("/api/visits/{visit}/entries");
+        let (first, has_begun) = std::sync::mpsc::channel();
         let writer = std::thread::spawn(move || {
             let mut kept = Vec::new();
             for n in 0..400_u64 {
@@ -86,14 +87,19 @@ fn no_acknowledged_entry_is_lost_by_a_kill() {
                     "body": said(round, n)});
                 let body = json!({ "entries": [entry] }).to_string();
                 match ask(&address, "POST", &path, &body) {
-                    Some(answer) if answer["new"] == 1 => kept.push(id),
+                    Some(answer) if answer["new"] == 1 => {
+                        kept.push(id);
+                        let _ = first.send(());
+                    }
                     _ => break,
                 }
             }
             kept
         });
         // Somewhere in the middle of the writes; the place differs from round to round.
-        std::thread::sleep(Duration::from_millis(15 + 13 * (round % KILLS)));
+        let begun = has_begun.recv_timeout(Duration::from_secs(20));
+        begun.expect("the first entry is acknowledged");
+        std::thread::sleep(Duration::from_millis(3 + 7 * (round % KILLS)));
         child.kill().expect("killed");
         child.wait().expect("ended");
         if std::env::var("VELIFORM_KILLS").is_ok() && round % 20 == 19 {

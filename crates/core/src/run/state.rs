@@ -116,9 +116,14 @@ impl Run {
     }
 
     /// Takes an event in. What cannot be is let pass: a step done twice counts once, a step the
-    /// sheet does not have is nothing, and after the end nothing but a step taken up again counts.
+    /// sheet does not have is nothing, and after the end only a reason, a note or a step
+    /// taken up again counts.
     pub fn take(&mut self, event: &RunEvent, at_ms: i64) {
-        if self.ended.is_some() && !matches!(event, RunEvent::Reopened { .. }) {
+        let is_afterword = matches!(
+            event,
+            RunEvent::Reopened { .. } | RunEvent::RanOver { .. } | RunEvent::Noted { .. }
+        );
+        if self.ended.is_some() && !is_afterword {
             return;
         }
         match event {

@@ -2,6 +2,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::event::OverReason;
 use super::late::LeaveOut;
 use super::state::{Run, StepState};
 
@@ -12,6 +13,17 @@ pub struct PutOffStep {
     pub step: u32,
     /// What it is, and until when it is put off.
     pub words: String,
+}
+
+/// A step that took longer than planned.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct RanOver {
+    /// Its number.
+    pub step: u32,
+    /// What it is, and by how many minutes.
+    pub words: String,
+    /// Why, where it was said.
+    pub reason: Option<OverReason>,
 }
 
 /// A run as the table sees it at one moment.
@@ -37,12 +49,17 @@ pub struct RunView {
     pub feel_blade_ms: Option<i64>,
     /// When the dog should rest, milliseconds since 1970; none for a dog that needs no breaks.
     pub break_ms: Option<i64>,
+    /// Steps done that took longer than planned: each asks for one reason.
+    pub ran_over: Vec<RanOver>,
     /// What was put off.
     pub put_off: Vec<PutOffStep>,
 }
 
 /// Running late is said from here on, minutes (modelling choice).
 const LATE_MINUTES: f64 = 5.0;
+
+/// A step that took this much longer than planned asks for its reason, minutes (modelling choice).
+const OVER_MINUTES: f64 = 3.0;
 
 /// Looks at a run at a moment of the table's own clock.
 pub fn run_view(run: &Run, leave_out: impl FnOnce() -> Vec<LeaveOut>, now_ms: i64) -> RunView {
@@ -78,6 +95,7 @@ pub fn run_view(run: &Run, leave_out: impl FnOnce() -> Vec<LeaveOut>, now_ms: i6
             .sheet
             .break_every_minutes
             .and_then(|every| after(run.at_work_from_ms, every)),
+        ran_over: ran_over(run),
         put_off: put_off(run),
         queue,
         run: run.clone(),
@@ -116,6 +134,22 @@ fn own_cautions(run: &Run) -> Vec<String> {
         }
     }
     list
+}
+
+fn ran_over(run: &Run) -> Vec<RanOver> {
+    run.steps
+        .iter()
+        .filter(|s| s.state == StepState::Done)
+        .filter_map(|s| {
+            let step = run.step(s.step)?;
+            let over = s.minutes - step.minutes;
+            (over >= OVER_MINUTES).then(|| RanOver {
+                step: s.step,
+                words: format!("{}: {over:.0} min over", step.what),
+                reason: s.ran_over,
+            })
+        })
+        .collect()
 }
 
 fn put_off(run: &Run) -> Vec<PutOffStep> {

@@ -282,6 +282,11 @@ impl Writer<'_> {
         }
     }
 
+    fn is_blade(&self, tool: Uuid) -> bool {
+        let mut kit = self.job.kit.iter();
+        kit.any(|t| t.id == tool && t.kind == ToolKind::Blade)
+    }
+
     fn line(&self, name: LineName) -> String {
         self.lines
             .iter()
@@ -360,11 +365,7 @@ impl Writer<'_> {
             .count()
             .max(1) as f64;
         for (tool, stroke, cuts) in groups {
-            let is_blade = self
-                .job
-                .kit
-                .iter()
-                .any(|t| t.id == tool && t.kind == ToolKind::Blade);
+            let is_blade = self.is_blade(tool);
             let legs = cuts.iter().filter(|c| c.unit.is_of_a_leg()).count() as f64;
             let body = cuts.len() as f64 - legs;
             // A leg has about five faces; both sides of the dog are done.
@@ -496,6 +497,14 @@ impl Writer<'_> {
                 format!("{} {}", self.span(cut), self.words.unit()),
             )
         });
+        let is_blade = feet
+            .and_then(|cut| cut.tool)
+            .is_some_and(|t| self.is_blade(t));
+        let hazards: &[Hazard] = if is_blade {
+            &[Hazard::Feet, Hazard::BareBlade]
+        } else {
+            &[Hazard::Feet]
+        };
         let (what, minutes, from, to) = match self.job.look.foot {
             FootFinish::Clean => (
                 "Clean feet, then bevel: comb down, scoop up at 45°",
@@ -532,7 +541,7 @@ impl Writer<'_> {
                 leaves,
                 minutes,
                 zones: vec![Zone::Foot],
-                hazards: &[Hazard::Feet],
+                hazards,
                 ..Draft::default()
             },
         );

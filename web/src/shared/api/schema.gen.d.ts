@@ -2417,6 +2417,17 @@ export interface components {
             /** @description What it is, and until when it is put off. */
             words: string;
         };
+        /** @description A step that took longer than planned. */
+        RanOver: {
+            reason?: components["schemas"]["OverReason"] | null;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+            /** @description What it is, and by how many minutes. */
+            words: string;
+        };
         /** @description One reading of a measure at an earlier visit. */
         Reading: {
             /**
@@ -2677,6 +2688,8 @@ export interface components {
             put_off: components["schemas"]["PutOffStep"][];
             /** @description Steps to come, the one in hand first. */
             queue: number[];
+            /** @description Steps done that took longer than planned: each asks for one reason. */
+            ran_over: components["schemas"]["RanOver"][];
             /** @description The run. */
             run: components["schemas"]["Run"];
             /**
@@ -2797,6 +2810,8 @@ export interface components {
         Stance: "square" | "nearly" | "not_square";
         /** @description One step at the table. */
         Step: {
+            /** @description On legs, what comes off face by face, at three heights. */
+            amounts?: string[];
             /** @description Cautions, this dog's first. */
             cautions: components["schemas"]["Caution"][];
             /** @description Where it starts. */

@@ -8,6 +8,7 @@ import { MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { dayText } from '../../shared/units/show';
 import { keepText, readText } from '../../shared/visit/drafts';
 import { useVisitWork } from '../../shared/visit/context';
+import { AtTheTable } from './AtTheTable';
 
 /** What is kept: plans as they were, notes for the next colleague, the dog file. */
 export function KeepScreen() {
@@ -38,6 +39,7 @@ export function KeepScreen() {
               </li>
             ))}
           </ul>
+          <AtTheTable />
           <Notes />
           <MarginHead>Take it along</MarginHead>
           <a

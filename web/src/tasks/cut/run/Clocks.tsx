@@ -1,6 +1,6 @@
 import type { Schemas } from '../../../shared/api/client';
 import { Plain } from '../../../shared/ui/controls';
-import type { RunNow } from './useRun';
+import type { RunNow } from '../../../shared/run/useRun';
 
 const MINUTE_MS = 60_000;
 

@@ -3,14 +3,14 @@ import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../../../shared/api/client';
 import { WorkScreen } from '../../../shared/sheet/WorkScreen';
 import { BigButton, BigLink } from '../../../shared/ui/BigControl';
-import { Plain } from '../../../shared/ui/controls';
+import { Choice, Plain } from '../../../shared/ui/controls';
 import { minutesText } from '../../../shared/units/show';
 import { useVisitWork } from '../../../shared/visit/context';
 import { Clocks, Pace } from './Clocks';
 import { EndPanel } from './EndPanel';
 import { SlipPanel } from './SlipPanel';
 import { SmallJobs, StepCard } from './StepCard';
-import { useRun, type RunNow } from './useRun';
+import { useRun, type RunNow } from '../../../shared/run/useRun';
 import { useAwake, usePedal, useReading } from './useTable';
 
 type Step = Schemas['Step'];
@@ -268,6 +268,7 @@ function Over({ run }: { run: RunNow }) {
               </ul>
             </>
           )}
+          <RanOver run={run} />
           {notes.length > 0 && (
             <>
               <h3 className="mt-3 border-t border-line pt-2 text-lg font-bold">Notes</h3>
@@ -307,6 +308,36 @@ function Over({ run }: { run: RunNow }) {
         </Link>
       }
     />
+  );
+}
+
+const REASONS: { value: Schemas['OverReason']; label: string }[] = [
+  { value: 'moved', label: 'Moved' },
+  { value: 'knots', label: 'Knots' },
+  { value: 'break', label: 'Break' },
+  { value: 'tool', label: 'Tool' },
+  { value: 'interruption', label: 'Disturbed' },
+  { value: 'owner', label: 'Owner' },
+];
+
+/** One reason for each step that ran over. */
+function RanOver({ run }: { run: RunNow }) {
+  const { ran_over: over } = run.view;
+  if (over.length === 0) return null;
+  return (
+    <>
+      <h3 className="mt-3 border-t border-line pt-2 text-lg font-bold">Took longer: why?</h3>
+      {over.map((step) => (
+        <div key={step.step} className="py-2">
+          <Choice
+            label={step.words}
+            options={REASONS}
+            value={step.reason ?? null}
+            onChange={(reason) => run.say({ event: 'ran_over', step: step.step, reason })}
+          />
+        </div>
+      ))}
+    </>
   );
 }
 

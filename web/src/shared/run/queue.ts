@@ -1,4 +1,4 @@
-import type { Entry } from '../../../shared/visit/model';
+import type { Entry } from '../visit/model';
 
 /**
  * Steps to come, as the core last said, less what was said here since: so that a tick is answered

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { api, ask, type Schemas } from '../../../shared/api/client';
-import { useVisitWork } from '../../../shared/visit/context';
-import { useAnswer } from '../../../shared/visit/useAnswer';
+import { api, ask, type Schemas } from '../api/client';
+import { useVisitWork } from '../visit/context';
+import { useAnswer } from '../visit/useAnswer';
 import { queueAfter } from './queue';
 
 /** The run is looked at again this often, for its clocks, ms. */
