@@ -10,7 +10,7 @@ use crate::solve::{
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
-pub const METHOD: &str = "balance 2, four views";
+pub const METHOD: &str = "balance 3, each zone's own stand";
 
 /// Everything a plan depends on.
 #[derive(Clone, Debug)]
