@@ -68,6 +68,15 @@ async fn a_whole_groom_by_touch() {
         stage.until_text("22 of 22 steps done").await;
         stage.until_text("ticklish pads").await;
         stage.until_kept().await;
+        // What was begun was kept: the next visit's coat grows from it.
+        stage.go(&format!("{visit}/keep")).await;
+        stage.until_text("At the table").await;
+        stage
+            .until(
+                "the plan is kept",
+                "document.querySelector('a[href^=\"/plan/\"]')",
+            )
+            .await;
         stage.assert_quiet_console().await;
     })
     .await;

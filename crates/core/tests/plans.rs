@@ -2,6 +2,7 @@
 
 use rstest::rstest;
 use uuid::Uuid;
+use veliform_core::balance::Judged;
 use veliform_core::coat::{Knots, Limit, Zone};
 use veliform_core::desk::{Desk, Reasons, Solved, Wish};
 use veliform_core::dog::{Dog, House};
@@ -288,5 +289,33 @@ fn evaluation_says_how_each_number_was_got() {
             .balance
             .iter()
             .any(|r| r.verdict_now == Verdict::Off)
+    );
+}
+
+/// Handbook 4: what moves a point. The tuck-up's daylight hangs on what hangs there; a column on
+/// its own leg; no point is moved by head, feet or tail.
+#[test]
+fn a_point_names_the_zones_that_move_it() {
+    let report = plan(&visit(460.0, 478.0, 60.0, LookId::Lamb), &kit()).report;
+    let moved = |judged: Judged| {
+        let row = report.balance.iter().find(|r| r.judged == judged);
+        row.expect("judged").moved_by.clone()
+    };
+    for row in &report.balance {
+        assert!(row.moved_by.iter().all(|z| z.is_judged()), "{row:?}");
+    }
+    let body = moved(Judged::BodyRatio);
+    assert!(
+        body.contains(&Zone::Chest) && body.contains(&Zone::Rump),
+        "{body:?}"
+    );
+    let topline = moved(Judged::Topline);
+    assert!(topline.contains(&Zone::Back), "{topline:?}");
+    let column = moved(Judged::FrontEdges);
+    assert!(
+        column
+            .iter()
+            .all(|z| matches!(z, Zone::ForeOut | Zone::ForeIn)),
+        "{column:?}"
     );
 }

@@ -144,6 +144,7 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
       sheet: SHEETS.find((s) => s === asked) ?? 'side',
       layers: { ...ALL_LAYERS, ...taskAt(pathname).layers, ...extra },
       step: step === null ? null : Number(step) || null,
+      point: null,
       text_share: TEXT_SHARE,
     };
   }, [pathname, shown, asked, step]);

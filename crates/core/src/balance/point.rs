@@ -311,6 +311,12 @@ impl BalancePoint {
     }
 
     /// Whether the length at a spot moves it.
+    /// How strongly a spot moves it: the sum of its coefficients' sizes.
+    pub fn pull_of(&self, spot: usize) -> f64 {
+        self.over.iter().map(|e| e.coefficients()[spot].abs()).sum()
+    }
+
+    /// Whether a spot moves it at all.
     pub fn depends_on(&self, spot: usize) -> bool {
         self.over.iter().any(|e| e.coefficients()[spot] != 0.0)
     }

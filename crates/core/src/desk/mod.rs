@@ -457,9 +457,18 @@ impl<'a> Desk<'a> {
         };
         let run = self.visit.run.as_ref();
         let step = options.step.and_then(|n| run.and_then(|r| r.step(n)));
+        let row = options.point.and_then(|judged| {
+            let mut rows = solved?.report.balance.iter();
+            rows.find(|r| r.judged == judged)
+        });
+        let work: &[Zone] = match (step, row) {
+            (Some(step), _) => &step.zones,
+            (None, Some(row)) => &row.moved_by,
+            (None, None) => &[],
+        };
         draw(
             &Scene {
-                work: step.map_or(&[], |s| &s.zones),
+                work,
                 spreads: &sure,
                 earlier: earlier.as_ref(),
                 found: &self.visit.found,

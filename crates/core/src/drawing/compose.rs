@@ -12,6 +12,7 @@ use super::simplify::simplified;
 use super::table::Table;
 use super::view_marks::ViewMarks;
 use super::work_marks::WorkMarks;
+use crate::balance::Judged;
 use crate::body::{EarlierFound, Found};
 use crate::coat::{CoatNow, Zone};
 use crate::dog::House;
@@ -116,6 +117,8 @@ pub struct DrawOptions {
     pub layers: Layers,
     /// The step of the run to show at work.
     pub step: Option<u32>,
+    /// The balance point to show with the zones that move it.
+    pub point: Option<Judged>,
     /// Height of ordinary text against the page's width.
     pub text_share: f64,
 }
@@ -126,6 +129,7 @@ impl Default for DrawOptions {
             sheet: Sheet::Side,
             layers: Layers::default(),
             step: None,
+            point: None,
             text_share: 0.0165,
         }
     }
@@ -175,7 +179,7 @@ pub struct Scene<'a> {
     pub spreads: &'a [Spread],
     /// The frame of an earlier visit to lay over this one.
     pub earlier: Option<&'a Frame>,
-    /// Zones the step in hand works on.
+    /// Zones to show: where the step in hand works, or what moves a point.
     pub work: &'a [Zone],
     /// What was found on the body.
     pub found: &'a [Found],

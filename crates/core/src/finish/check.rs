@@ -8,7 +8,7 @@ use uuid::Uuid;
 use super::walk::{WalkView, walk};
 use crate::balance::{Place, Subject, score};
 use crate::coat::{Zone, days_to_grow};
-use crate::plan::{BalanceRow, Job, Plan, Words, rows_of};
+use crate::plan::{BalanceRow, Job, Plan, Words, capital, rows_of};
 use crate::shape::Hand;
 use crate::solve::{SolveError, Stroke, UnitCut, solve_lengths};
 use crate::units::Length;
@@ -338,11 +338,4 @@ fn sentence(measured: usize, touch_ups: &[TouchUp]) -> String {
             )
         }
     }
-}
-
-fn capital(text: &str) -> String {
-    let mut letters = text.chars();
-    letters.next().map_or_else(String::new, |first| {
-        first.to_uppercase().collect::<String>() + letters.as_str()
-    })
 }

@@ -16,3 +16,4 @@ pub use report::{
     rows_of,
 };
 pub use words::Words;
+pub(crate) use words::capital;

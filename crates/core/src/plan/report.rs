@@ -1,3 +1,5 @@
+use std::collections::BTreeMap;
+
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -76,6 +78,9 @@ pub struct BalanceRow {
     pub view: View,
     /// Where it shows, mm on that view's own plane.
     pub at_mm: [f64; 2],
+    /// Zones that move it, the strongest first.
+    #[serde(default)]
+    pub moved_by: Vec<Zone>,
 }
 
 /// How a unit is cut, by name.
@@ -191,14 +196,21 @@ pub fn now_rows(job: &Job, words: &Words<'_>) -> Vec<BalanceRow> {
     let subject = job.subject();
     let (points, reach) = balance_points(&subject);
     let now = subject.now(&job.coat);
-    rows(&points, &reach, (&now, &now), &[], words)
+    rows(&subject, &points, &reach, (&now, &now), &[], words)
 }
 
 /// Balance points of a plan's dog with other lengths than planned, beside the plan's own.
 pub fn rows_of(plan: &Plan, lengths_mm: &[f64], words: &Words<'_>) -> Vec<BalanceRow> {
     let solution = &plan.solution;
     let both = (plan.lengths_mm.as_slice(), lengths_mm);
-    rows(&solution.points, &solution.reach, both, &[], words)
+    rows(
+        &plan.subject,
+        &solution.points,
+        &solution.reach,
+        both,
+        &[],
+        words,
+    )
 }
 
 /// Writes a plan out for people.
@@ -220,6 +232,7 @@ pub fn report(
     let points = &plan.solution.points;
     let now = subject.now(&job.coat);
     let balance = rows(
+        subject,
         points,
         &plan.solution.reach,
         (&now, &plan.lengths_mm),
@@ -261,6 +274,7 @@ pub fn report(
 }
 
 fn rows(
+    subject: &Subject,
     points: &[BalancePoint],
     reach: &Reach,
     (now, plan): (&[f64], &[f64]),
@@ -293,9 +307,32 @@ fn rows(
                 fault: (verdict == Verdict::Off).then(|| fault_sentence(point, plan, words)),
                 view: point.at.view,
                 at_mm: [at.x, at.y],
+                moved_by: moved_by(*judged, points, subject),
             })
         })
         .collect()
+}
+
+/// A zone that moves a point less than this share of the strongest is not named (modelling choice).
+const LEAST_PULL: f64 = 0.25;
+
+/// Zones that move a kind of point, the strongest first.
+fn moved_by(judged: Judged, points: &[BalancePoint], subject: &Subject) -> Vec<Zone> {
+    let mut pulls: BTreeMap<Zone, f64> = BTreeMap::new();
+    for point in points.iter().filter(|p| p.judged == judged) {
+        for (i, spot) in subject.spots.iter().enumerate() {
+            let pull = point.pull_of(i);
+            let most = pulls.entry(spot.zone).or_default();
+            *most = most.max(pull);
+        }
+    }
+    let strongest = pulls.values().copied().fold(0.0, f64::max);
+    let mut ranked: Vec<(Zone, f64)> = pulls
+        .into_iter()
+        .filter(|(_, pull)| *pull > 0.0 && *pull >= LEAST_PULL * strongest)
+        .collect();
+    ranked.sort_by(|a, b| b.1.total_cmp(&a.1));
+    ranked.into_iter().map(|(zone, _)| zone).collect()
 }
 
 fn frame_text(judged: Judged, reach: &Reach) -> Option<String> {

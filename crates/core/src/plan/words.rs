@@ -74,3 +74,11 @@ impl Words<'_> {
             })
     }
 }
+
+/// A sentence's first letter, large.
+pub(crate) fn capital(text: &str) -> String {
+    let mut letters = text.chars();
+    letters.next().map_or_else(String::new, |first| {
+        first.to_uppercase().collect::<String>() + letters.as_str()
+    })
+}

@@ -274,7 +274,7 @@ impl Run {
         self.charge(at_ms);
         if let Some(there) = self.step_mut(number) {
             there.state = state;
-            there.put_off_because = reason.trim().to_owned();
+            reason.trim().clone_into(&mut there.put_off_because);
         }
         // Ticking a step says that the work goes on.
         self.timed_from_ms = Some(at_ms);

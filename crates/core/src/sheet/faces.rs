@@ -1,7 +1,6 @@
-use super::steps::capital;
 use crate::balance::Place;
 use crate::coat::CoatNow;
-use crate::plan::{Plan, Words};
+use crate::plan::{Plan, Words, capital};
 use crate::shape::Hand;
 use crate::solve::{Stroke, Unit, UnitCut};
 

@@ -13,7 +13,7 @@ use crate::dog::{Dog, House};
 use crate::kit::ToolKind;
 use crate::lines::{ClipLine, LineName};
 use crate::look::FootFinish;
-use crate::plan::{Job, Plan, Words};
+use crate::plan::{Job, Plan, Words, capital};
 use crate::solve::{Stroke, Unit, UnitCut};
 
 /// What the sheet says of the dog.
@@ -744,11 +744,4 @@ fn named(units: &[Unit]) -> Vec<&'static str> {
     }
     names.extend(left.into_iter().map(Unit::label));
     names
-}
-
-pub(super) fn capital(text: &str) -> String {
-    let mut letters = text.chars();
-    letters.next().map_or_else(String::new, |first| {
-        first.to_uppercase().collect::<String>() + letters.as_str()
-    })
 }

@@ -730,6 +730,8 @@ export interface components {
             judged: components["schemas"]["Judged"];
             /** @description Its name. */
             label: string;
+            /** @description Zones that move it, the strongest first. */
+            moved_by?: components["schemas"]["Zone"][];
             /** @description Value with the coat as it is. */
             now: string;
             /** @description Value under the plan; the same as now where there is no plan. */
@@ -1085,6 +1087,8 @@ export interface components {
              *     }
              */
             layers: components["schemas"]["Layers"];
+            /** @default null */
+            point: components["schemas"]["Judged"] | null;
             /**
              * @description From where.
              * @default side

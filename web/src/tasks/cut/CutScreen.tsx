@@ -14,22 +14,27 @@ export function CutScreen() {
   const work = useVisitWork();
   const navigate = useNavigate();
   const { visitId, plan } = work;
+  const keepPlan = async () => {
+    await work.flush();
+    return ask(
+      api.PUT('/api/visits/{visit}/plans/{id}', {
+        params: { path: { visit: visitId, id: crypto.randomUUID() } },
+        body: { entry: crypto.randomUUID(), at_ms: Date.now() },
+      }),
+    );
+  };
   const keep = useMutation({
-    mutationFn: async () => {
-      await work.flush();
-      return ask(
-        api.PUT('/api/visits/{visit}/plans/{id}', {
-          params: { path: { visit: visitId, id: crypto.randomUUID() } },
-          body: { entry: crypto.randomUUID(), at_ms: Date.now() },
-        }),
-      );
-    },
+    mutationFn: keepPlan,
     onSuccess: () => void navigate(`/visit/${visitId}/keep`),
   });
   if (!plan) return null;
   const { run } = work.evaluation.visit;
   const start = () => {
-    if (!run || run.ended) work.say({ kind: 'run', event: { event: 'began', sheet: plan.sheet } });
+    if (!run || run.ended) {
+      work.say({ kind: 'run', event: { event: 'began', sheet: plan.sheet } });
+      // What is cut is what is kept; with the server away the sheet in the log speaks for it.
+      keepPlan().catch(() => undefined);
+    }
     void navigate(`/visit/${visitId}/run`);
   };
   return (

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Schemas } from '../../shared/api/client';
+import { api, ask, type Schemas } from '../../shared/api/client';
 import { ShowToggles } from '../../shared/sheet/ShowToggles';
 import { ViewChoice } from '../../shared/sheet/ViewChoice';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
@@ -7,6 +7,7 @@ import { BigLink } from '../../shared/ui/BigControl';
 import { MarginHead, Said } from '../../shared/ui/controls';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { minutesText } from '../../shared/units/show';
+import { useAnswer } from '../../shared/visit/useAnswer';
 import { useVisitWork } from '../../shared/visit/context';
 import { PlanTabs } from './PlanTabs';
 import { PointTable } from './PointTable';
@@ -20,7 +21,9 @@ export function PlanScreen() {
   const [zone, setZone] = useState<Schemas['Zone'] | null>(null);
   const trial = useWhatIf();
   const { plan } = work;
-  const drawing = trial.answer?.drawing;
+  const [point, setPoint] = useState<Schemas['Judged'] | null>(null);
+  const moved = usePointDrawing(point);
+  const drawing = trial.answer?.drawing ?? moved;
   return (
     <WorkScreen
       title="Plan"
@@ -59,7 +62,12 @@ export function PlanScreen() {
               }}
             />
             {zone && <ZoneTrial zone={zone} plan={plan} trial={trial} />}
-            <PointTable rows={plan.balance} />
+            <PointTable
+              rows={plan.balance}
+              zones={work.words.zones}
+              chosen={point}
+              onChoose={setPoint}
+            />
             <LineList lines={plan.lines} />
           </>
         )
@@ -67,6 +75,17 @@ export function PlanScreen() {
       next={<BigLink to={`/visit/${work.visitId}/cut`}>Make the cut sheet</BigLink>}
     />
   );
+}
+
+/** The plan drawn with what moves a point; nothing where none is chosen. */
+function usePointDrawing(point: Schemas['Judged'] | null): Schemas['Drawing'] | null {
+  const { dog, entries, house, kit, before, options } = useVisitWork();
+  const desk = { dog, entries, house, kit, before, options: { ...options, point } };
+  const answer = useAnswer({ desk, reasons: false }, 0, async (body) => {
+    if (body.desk.options.point === null) return null;
+    return (await ask(api.POST('/api/plan', { body }))).evaluation.drawing;
+  });
+  return point === null ? null : answer;
 }
 
 function Verdict({ plan }: { plan: Schemas['PlanReport'] }) {

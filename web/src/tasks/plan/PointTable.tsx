@@ -8,7 +8,17 @@ const VERDICTS: Record<Schemas['Verdict'], string> = {
 };
 
 /** Every balance point: now, plan, what is asked, verdict. */
-export function PointTable({ rows }: { rows: Schemas['BalanceRow'][] }) {
+export function PointTable(props: {
+  rows: Schemas['BalanceRow'][];
+  zones: Schemas['ZoneWord'][];
+  chosen: Schemas['Judged'] | null;
+  onChoose: (point: Schemas['Judged'] | null) => void;
+}) {
+  const { rows, chosen } = props;
+  const names = (row: Schemas['BalanceRow']) =>
+    (row.moved_by ?? [])
+      .flatMap((z) => props.zones.filter((w) => w.zone === z))
+      .map((w) => w.label);
   return (
     <Disclosure as="div" className="pt-4">
       <DisclosureButton className="min-h-12 w-full border border-ink px-3 text-left font-bold">
@@ -16,7 +26,7 @@ export function PointTable({ rows }: { rows: Schemas['BalanceRow'][] }) {
       </DisclosureButton>
       <DisclosurePanel>
         <table className="w-full text-sm">
-          <caption className="sr-only">Balance points of the side view</caption>
+          <caption className="sr-only">Balance points; a touch shows what moves one</caption>
           <thead>
             <tr className="text-left text-soft">
               <th scope="col" className="font-normal">
@@ -37,7 +47,17 @@ export function PointTable({ rows }: { rows: Schemas['BalanceRow'][] }) {
             {rows.map((row) => (
               <tr key={row.judged} className="border-t border-line align-top">
                 <th scope="row" className="py-1 text-left font-normal">
-                  {row.label}
+                  <button
+                    type="button"
+                    className="min-h-10 text-left underline decoration-line underline-offset-4 aria-pressed:font-bold"
+                    aria-pressed={chosen === row.judged}
+                    onClick={() => props.onChoose(chosen === row.judged ? null : row.judged)}
+                  >
+                    {row.label}
+                  </button>
+                  {chosen === row.judged && (
+                    <span className="block">Moved by {names(row).join(', ')}.</span>
+                  )}
                   <span className="block text-soft">asked {row.target}</span>
                   {row.frame && <span className="block text-soft">{row.frame}</span>}
                 </th>
