@@ -201,6 +201,22 @@ fn the_next_visit_grows_from_what_was_really_left() {
     assert!((33.0..=34.5).contains(&back), "{back}");
 }
 
+/// A length no dog carries is refused by name and does not touch the rest.
+#[rstest]
+#[case(-3.0)]
+#[case(1e300)]
+fn what_cannot_have_been_left_is_refused(#[case] nonsense: f64) {
+    let (dog, house, kit) = (dog(), House::default(), kit());
+    let mut visit = visit();
+    visit.results.insert(Zone::Back, left(nonsense));
+    let desk = Desk::new(&dog, &visit, &house, &kit);
+    assert_eq!(
+        desk.problems[0].message,
+        "What was left on the back cannot be: it lies between 0 and 400; measure again."
+    );
+    assert_eq!(desk.finish().expect("solves").measured, 0);
+}
+
 proptest! {
     #![proptest_config(ProptestConfig::with_cases(24))]
 

@@ -1,6 +1,7 @@
 //! The run at the table on a fake clock (handbook 6, *Every step can be put off*, *breaks*;
 //! handbook 7, *Heat*): order, double taps, clocks, heat, lateness, a groom broken off, a slip.
 
+use proptest::prelude::*;
 use rstest::rstest;
 use uuid::Uuid;
 use veliform_core::balance::{Skin, score};
@@ -487,4 +488,48 @@ fn a_slip_that_cannot_be_gives_an_answer(#[case] zone: Zone, #[case] left: f64) 
             .all(|o| o.costs.is_finite() && o.shows_mm.as_mm() >= 0.0)
     );
     assert_eq!(table.dog.skin(), Skin::Ordinary);
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(48))]
+
+    /// Any events at any times, clocks at the ends of what a number holds: a run that can be looked
+    /// at, every step in the queue once and not done, no minute negative.
+    #[test]
+    fn nonsense_at_the_table_does_no_harm(
+        events in proptest::collection::vec((0_u8..9, 0_u32..40, any::<i64>()), 0..40),
+        now in any::<i64>(),
+    ) {
+        let mut table = Table::begun();
+        for (n, (kind, step, at_ms)) in events.into_iter().enumerate() {
+            let event = match kind {
+                0 => RunEvent::Done { step },
+                1 => RunEvent::Put { step, until: PutOff::Later, reason: String::new() },
+                2 => RunEvent::Put { step, until: PutOff::InTheBath, reason: String::new() },
+                3 => RunEvent::Put { step, until: PutOff::NotToday, reason: String::new() },
+                4 => RunEvent::Reopened { step },
+                5 => RunEvent::Paused,
+                6 => RunEvent::Resumed,
+                7 => RunEvent::BladeSeenTo { how: Cooling::Oiled },
+                _ => RunEvent::Ended { how: RunEnd::TakenAway, reason: String::new() },
+            };
+            table.entries.push(entry(5_000 + n as u128, at_ms, EntryBody::Run { event }));
+        }
+        table.now = now;
+        let view = table.desk(|d| d.run(now).expect("solves"));
+        // Events before the beginning are of no run.
+        let view = view.expect("begun");
+        let mut queue = view.queue.clone();
+        queue.sort_unstable();
+        queue.dedup();
+        prop_assert_eq!(queue.len(), view.queue.len());
+        for step in &view.run.steps {
+            prop_assert!(step.minutes >= 0.0 && step.minutes.is_finite());
+            let waits = view.queue.contains(&step.step);
+            let is_over = view.run.ended.is_some();
+            let can_wait = !matches!(step.state, StepState::Done | StepState::NotToday);
+            prop_assert_eq!(waits, can_wait && !is_over);
+        }
+        prop_assert!(view.late_minutes.is_finite() && view.to_go_minutes >= -1e-6);
+    }
 }

@@ -7,6 +7,7 @@ mod texture;
 mod zone;
 
 pub use marks::{CoatFinish, Lay, Patch, ZoneMarks};
+pub(crate) use now::LONGEST_MM;
 pub use now::{CoatInput, CoatNow, Knots, Limit, resolve_coat};
 pub use stands::Stands;
 pub use texture::{Texture, days_to_grow, grown_mm};

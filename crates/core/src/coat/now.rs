@@ -117,7 +117,7 @@ impl CoatNow {
 }
 
 /// Longest coat that can be typed, mm: nothing longer hangs on a dog (common practice).
-const LONGEST_MM: f64 = 400.0;
+pub(crate) const LONGEST_MM: f64 = 400.0;
 /// Stand a measured lock can have: below, hair lies flat; above, it cannot stand longer than it is.
 const STAND_RANGE: (f64, f64) = (0.05, 1.0);
 

@@ -165,6 +165,8 @@ impl<'a> Desk<'a> {
         problems.extend(more);
         problems.extend(visit.found.iter().flat_map(Found::check));
         problems.extend(visit.talk.iter().flat_map(Talk::check));
+        let results = visit.results.iter();
+        problems.extend(results.filter_map(|(zone, r)| r.problem(*zone, house.units)));
         problems.extend(visit.look.and_then(|choice| body_problem(choice, house)));
         Self {
             dog,

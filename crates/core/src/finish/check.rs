@@ -7,11 +7,12 @@ use uuid::Uuid;
 
 use super::walk::{WalkView, walk};
 use crate::balance::{Place, Subject, score};
-use crate::coat::{Zone, days_to_grow};
+use crate::coat::{LONGEST_MM, Zone, days_to_grow};
+use crate::frame::{Problem, Severity};
 use crate::plan::{BalanceRow, Job, Plan, Words, capital, rows_of};
 use crate::shape::Hand;
 use crate::solve::{SolveError, Stroke, UnitCut, solve_lengths};
-use crate::units::Length;
+use crate::units::{Length, UnitSystem, length_text};
 
 /// What a zone was really left at.
 #[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -29,6 +30,24 @@ impl ZoneResult {
     /// Whether nothing is said.
     pub fn is_empty(&self) -> bool {
         *self == Self::default()
+    }
+
+    /// Whether both lengths are such as hang on a dog.
+    pub(crate) fn can_be(&self) -> bool {
+        let sides = [self.left_mm, self.right_mm];
+        let mut there = sides.into_iter().flatten().map(Length::as_mm);
+        there.all(|mm| (0.0..=LONGEST_MM).contains(&mm))
+    }
+
+    /// What is wrong with it, in one sentence.
+    pub(crate) fn problem(&self, zone: Zone, units: UnitSystem) -> Option<Problem> {
+        let most = length_text(Length::constant_mm(LONGEST_MM), units);
+        let message = format!(
+            "What was left on the {} cannot be: it lies between 0 and {most}; measure again.",
+            zone.label()
+        );
+        let field = format!("result.{}", zone.label());
+        (!self.can_be()).then(|| Problem::of(field, Severity::Refused, message))
     }
 
     /// Mean of both sides, mm.
@@ -146,8 +165,14 @@ pub fn finish(
     job: &Job,
     words: &Words<'_>,
 ) -> Result<FinishReport, SolveError> {
-    let rows = result_rows(results, plan, words);
-    let came_out = came_out(results, plan);
+    // What cannot be is said beside its field and left out here.
+    let results: BTreeMap<Zone, ZoneResult> = results
+        .iter()
+        .filter(|(_, r)| r.can_be())
+        .map(|(z, r)| (*z, *r))
+        .collect();
+    let rows = result_rows(&results, plan, words);
+    let came_out = came_out(&results, plan);
     let points = &plan.solution.points;
     let before = score(points, &came_out);
     let ideal = solve_lengths(&left_standing(&plan.subject, &came_out))?.lengths_mm;

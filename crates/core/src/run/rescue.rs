@@ -59,8 +59,9 @@ pub fn rescue(
     job: &Job,
     words: &Words<'_>,
 ) -> Result<Vec<RescueOption>, SolveError> {
-    let left = slip.left_mm.as_mm().max(0.0);
     let planned = planned_mm(plan, slip.zone).unwrap_or(job.coat.length_mm(slip.zone));
+    // As long as planned or longer is no slip.
+    let left = slip.left_mm.as_mm().clamp(0.0, planned.max(0.0));
     let before = score(&plan.solution.points, &plan.lengths_mm);
     let done = done_zones(run, plan, slip.zone);
     let mut weighed: Vec<(f64, RescueOption)> = Vec::new();

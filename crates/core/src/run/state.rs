@@ -298,7 +298,7 @@ impl Run {
         let Some(from) = self.timed_from_ms else {
             return 0.0;
         };
-        let minutes = (now_ms - from) as f64 / MS_A_MINUTE;
+        let minutes = now_ms.saturating_sub(from) as f64 / MS_A_MINUTE;
         minutes.clamp(0.0, LONGEST_STEP_MINUTES)
     }
 

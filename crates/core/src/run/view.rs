@@ -82,7 +82,7 @@ pub fn run_view(run: &Run, leave_out: impl FnOnce() -> Vec<LeaveOut>, now_ms: i6
     let to_go = queue.iter().map(planned).sum::<f64>()
         - in_hand.map_or(0.0, |n| run.minutes_on(n, now_ms).min(planned(&n)));
     let is_late = late >= LATE_MINUTES;
-    let after = |from: Option<i64>, minutes: f64| from.map(|at| at + ms(minutes));
+    let after = |from: Option<i64>, minutes: f64| from.map(|at| at.saturating_add(ms(minutes)));
     RunView {
         own_cautions: own_cautions(run),
         worked_minutes: worked,

@@ -155,7 +155,8 @@ fn grown(last: &EarlierVisit, now_ms: i64) -> GrownCoat {
         .height;
     let (then, _) = resolve_coat(&last.visit.coat, height, UnitSystem::Millimetres);
     let left = |zone: Zone| -> f64 {
-        let measured = last.visit.results.get(&zone).and_then(ZoneResult::mean_mm);
+        let result = last.visit.results.get(&zone).filter(|r| r.can_be());
+        let measured = result.and_then(ZoneResult::mean_mm);
         let of_unit = last.plan.as_ref().and_then(|plan| {
             let row = plan.report.units.iter().find(|u| u.zone == zone)?;
             Some(f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm()))

@@ -1,7 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { LengthField } from '../../shared/ui/LengthField';
 import { lengthText, unitName } from '../../shared/units/show';
-import { useVisitWork } from '../../shared/visit/context';
+import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
 
 type Result = Schemas['ZoneResult'];
@@ -11,16 +11,19 @@ export function ResultFields({ row }: { row: Schemas['ResultRow'] }) {
   const work = useVisitWork();
   const { units } = work.house;
   const { zone } = row;
-  const put = useRecord<Result>(row.result, (result) =>
+  const put = useRecord<Result>(work.evaluation.visit.results?.[zone] ?? row.result, (result) =>
     work.say({ kind: 'result_set', zone, result }),
   );
+  // What was refused still stands in its field.
+  const recorded = work.evaluation.visit.results?.[zone];
   const field = (side: 'left_mm' | 'right_mm', label: string) => (
     <LengthField
       name={`${work.visitId}.result.${side}.${zone}`}
       label={label}
-      valueMm={row.result[side]}
+      valueMm={recorded?.[side] ?? null}
       units={units}
       estimateMm={row.planned_mm}
+      problem={problemOf(work, `result.${row.label}`)?.message}
       onValue={(mm) => put({ [side]: mm })}
     />
   );
