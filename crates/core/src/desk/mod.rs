@@ -187,6 +187,13 @@ impl<'a> Desk<'a> {
         self
     }
 
+    const fn words(&self) -> Words<'a> {
+        Words {
+            house: self.house,
+            kit: self.kit,
+        }
+    }
+
     fn job(&self, choice: LookChoice) -> Job {
         let mut look = Look::shipped(choice.look);
         if let Some(body) = choice.body_mm.map(Length::as_mm)
@@ -235,10 +242,7 @@ impl<'a> Desk<'a> {
 
     /// Evaluates without solving: frame, outline, balance of the coat as it is.
     pub fn evaluate(&self, options: &DrawOptions) -> Evaluation {
-        let words = Words {
-            house: self.house,
-            kit: self.kit,
-        };
+        let words = self.words();
         let balance = now_rows(&self.job(self.choice()), &words);
         self.evaluation(balance, self.draw(None, options))
     }
@@ -381,10 +385,7 @@ impl<'a> Desk<'a> {
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn what_next(&self) -> Result<WhatNext, SolveError> {
-        let words = Words {
-            house: self.house,
-            kit: self.kit,
-        };
+        let words = self.words();
         what_next(
             &self.visit.frame,
             &self.frame,
@@ -415,10 +416,7 @@ impl<'a> Desk<'a> {
     pub fn rescue(&self, slip: &Slip) -> Result<Vec<RescueOption>, SolveError> {
         let job = self.job(self.choice());
         let plan = make_plan(&job)?;
-        let words = Words {
-            house: self.house,
-            kit: self.kit,
-        };
+        let words = self.words();
         rescue(slip, self.visit.run.as_ref(), &plan, &job, &words)
     }
 
@@ -429,10 +427,7 @@ impl<'a> Desk<'a> {
     pub fn finish(&self) -> Result<FinishReport, SolveError> {
         let job = self.job(self.choice());
         let plan = make_plan(&job)?;
-        let words = Words {
-            house: self.house,
-            kit: self.kit,
-        };
+        let words = self.words();
         finish(&self.visit.results, &plan, &job, &words)
     }
 

@@ -1,12 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask } from '../../shared/api/client';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { MarginHead, Plain, Said } from '../../shared/ui/controls';
+import { useKeptText } from '../../shared/visit/useKeptText';
 import { dayText } from '../../shared/units/show';
-import { keepText, readText } from '../../shared/visit/drafts';
 import { useVisitWork } from '../../shared/visit/context';
 import { AtTheTable } from './AtTheTable';
 
@@ -59,11 +58,7 @@ export function KeepScreen() {
 function Notes() {
   const work = useVisitWork();
   const field = `${work.visitId}.note`;
-  const [text, setText] = useState(() => readText(field) ?? '');
-  const change = (typed: string) => {
-    setText(typed);
-    keepText(field, typed === '' ? null : typed);
-  };
+  const [text, change] = useKeptText(field);
   return (
     <>
       <MarginHead>For the next colleague</MarginHead>

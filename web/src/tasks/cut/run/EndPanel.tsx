@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Schemas } from '../../../shared/api/client';
 import { Plain } from '../../../shared/ui/controls';
+import { useKeptText } from '../../../shared/visit/useKeptText';
 
 type RunEnd = Schemas['RunEnd'];
 
@@ -24,11 +25,12 @@ const ENDS: { how: RunEnd; label: string; words: string }[] = [
 
 /** Breaks a groom off cleanly: how, and why. */
 export function EndPanel(props: {
+  visitId: string;
   onEnd: (how: RunEnd, reason: string) => void;
   onBack: () => void;
 }) {
   const [how, setHow] = useState<RunEnd>('vet_first');
-  const [reason, setReason] = useState('');
+  const [reason, setReason] = useKeptText(`${props.visitId}.end`);
   return (
     <>
       <h2 className="text-[28px] leading-tight font-bold">Break off the groom</h2>
@@ -51,7 +53,14 @@ export function EndPanel(props: {
         />
       </label>
       <div className="grid grid-cols-2 gap-2 pt-3">
-        <Plain onClick={() => props.onEnd(how, reason)}>Break off</Plain>
+        <Plain
+          onClick={() => {
+            props.onEnd(how, reason);
+            setReason('');
+          }}
+        >
+          Break off
+        </Plain>
         <Plain onClick={props.onBack}>Go on</Plain>
       </div>
     </>

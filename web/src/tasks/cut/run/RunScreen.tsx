@@ -4,6 +4,7 @@ import type { Schemas } from '../../../shared/api/client';
 import { WorkScreen } from '../../../shared/sheet/WorkScreen';
 import { BigButton, BigLink } from '../../../shared/ui/BigControl';
 import { Choice, Plain } from '../../../shared/ui/controls';
+import { useKeptText } from '../../../shared/visit/useKeptText';
 import { minutesText } from '../../../shared/units/show';
 import { useVisitWork } from '../../../shared/visit/context';
 import { Clocks, Pace } from './Clocks';
@@ -131,11 +132,13 @@ function AtTable({ run }: { run: RunNow }) {
           </>
         ) : panel === 'end' ? (
           <EndPanel
+            visitId={work.visitId}
             onEnd={(how, reason) => say({ event: 'ended', how, reason })}
             onBack={() => setPanel('step')}
           />
         ) : panel === 'note' && step ? (
           <NotePanel
+            visitId={work.visitId}
             onNote={(text) => {
               say({ event: 'noted', step: step.number, text });
               setPanel('step');
@@ -210,8 +213,8 @@ function AtTable({ run }: { run: RunNow }) {
   );
 }
 
-function NotePanel(props: { onNote: (text: string) => void; onBack: () => void }) {
-  const [text, setText] = useState('');
+function NotePanel(props: { visitId: string; onNote: (text: string) => void; onBack: () => void }) {
+  const [text, setText] = useKeptText(`${props.visitId}.step-note`);
   return (
     <>
       <label className="block">
@@ -225,7 +228,13 @@ function NotePanel(props: { onNote: (text: string) => void; onBack: () => void }
         />
       </label>
       <div className="grid grid-cols-2 gap-2 pt-3">
-        <Plain onClick={() => props.onNote(text)} disabled={text.trim() === ''}>
+        <Plain
+          onClick={() => {
+            props.onNote(text);
+            setText('');
+          }}
+          disabled={text.trim() === ''}
+        >
           Write it down
         </Plain>
         <Plain onClick={props.onBack}>Back</Plain>
