@@ -16,6 +16,7 @@ pub mod kit;
 pub mod lines;
 pub mod look;
 pub mod photo;
+pub mod placing;
 pub mod plan;
 pub mod run;
 pub mod shape;

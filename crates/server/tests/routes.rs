@@ -411,6 +411,7 @@ async fn the_openapi_document_covers_every_route() {
             "POST /api/evaluate",
             "POST /api/finish",
             "POST /api/length",
+            "POST /api/lines",
             "POST /api/next-measure",
             "POST /api/own-types",
             "POST /api/plan",

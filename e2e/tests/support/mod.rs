@@ -317,6 +317,17 @@ impl Stage {
         }
     }
 
+    /// Touches what a selector finds, where a name would not be one thing.
+    pub async fn touch_at_css(&self, css: &str) {
+        self.until(
+            &format!("there is a {css}"),
+            &format!("document.querySelector(\"{css}\")"),
+        )
+        .await;
+        let element = self.client.find(Locator::Css(css)).await.unwrap();
+        self.touch(&element).await;
+    }
+
     /// One of a few, in the group of that name.
     pub async fn choose(&self, group: &str, option: &str) {
         let path = format!(

@@ -16,6 +16,7 @@ import { AboutScreen } from '../tasks/kit/AboutScreen';
 import { KitScreen } from '../tasks/kit/KitScreen';
 import { LookScreen } from '../tasks/look/LookScreen';
 import { AheadScreen } from '../tasks/plan/AheadScreen';
+import { LinesScreen } from '../tasks/plan/LinesScreen';
 import { PlanScreen } from '../tasks/plan/PlanScreen';
 import { NewDogScreen } from '../tasks/studio/NewDogScreen';
 import { StudioScreen } from '../tasks/studio/StudioScreen';
@@ -49,6 +50,7 @@ export function App() {
               <Route path="time" element={<TimeScreen />} />
               <Route path="coat" element={<CoatScreen />} />
               <Route path="look" element={<LookScreen />} />
+              <Route path="lines" element={<LinesScreen />} />
               <Route path="ahead" element={<AheadScreen />} />
               <Route path="plan" element={<PlanScreen />} />
               <Route path="cut" element={<CutScreen />} />

@@ -54,7 +54,7 @@ export const TASKS: Task[] = [
     path: 'plan',
     wantsPlan: true,
     layers: { lengths: true, lines: true, pins: true },
-    pages: { ahead: {} },
+    pages: { lines: { lines: true }, ahead: {} },
     isReached: (v) => v.look != null,
   },
   {

@@ -14,4 +14,5 @@ pub use points::balance_points;
 pub use reach::{Reach, ReachOf};
 pub use spot::{Place, Spot, Width};
 pub(crate) use subject::bounds;
+pub(crate) use subject::waist_behind_mm;
 pub use subject::{Skin, Subject, UNDER_KNOTS_MM, Unmet, shortest_safe_mm};

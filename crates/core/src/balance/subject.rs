@@ -4,7 +4,7 @@ use super::expr::Expr;
 use super::spot::{Place, Spot, Width};
 use crate::coat::{CoatNow, Knots, Stands, Zone, ZoneMarks};
 use crate::frame::{Build, Sides};
-use crate::look::{Cut, Look};
+use crate::look::{Cut, LineName, LineStop, Look};
 use crate::shape::{
     BothSides, FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace, SideShape, Station, View,
     leg_faces, visible_share,
@@ -95,7 +95,9 @@ impl Subject {
         let mut subject = Self {
             build: sides.left.clone(),
             right: sides.right.clone(),
-            shape: both.shape,
+            shape: both
+                .shape
+                .with_waist_behind(waist_behind_mm(look, sides.left.height)),
             look: look.clone(),
             stand: coat.stand,
             spots: Vec::new(),
@@ -327,16 +329,58 @@ impl Subject {
             let shows = visible_share(hair, self.stand.of(zone));
             let skin = self.shape.skin(station);
             let spot = self.spot(Place::Side(station), zone, (skin, hair), shows, nominal);
-            self.spots.push(bounded(spot, coat, safe));
+            let spot = self.at_its_line(station, spot);
+            self.spots
+                .push(self.on_the_shelf(station, bounded(spot, coat, safe)));
         }
         for width in Width::ALL {
             let zone = zone_of(width);
             let half = half_width(&self.build, width);
             let nominal = self.look.nominal_mm(zone, h);
             let at = (Point::new(half, 0.0), Vec2::new(1.0, 0.0));
-            let spot = self.spot(Place::Width(width), zone, at, self.stand.of(zone), nominal);
+            let mut spot = self.spot(Place::Width(width), zone, at, self.stand.of(zone), nominal);
+            if width == Width::Thigh && self.look.has(LineStop::LiftAtHip) {
+                self.as_in(Zone::HindOut, &mut spot);
+            }
             self.spots.push(bounded(spot, coat, safe));
         }
+    }
+
+    /// What a line put elsewhere makes of a spot on its way.
+    fn at_its_line(&self, station: Station, mut spot: Spot) -> Spot {
+        let has = |stop| self.look.has(stop);
+        match station {
+            Station::ArmFront if has(LineStop::LiftAtShoulder) => {
+                self.as_in(Zone::ForeFront, &mut spot);
+            }
+            Station::AboveHock if has(LineStop::DropToBend) => self.as_in(Zone::Hock, &mut spot),
+            Station::UnderTail | Station::PinBone if has(LineStop::ShelfKept) => {
+                spot.nominal *= SHELF_OVER_RUMP;
+                spot.cut = Cut::Scissored;
+            }
+            _ => {}
+        }
+        spot
+    }
+
+    /// Cut as another zone is, at its length.
+    fn as_in(&self, zone: Zone, spot: &mut Spot) {
+        spot.nominal = self.look.nominal_mm(zone, self.build.height);
+        spot.cut = self.look.cut(zone);
+    }
+
+    /// A shelf that is kept is not under the rump's length; a clean one not over it.
+    fn on_the_shelf(&self, station: Station, mut spot: Spot) -> Spot {
+        if !matches!(station, Station::UnderTail | Station::PinBone) {
+            return spot;
+        }
+        let rump = self.look.nominal_mm(Zone::Rump, self.build.height);
+        if self.look.has(LineStop::ShelfKept) {
+            spot.low = spot.low.max(rump.min(spot.high));
+        } else if self.look.has(LineStop::ShelfClean) {
+            spot.high = spot.high.min(rump.max(spot.low));
+        }
+        spot
     }
 
     fn spot(
@@ -387,6 +431,15 @@ impl Subject {
             }
         }
     }
+}
+
+/// A kept shelf against the rump's length (balance-model.md 10, its reference study).
+const SHELF_OVER_RUMP: f64 = 1.3;
+
+/// How far behind the last rib a look's waist peaks, mm.
+pub(crate) fn waist_behind_mm(look: &Look, height_mm: f64) -> f64 {
+    let stop = look.stop(LineName::Waist);
+    stop.map_or(0.0, |stop| stop.waist_back() * height_mm)
 }
 
 /// Stretches of stations whose length is chosen; feet, head and what hangs below the hem are not.

@@ -18,9 +18,10 @@ use crate::frame::{
 };
 use crate::grow::{GrowPlan, Interval, grow_plan, interval};
 use crate::kit::Tool;
-use crate::look::{Look, LookId};
+use crate::look::{LineStop, Look, LookId};
 use crate::plan::{
-    BalanceRow, Job, Plan, PlanReport, Words, find_reasons, make_plan, now_rows, report,
+    BalanceRow, Job, LineOffer, Plan, PlanReport, Words, find_reasons, line_offers, make_plan,
+    now_rows, report,
 };
 use crate::run::{RescueOption, RunView, Slip, could_leave, rescue, run_view};
 use crate::shape::{Dressing, spreads};
@@ -202,7 +203,7 @@ impl<'a> Desk<'a> {
             look = look.with_body(body);
         }
         let height = self.frame.build.height;
-        let look = look.fitted(height, &|zone| self.coat.length_mm(zone));
+        let look = self.lined(look.fitted(height, &|zone| self.coat.length_mm(zone)));
         let mut coat = self.coat.clone();
         if let Some(talk) = &self.visit.talk {
             let nominal = |zone| look.nominal_mm(zone, height);
@@ -217,6 +218,32 @@ impl<'a> Desk<'a> {
             house: self.house.clone(),
             skin: self.skin(),
         }
+    }
+
+    /// The look with its lines as this dog's visit has them, else as the salon does.
+    fn lined(&self, look: Look) -> Look {
+        let by_hand = &self.visit.lines;
+        let of_house = |stop: &LineStop| by_hand.of(stop.line()).is_none();
+        let look = self
+            .house
+            .lines
+            .stops()
+            .filter(of_house)
+            .filter(|stop| look.offers(stop.line()))
+            .fold(look.clone(), Look::schooled);
+        by_hand
+            .stops()
+            .filter(|stop| look.offers(stop.line()))
+            .fold(look.clone(), Look::placed)
+    }
+
+    /// Every line that can be moved, with what each of its places costs.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn line_offers(&self) -> Result<Vec<LineOffer>, SolveError> {
+        let job = self.job(self.choice());
+        line_offers(&job, &make_plan(&job)?)
     }
 
     /// An old dog's skin, or one found pale, scaly or sore, asks for one blade longer.

@@ -4,6 +4,7 @@ use utoipa::ToSchema;
 
 use crate::frame::{Problem, Severity};
 use crate::kit::UnderComb;
+use crate::look::{LineStop, Placement};
 use crate::units::{Length, UnitSystem, length_text};
 
 /// The salon's settings.
@@ -22,6 +23,8 @@ pub struct House {
     pub table_rate: f64,
     /// A bare blade is felt on the wrist after so many minutes.
     pub blade_minutes: f64,
+    /// Lines as this salon has them on every dog, where it does not leave them to look and solve.
+    pub lines: Placement,
 }
 
 impl Default for House {
@@ -34,6 +37,8 @@ impl Default for House {
             under_comb: UnderComb::Thirty,
             table_rate: USUAL_RATE,
             blade_minutes: BLADE_MINUTES,
+            // Handbook 6, *waist peaks*: behind the last rib by up to 25 mm, adjustable.
+            lines: Placement::of_one(LineStop::BehindRib),
         }
     }
 }

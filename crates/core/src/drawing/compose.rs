@@ -12,7 +12,7 @@ use super::simplify::simplified;
 use super::table::Table;
 use super::view_marks::ViewMarks;
 use super::work_marks::WorkMarks;
-use crate::balance::Judged;
+use crate::balance::{Judged, waist_behind_mm};
 use crate::body::{EarlierFound, Found};
 use crate::coat::{CoatNow, Zone};
 use crate::dog::House;
@@ -293,22 +293,29 @@ fn four_views(stage: &Stage<'_>, options: &DrawOptions) -> Drawing {
 struct Stage<'a> {
     scene: &'a Scene<'a>,
     dog: BothSides<'a>,
+    /// The near side, with the waist where a plan has it.
+    near: SideShape,
+    /// The far side, likewise.
     far: SideShape,
 }
 
 impl<'a> Stage<'a> {
     fn new(scene: &'a Scene<'a>) -> Self {
+        let dog = BothSides::of(scene.frame);
+        let look = scene.plan.map(|plan| &plan.subject.look);
+        let back = look.map_or(0.0, |look| waist_behind_mm(look, scene.frame.build.height));
         Self {
             scene,
-            dog: BothSides::of(scene.frame),
-            far: side_shape(&scene.frame.right),
+            near: dog.shape.clone().with_waist_behind(back),
+            far: side_shape(&scene.frame.right).with_waist_behind(back),
+            dog,
         }
     }
 
     fn pieces(&self, view: View, dressing: &Dressing) -> Vec<Piece> {
         match view {
             View::Side => side_pieces_beside(
-                &self.dog.shape,
+                &self.near,
                 self.dog.left,
                 (&self.far, self.dog.right),
                 dressing,

@@ -4,7 +4,7 @@ use utoipa::ToSchema;
 
 use crate::coat::Zone;
 use crate::frame::Measure;
-use crate::lines::LineName;
+use crate::look::LineName;
 use crate::shape::{Landmark, View};
 
 /// What a shape means; the reader's theme gives it its looks.

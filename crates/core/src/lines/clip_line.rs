@@ -2,48 +2,8 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use crate::look::{LineName, LineStop};
 use crate::units::Length;
-
-/// Which line (handbook 5, *Clip lines*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum LineName {
-    /// Behind the occiput, or along a kept crest.
-    Nape,
-    /// Jaw to breastbone.
-    Throat,
-    /// Down the shoulder, lifting away at the elbow.
-    Shoulder,
-    /// Highest point of the underline.
-    Waist,
-    /// Elbow to flank.
-    Underline,
-    /// Flank over the thigh.
-    Thigh,
-    /// Pin bone to bend.
-    RumpDrop,
-    /// Where the leg's own length begins.
-    Hock,
-    /// Above the root of the tail.
-    TailBase,
-}
-
-impl LineName {
-    /// Name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Nape => "Nape",
-            Self::Throat => "Throat",
-            Self::Shoulder => "Shoulder",
-            Self::Waist => "Waist",
-            Self::Underline => "Underline",
-            Self::Thigh => "Thigh",
-            Self::RumpDrop => "Rump drop",
-            Self::Hock => "Hock",
-            Self::TailBase => "Tail base",
-        }
-    }
-}
 
 /// How the join is left.
 #[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -90,4 +50,10 @@ pub struct ClipLine {
     pub hand: Vec<HandDistance>,
     /// Why there.
     pub why: String,
+    /// The place it lies in, where it can be moved; none where bones alone say.
+    #[serde(default)]
+    pub stop: Option<LineStop>,
+    /// Whether it was moved there by hand.
+    #[serde(default)]
+    pub is_moved: bool,
 }

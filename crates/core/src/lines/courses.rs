@@ -1,18 +1,20 @@
 use kurbo::{Point, Vec2};
 
-use super::clip_line::{ClipLine, HandDistance, LeftAs, LineName};
-use crate::balance::Subject;
+use super::clip_line::{ClipLine, HandDistance, LeftAs};
+use crate::balance::{Place, Subject, waist_behind_mm};
 use crate::coat::Zone;
-use crate::look::{Cut, FootFinish, LookId};
+use crate::look::{FootFinish, LineName, LineStop, LookId};
+use crate::placing::skirt_root_mm;
 use crate::plan::Words;
 use crate::shape::{CoatEdge, Station as S, curve};
+use crate::solve::back_split;
 use crate::units::Length;
 
-/// How far behind the last rib the waist peaks, share of the height (school: just behind it, up to
-/// 25 mm at 450; balance-model.md 10).
-const WAIST_BACK: f64 = 0.055;
 /// Thigh line over the flank fold, share of the height (after the sketch's two fingers).
 const THIGH_OVER_FOLD: f64 = 0.08;
+/// Thigh line at the hip, share of the way from flank fold to hip crest (handbook 5, *high: hip
+/// showing*; modelling choice).
+const HIP_LINE: f64 = 0.6;
 /// Crest line below the top of the neck, share of the neck's length (modelling choice).
 const CREST_DEPTH: f64 = 0.30;
 /// A step of s mm is joined over 3 s (handbook 5, modelling choice).
@@ -23,28 +25,42 @@ const BARE_ROOT: f64 = 0.5;
 /// The clip lines of a plan, nose to tail, then down the legs.
 ///
 /// # Units and shapes
-/// Paths in mm on the side page; `edge` is the planned coat edge.
-pub fn clip_lines(subject: &Subject, edge: &CoatEdge, words: &Words<'_>) -> Vec<ClipLine> {
+/// Paths in mm on the side page; `edge` is the planned coat edge, `lengths_mm` the exact lengths,
+/// one per spot of the subject.
+pub fn clip_lines(
+    subject: &Subject,
+    lengths_mm: &[f64],
+    edge: &CoatEdge,
+    words: &Words<'_>,
+) -> Vec<ClipLine> {
     let draft = Draft {
         subject,
+        lengths_mm,
         edge,
         words,
     };
-    vec![
-        draft.nape(),
-        draft.throat(),
-        draft.shoulder(),
-        draft.waist(),
-        draft.underline(),
-        draft.thigh(),
-        draft.rump_drop(),
+    [
+        Some(draft.nape()),
+        Some(draft.throat()),
+        Some(draft.shoulder()),
+        draft.back_pass(),
+        Some(draft.waist()),
+        Some(draft.underline()),
+        draft.skirt(),
+        Some(draft.thigh()),
+        draft.shelf(),
+        Some(draft.rump_drop()),
         draft.hock(),
-        draft.tail_base(),
+        Some(draft.tail_base()),
     ]
+    .into_iter()
+    .flatten()
+    .collect()
 }
 
 struct Draft<'a> {
     subject: &'a Subject,
+    lengths_mm: &'a [f64],
     edge: &'a CoatEdge,
     words: &'a Words<'a>,
 }
@@ -70,6 +86,25 @@ impl Draft<'_> {
         }
     }
 
+    /// A line in its place, its other fields still to be given.
+    fn blank(&self, line: LineName) -> ClipLine {
+        let look = &self.subject.look;
+        let stop = look.stop(line).filter(|_| look.offers(line));
+        ClipLine {
+            line,
+            label: line.label().into(),
+            path_mm: Vec::new(),
+            mark: stop.map_or(String::new(), |s| s.label().into()),
+            above: String::new(),
+            below: String::new(),
+            left: LeftAs::Hard,
+            hand: Vec::new(),
+            why: String::new(),
+            stop,
+            is_moved: look.is_moved(line),
+        }
+    }
+
     /// A join between two zones: hard where both are clipped alike, else blended over three steps.
     fn join(&self, one: Zone, other: Zone) -> LeftAs {
         let step = (self.nominal(one) - self.nominal(other)).abs();
@@ -92,7 +127,7 @@ impl Draft<'_> {
     }
 
     fn nape(&self) -> ClipLine {
-        let keeps_crest = self.subject.look.cut(Zone::Crest) == Cut::Scissored;
+        let keeps_crest = self.subject.look.has(LineStop::CrestKept);
         let head = &self.subject.shape.head;
         let (occiput, withers) = (self.skin(S::Occiput), self.skin(S::Withers));
         let depth = CREST_DEPTH * self.subject.build.neck;
@@ -101,8 +136,6 @@ impl Draft<'_> {
             let ear = self.subject.build.ear.base;
             let start = head.at(ear.0 - 0.12, ear.1 + 0.02);
             ClipLine {
-                line: LineName::Nape,
-                label: LineName::Nape.label().into(),
                 path_mm: Self::path(&[
                     start,
                     down(S::CrestMid),
@@ -118,11 +151,10 @@ impl Draft<'_> {
                     self.hand("below the top of the neck, half way", depth),
                 ],
                 why: "A kept crest leaves the head a join into the neck.".into(),
+                ..self.blank(LineName::Nape)
             }
         } else {
             ClipLine {
-                line: LineName::Nape,
-                label: LineName::Nape.label().into(),
                 path_mm: Self::path(&[
                     self.edge.at(S::Occiput),
                     occiput.lerp(self.skin(S::JawAngle), 0.3),
@@ -133,6 +165,7 @@ impl Draft<'_> {
                 left: self.join(Zone::Topknot, Zone::Crest),
                 hand: vec![self.hand("behind the occiput", 0.02 * self.h())],
                 why: "The body's length starts just behind the skull.".into(),
+                ..self.blank(LineName::Nape)
             }
         }
     }
@@ -141,8 +174,6 @@ impl Draft<'_> {
         let (jaw, bone) = (self.skin(S::JawAngle), self.skin(S::Breastbone));
         let inside = 0.05 * self.h();
         ClipLine {
-            line: LineName::Throat,
-            label: LineName::Throat.label().into(),
             path_mm: Self::path(&[
                 jaw.lerp(self.skin(S::CrestMid), 0.30),
                 self.skin(S::ThroatMid) - Vec2::new(inside, 0.0),
@@ -159,61 +190,146 @@ impl Draft<'_> {
             ],
             why: "A short throat lengthens the neck; below the bone it would bare the chest."
                 .into(),
+            ..self.blank(LineName::Throat)
         }
     }
 
     fn shoulder(&self) -> ClipLine {
         let shoulder = self.subject.shape.point_of_shoulder;
         let elbow = self.skin(S::Elbow);
+        let is_high = self.subject.look.has(LineStop::LiftAtShoulder);
+        // Where the lift-off lies over the elbow.
+        let up = if is_high { shoulder.y - elbow.y } else { 0.0 };
+        let end = Point::new(elbow.x, elbow.y + up + 0.02 * self.h());
         ClipLine {
-            line: LineName::Shoulder,
-            label: LineName::Shoulder.label().into(),
             path_mm: Self::path(&[
-                shoulder - Vec2::new(0.02 * self.h(), 0.0),
-                Point::new(0.5 * (shoulder.x + elbow.x), elbow.y + 0.015 * self.h()),
-                Point::new(elbow.x, elbow.y + 0.02 * self.h()),
+                shoulder + Vec2::new(-0.02, if is_high { 0.03 } else { 0.0 }) * self.h(),
+                Point::new(0.5 * (shoulder.x + elbow.x), end.y - 0.005 * self.h()),
+                end,
             ]),
-            mark: "lift off at the elbow".into(),
             above: "shoulder, body length".into(),
             below: "front leg".into(),
             left: self.join(Zone::Shoulder, Zone::ForeFront),
             hand: vec![
-                self.hand("above the elbow", 0.0),
-                self.hand("below the point of shoulder", shoulder.y - elbow.y),
+                self.hand("above the elbow", up),
+                self.hand("below the point of shoulder", shoulder.y - elbow.y - up),
             ],
-            why: "The leg's muscle tilts in there: lift away, do not follow it.".into(),
+            why: if is_high {
+                "The legs begin high in this look: lift away at the front of the shoulder.".into()
+            } else {
+                "The leg's muscle tilts in there: lift away, do not follow it.".into()
+            },
+            ..self.blank(LineName::Shoulder)
         }
     }
 
+    /// Where the free solution falls through the look's length between the two passes; half way
+    /// where it does not (balance-model.md 10).
+    fn back_pass(&self) -> Option<ClipLine> {
+        let (front, Some(rear)) = back_split(self.subject) else {
+            return None;
+        };
+        let stop = self.subject.look.stop(LineName::BackPass)?;
+        let over = |s: S| {
+            let i = self.subject.find(Place::Side(s))?;
+            Some(self.lengths_mm[i] - self.subject.spots[i].nominal)
+        };
+        let (a, b) = (over(front)?, over(rear)?);
+        let t = if a > 0.0 && b < 0.0 { a / (a - b) } else { 0.5 };
+        let at = self.edge.at(front).lerp(self.edge.at(rear), t);
+        let (withers, hip) = (self.skin(S::Withers).x, self.skin(S::HipCrest).x);
+        let down = 0.07 * self.h();
+        Some(ClipLine {
+            path_mm: vec![[at.x, at.y + 0.2 * down], [at.x, at.y - down]],
+            above: "back in front of it".into(),
+            below: "back behind it, over the croup".into(),
+            left: self.join(Zone::Back, Zone::Croup),
+            hand: vec![
+                self.hand("behind the withers", withers - at.x),
+                self.hand("in front of the hip crest", at.x - hip),
+            ],
+            why: "The length changes here, so that dip and rear come out level.".into(),
+            mark: format!("shorter {}", stop.label()),
+            ..self.blank(LineName::BackPass)
+        })
+    }
+
+    /// The root of a skirt, level along the ribs.
+    fn skirt(&self) -> Option<ClipLine> {
+        let stop = self.subject.look.stop(LineName::Skirt)?;
+        let y = skirt_root_mm(self.subject, stop)?;
+        let elbow = self.skin(S::Elbow);
+        let (front, rear) = (elbow.x - 0.04 * self.h(), self.skin(S::FlankFold).x);
+        let fold = self.skin(S::FlankFold).y;
+        // Level at least as high as the hem behind (handbook 5: .02 H under the fold).
+        let behind = y.max(fold - 0.02 * self.h());
+        Some(ClipLine {
+            path_mm: Self::path(&[
+                Point::new(front, y),
+                Point::new(f64::midpoint(front, rear), f64::midpoint(y, behind)),
+                Point::new(rear, behind),
+            ]),
+            above: "ribs, body length".into(),
+            below: "skirt, hanging".into(),
+            left: self.join(Zone::Ribs, Zone::Underline),
+            hand: vec![
+                self.hand("above the elbow", y - self.subject.build.elbow),
+                self.hand("above the flank fold", behind - fold),
+            ],
+            why: "The highest line whose hair still reaches the skirt's edge.".into(),
+            ..self.blank(LineName::Skirt)
+        })
+    }
+
+    /// Hair kept under the tail; a clean drop has no line of its own there.
+    fn shelf(&self) -> Option<ClipLine> {
+        let look = &self.subject.look;
+        if !look.has(LineStop::ShelfKept) {
+            return None;
+        }
+        let left = |s: S| self.skin(s).distance(self.edge.at(s));
+        Some(ClipLine {
+            path_mm: self.along_edge(&[S::UnderTail, S::PinBone]),
+            above: "under the tail".into(),
+            below: "rump drop".into(),
+            left: self.join(Zone::Rump, Zone::HindBack),
+            hand: vec![self.hand("behind the pin bone", left(S::PinBone))],
+            why: "Hair under the tail and a close bend give a straight leg its angle.".into(),
+            ..self.blank(LineName::Shelf)
+        })
+    }
+
     fn waist(&self) -> ClipLine {
-        let back = WAIST_BACK * self.h();
-        let rib = self.skin(S::LastRib);
-        let (a, b) = (self.edge.at(S::LastRib), self.edge.at(S::TuckUp));
-        let x = rib.x - back;
-        let t = ((a.x - x) / (a.x - b.x).max(1e-6)).clamp(0.0, 1.0);
-        let at = a.lerp(b, t);
+        let at = self.edge.at(S::LastRib);
+        let back = waist_behind_mm(&self.subject.look, self.h());
+        let is_at_rib = back < 1.0;
         ClipLine {
-            line: LineName::Waist,
-            label: LineName::Waist.label().into(),
             path_mm: vec![
                 [at.x, at.y - 0.015 * self.h()],
                 [at.x, at.y + 0.045 * self.h()],
             ],
-            mark: format!("waist {} behind the last rib", self.words.bare(back)),
+            mark: if is_at_rib {
+                "waist at the last rib".into()
+            } else {
+                format!("waist {} behind the last rib", self.words.bare(back))
+            },
             above: "underline, rising to here".into(),
             below: "tuck-up and flank, kept".into(),
             left: self.join(Zone::Underline, Zone::TuckUp),
             hand: vec![self.hand("behind the last rib", back)],
-            why: "Just behind the last rib the line rises highest; further back lengthens the dog."
-                .into(),
+            why: if is_at_rib {
+                "At the last rib the line rises highest; the coat behind it is kept.".into()
+            } else {
+                "Just behind the last rib the line rises highest; further back lengthens the dog."
+                    .into()
+            },
+            ..self.blank(LineName::Waist)
         }
     }
 
     fn underline(&self) -> ClipLine {
         let left = |s: S| self.skin(s).distance(self.edge.at(s));
         ClipLine {
-            line: LineName::Underline,
-            label: LineName::Underline.label().into(),
             path_mm: self.along_edge(&[
                 S::FlankFold,
                 S::TuckUp,
@@ -232,21 +348,33 @@ impl Draft<'_> {
                 self.hand("below the flank fold", left(S::FlankFold)),
             ],
             why: "It rises evenly from just below the elbow to the waist.".into(),
+            ..self.blank(LineName::Underline)
         }
     }
 
     fn thigh(&self) -> ClipLine {
-        let over = THIGH_OVER_FOLD * self.h();
         let fold = self.skin(S::FlankFold);
+        let is_high = self.subject.look.has(LineStop::LiftAtHip);
+        let over = if is_high {
+            HIP_LINE * (self.skin(S::HipCrest).y - fold.y)
+        } else {
+            THIGH_OVER_FOLD * self.h()
+        };
         let drop = self.skin(S::Buttock);
         ClipLine {
-            line: LineName::Thigh,
-            label: LineName::Thigh.label().into(),
             path_mm: Self::path(&[
                 fold,
                 Point::new(fold.x - 0.06 * self.h(), fold.y + over),
                 Point::new(0.5 * fold.x, fold.y + 1.15 * over),
-                Point::new(drop.x + 0.01 * self.h(), drop.y - 0.02 * self.h()),
+                Point::new(
+                    drop.x + 0.01 * self.h(),
+                    drop.y
+                        + if is_high {
+                            0.6 * over
+                        } else {
+                            -0.02 * self.h()
+                        },
+                ),
             ]),
             mark: format!("{} over the fold", self.words.distance(over)),
             above: "hip, body length".into(),
@@ -255,6 +383,7 @@ impl Draft<'_> {
             hand: vec![self.hand("above the flank fold", over)],
             why: "Lift away off the hip towards the knee, the muscle stays the widest place."
                 .into(),
+            ..self.blank(LineName::Thigh)
         }
     }
 
@@ -262,29 +391,40 @@ impl Draft<'_> {
         let left = |s: S| self.skin(s).distance(self.edge.at(s));
         let bend = self.skin(S::Bend);
         let hock = self.skin(S::HockPoint);
+        let is_to_bend = self.subject.look.has(LineStop::DropToBend);
+        let ends = if is_to_bend {
+            bend.y
+        } else {
+            self.skin(S::AboveHock).y
+        };
         ClipLine {
-            line: LineName::RumpDrop,
-            label: LineName::RumpDrop.label().into(),
             path_mm: self.along_edge(&[S::PinBone, S::Buttock, S::ThighBack, S::Bend]),
-            mark: "straight down to the bend".into(),
+            mark: if is_to_bend {
+                "straight down to the bend".into()
+            } else {
+                "straight down, out above the hock".into()
+            },
             above: "rump".into(),
             below: "back of the hind leg".into(),
             left: self.join(Zone::Rump, Zone::HindBack),
             hand: vec![
                 self.hand("behind the pin bone", left(S::PinBone)),
                 self.hand("behind the bend", left(S::Bend)),
-                self.hand("above the hock point, where it ends", bend.y - hock.y),
+                self.hand("above the hock point, where it ends", ends - hock.y),
             ],
             why: "It drops plumb from the pin bone; at the bend it is closest.".into(),
+            ..self.blank(LineName::RumpDrop)
         }
     }
 
-    fn hock(&self) -> ClipLine {
+    /// None where the hock is taken as the back of the leg.
+    fn hock(&self) -> Option<ClipLine> {
+        if self.subject.look.has(LineStop::HockTaken) {
+            return None;
+        }
         let (back, front) = (self.edge.at(S::HockPoint), self.edge.at(S::HockFront));
         let y = self.skin(S::HockPoint).y;
-        ClipLine {
-            line: LineName::Hock,
-            label: LineName::Hock.label().into(),
+        Some(ClipLine {
             path_mm: vec![[back.x, y], [front.x, y]],
             mark: "leg length from the hock".into(),
             above: "back of the hind leg".into(),
@@ -292,7 +432,8 @@ impl Draft<'_> {
             left: self.join(Zone::HindBack, Zone::Hock),
             hand: vec![self.hand("above the hock point", 0.0)],
             why: "Hair kept behind the hock fills a thin pastern.".into(),
-        }
+            ..self.blank(LineName::Hock)
+        })
     }
 
     fn tail_base(&self) -> ClipLine {
@@ -309,8 +450,6 @@ impl Draft<'_> {
             self.join(Zone::Croup, Zone::Tail)
         };
         ClipLine {
-            line: LineName::TailBase,
-            label: LineName::TailBase.label().into(),
             path_mm: Self::path(&[
                 set + Vec2::new(0.05, 0.015) * self.h(),
                 set + Vec2::new(0.005, -0.035) * self.h(),
@@ -330,6 +469,7 @@ impl Draft<'_> {
             left,
             hand: vec![self.hand("along the tail from its root", along)],
             why: "A clean root sets the tail off the back.".into(),
+            ..self.blank(LineName::TailBase)
         }
     }
 }

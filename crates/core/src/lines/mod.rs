@@ -3,5 +3,5 @@
 mod clip_line;
 mod courses;
 
-pub use clip_line::{ClipLine, HandDistance, LeftAs, LineName};
+pub use clip_line::{ClipLine, HandDistance, LeftAs};
 pub use courses::clip_lines;

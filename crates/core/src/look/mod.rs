@@ -1,5 +1,6 @@
 //! Looks: target sets a stylist works towards (handbook 5, balance-model.md 6).
 
+mod placement;
 mod shipped;
 mod targets;
 
@@ -9,6 +10,7 @@ use utoipa::ToSchema;
 
 use crate::coat::Zone;
 use crate::shape::Finish;
+pub use placement::{LineName, LineStop, Placement};
 pub use targets::Targets;
 
 /// A look that ships with the program (handbook 5, *Looks*).
@@ -150,10 +152,22 @@ pub struct Look {
     weeks: (u32, u32),
     /// Where it knots first.
     pub knots_at: &'static [Zone],
+    /// Whether the legs begin at the point of shoulder and the hip (handbook 5, looks 6 and 11).
+    lifts_high: bool,
+    /// Lines moved by hand on this dog.
+    by_hand: Placement,
+    /// Lines as the salon has them.
+    by_school: Placement,
+    /// Lines the solve put to their place.
+    solved: Placement,
 }
 
 /// What most looks have in common; a base to write the others over.
 const WITH_CLIPPER: Look = Look {
+    lifts_high: false,
+    by_hand: Placement::NONE,
+    by_school: Placement::NONE,
+    solved: Placement::NONE,
     id: LookId::OneLength,
     name: "",
     aliases: &[],
@@ -233,6 +247,99 @@ impl Look {
         self
     }
 
+    /// The look with a line moved by hand.
+    #[must_use]
+    pub fn placed(mut self, stop: LineStop) -> Self {
+        self.follow(stop);
+        self.by_hand.put(stop);
+        self
+    }
+
+    /// The look with a line as the salon has it.
+    #[must_use]
+    pub fn schooled(mut self, stop: LineStop) -> Self {
+        self.follow(stop);
+        self.by_school.put(stop);
+        self
+    }
+
+    /// Notes where the solve puts a line; no length follows from it.
+    pub fn solved_at(&mut self, stop: LineStop) {
+        self.solved.put(stop);
+    }
+
+    /// Lengths and cuts that follow from a place.
+    fn follow(&mut self, stop: LineStop) {
+        match stop {
+            LineStop::CrestKept if self.cut(Zone::Crest) != Cut::Scissored => {
+                self.nominal_mm[Zone::Crest as usize] = KEPT_CREST_MM;
+                self.cuts[Zone::Crest as usize] = Cut::Scissored;
+            }
+            LineStop::FromOcciput => self.cut_alike(Zone::Crest, Zone::NeckSide),
+            LineStop::HockTaken => self.cut_alike(Zone::Hock, Zone::HindBack),
+            LineStop::NoSkirt if self.finish.has_skirt => {
+                self.cut_alike(Zone::Underline, Zone::Ribs);
+                self.cut_alike(Zone::TuckUp, Zone::Ribs);
+                self.finish.has_skirt = false;
+            }
+            _ => {}
+        }
+    }
+
+    fn cut_alike(&mut self, zone: Zone, other: Zone) {
+        self.nominal_mm[zone as usize] = self.nominal_mm[other as usize];
+        self.cuts[zone as usize] = self.cuts[other as usize];
+    }
+
+    /// Where a line lies: where a hand, the salon or the solve put it, or where the look has it;
+    /// none where nothing says.
+    pub fn stop(&self, line: LineName) -> Option<LineStop> {
+        let put = self.by_hand.of(line).or(self.by_school.of(line));
+        put.or(self.solved.of(line)).or(match line {
+            LineName::Nape if self.cut(Zone::Crest) == Cut::Scissored => Some(LineStop::CrestKept),
+            LineName::Nape => Some(LineStop::FromOcciput),
+            LineName::Shoulder if self.lifts_high => Some(LineStop::LiftAtShoulder),
+            LineName::Shoulder => Some(LineStop::LiftAtElbow),
+            LineName::Thigh if self.lifts_high => Some(LineStop::LiftAtHip),
+            LineName::Thigh => Some(LineStop::LiftOverFold),
+            LineName::Waist => Some(LineStop::AtRib),
+            LineName::RumpDrop => Some(LineStop::DropToHock),
+            LineName::Hock => Some(LineStop::HockKept),
+            _ => None,
+        })
+    }
+
+    /// Whether a line lies there.
+    pub fn has(&self, stop: LineStop) -> bool {
+        self.stop(stop.line()) == Some(stop)
+    }
+
+    /// Whether a line was moved by hand on this dog.
+    pub fn is_moved(&self, line: LineName) -> bool {
+        self.by_hand.of(line).is_some()
+    }
+
+    /// Whether a hand or the salon put a line to its place, rather than look or solve.
+    pub fn is_put(&self, line: LineName) -> bool {
+        self.is_moved(line) || self.by_school.of(line).is_some()
+    }
+
+    /// Whether a line can be moved on this look.
+    pub fn offers(&self, line: LineName) -> bool {
+        match line {
+            LineName::Skirt => self.finish.has_skirt || self.is_put(LineName::Skirt),
+            LineName::BackPass => self.cut(Zone::Back) == Cut::Clipped,
+            LineName::Shelf => self.cut(Zone::Rump) == Cut::Clipped,
+            LineName::Throat | LineName::Underline | LineName::TailBase => false,
+            LineName::Waist => true,
+            LineName::Nape
+            | LineName::Shoulder
+            | LineName::Thigh
+            | LineName::RumpDrop
+            | LineName::Hock => self.has_clipper,
+        }
+    }
+
     /// Nominal length of a zone on a dog of this height, mm.
     pub fn nominal_mm(&self, zone: Zone, height_mm: f64) -> f64 {
         self.nominal_mm[zone as usize] * self.scale(height_mm)
@@ -282,6 +389,9 @@ impl Look {
         }
     }
 }
+
+/// Crest where a look that clips it is asked to keep it, mm at 450 (handbook 5, look 2).
+const KEPT_CREST_MM: f64 = 25.0;
 
 /// Of hair that is only shortened, at least this share stays (modelling choice: *tidy* is never
 /// half).

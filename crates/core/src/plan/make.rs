@@ -3,14 +3,15 @@ use crate::coat::{CoatNow, Zone};
 use crate::dog::House;
 use crate::frame::Sides;
 use crate::kit::Tool;
-use crate::look::Look;
+use crate::look::{LineName, LineStop, Look};
+use crate::placing::{has_shelf, place_back_pass, skirt_stop};
 use crate::solve::{
     Accuracy, Bench, Solution, SolveError, UnitCut, choose_tools, solve_lengths_to,
 };
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
-pub const METHOD: &str = "balance 3, each zone's own stand";
+pub const METHOD: &str = "balance 4, lines placed by the solve";
 
 /// Everything a plan depends on.
 #[derive(Clone, Debug)]
@@ -75,8 +76,9 @@ pub fn make_plan(job: &Job) -> Result<Plan, SolveError> {
 /// # Errors
 /// If the solver gives no answer, a fault of ours.
 pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
-    let subject = job.subject();
+    let mut subject = job.subject();
     let solution = solve_lengths_to(&subject, accuracy)?;
+    place_lines(&mut subject, &solution, &job.coat)?;
     let bench = Bench {
         subject: &subject,
         coat: &job.coat,
@@ -98,4 +100,30 @@ pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
         cuts,
         lengths_mm,
     })
+}
+
+/// Puts the lines that the solve chooses to their places, unless a hand or the salon did.
+fn place_lines(
+    subject: &mut Subject,
+    solution: &Solution,
+    coat: &CoatNow,
+) -> Result<(), SolveError> {
+    let is_free = |look: &Look, line| look.offers(line) && !look.is_put(line);
+    if is_free(&subject.look, LineName::BackPass) {
+        let back = place_back_pass(subject, &solution.points, &solution.lengths_mm)?;
+        subject.look.solved_at(back.stop);
+    }
+    if is_free(&subject.look, LineName::Shelf) {
+        let stop = if has_shelf(subject, &solution.lengths_mm) {
+            LineStop::ShelfKept
+        } else {
+            LineStop::ShelfClean
+        };
+        subject.look.solved_at(stop);
+    }
+    if is_free(&subject.look, LineName::Skirt) {
+        let stop = skirt_stop(subject, coat, &solution.lengths_mm);
+        subject.look.solved_at(stop);
+    }
+    Ok(())
 }

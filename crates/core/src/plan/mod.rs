@@ -3,12 +3,14 @@
 mod dressed;
 mod faults;
 mod make;
+mod moves;
 mod reasons;
 mod report;
 mod words;
 
 pub use dressed::{PlanCoat, dress_plan};
 pub use make::{Job, METHOD, Plan, make_plan, make_plan_to};
+pub use moves::{LineOffer, StopOffer, line_offers};
 pub use reasons::{Cause, Reason, find_reasons};
 pub(crate) use report::span_text;
 pub use report::{

@@ -244,7 +244,8 @@ pub fn report(
         &subject.shape,
         &dress_plan(plan, &job.coat, PlanCoat::Tools),
     );
-    let lines = clip_lines(subject, &edge, &words);
+    let lines = clip_lines(subject, &plan.solution.lengths_mm, &edge, &words);
+    let is_one_pass = !plan.cuts.iter().any(|c| c.unit == Unit::BackRear);
     let sheet = cut_sheet(plan, job, facts, &lines, &words);
     PlanReport {
         method: METHOD.into(),
@@ -255,7 +256,7 @@ pub fn report(
         units: plan
             .cuts
             .iter()
-            .map(|cut| unit_row(cut, job, &words))
+            .map(|cut| unit_row(cut, is_one_pass, job, &words))
             .collect(),
         right: u32::try_from(right).unwrap_or(u32::MAX),
         scores: Scores {
@@ -348,7 +349,7 @@ fn frame_text(judged: Judged, reach: &Reach) -> Option<String> {
     ))
 }
 
-fn unit_row(cut: &UnitCut, job: &Job, words: &Words<'_>) -> UnitRow {
+fn unit_row(cut: &UnitCut, is_one_pass: bool, job: &Job, words: &Words<'_>) -> UnitRow {
     let of = |mm: f64| Length::from_mm(mm).unwrap_or_default();
     let from = cut.leaves_mm.iter().copied().fold(f64::INFINITY, f64::min);
     let to = cut.leaves_mm.iter().copied().fold(0.0, f64::max);
@@ -356,7 +357,11 @@ fn unit_row(cut: &UnitCut, job: &Job, words: &Words<'_>) -> UnitRow {
     UnitRow {
         unit: cut.unit,
         zone,
-        label: cut.unit.label().into(),
+        label: if cut.unit == Unit::BackFront && is_one_pass {
+            "back".into()
+        } else {
+            cut.unit.label().into()
+        },
         stroke: cut.stroke.into(),
         tool: tool_text(cut, job.look.has_clipper, words),
         tool_id: cut.tool,

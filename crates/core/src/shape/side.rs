@@ -29,7 +29,24 @@ impl SideShape {
     pub fn hair(&self, station: Station) -> Vec2 {
         self.hair[station.index()]
     }
+
+    /// The shape with the waist's station slid along the skin behind the last rib, mm; never as far
+    /// as the tuck-up's (balance-model.md 10).
+    #[must_use]
+    pub fn with_waist_behind(mut self, mm: f64) -> Self {
+        let (rib, tuck) = (Station::LastRib.index(), Station::TuckUp.index());
+        let room = self.skin[rib].x - self.skin[tuck].x;
+        let t = (mm / room.max(1e-6)).clamp(0.0, MOST_OF_THE_WAY);
+        self.skin[rib] = self.skin[rib].lerp(self.skin[tuck], t);
+        let hair = self.hair[rib].lerp(self.hair[tuck], t);
+        self.hair[rib] = hair / hair.hypot().max(1e-6);
+        self
+    }
 }
+
+/// How far towards the tuck-up's station the waist can slide: two stations never meet (modelling
+/// choice).
+const MOST_OF_THE_WAY: f64 = 0.8;
 
 /// Places the stations of the side view.
 ///

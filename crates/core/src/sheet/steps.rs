@@ -11,8 +11,8 @@ use crate::body::{Found, Handling};
 use crate::coat::Zone;
 use crate::dog::{Dog, House};
 use crate::kit::ToolKind;
-use crate::lines::{ClipLine, LineName};
-use crate::look::FootFinish;
+use crate::lines::ClipLine;
+use crate::look::{FootFinish, LineName};
 use crate::plan::{Job, Plan, Words, capital};
 use crate::solve::{Stroke, Unit, UnitCut};
 

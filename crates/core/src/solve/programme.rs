@@ -154,6 +154,74 @@ impl Programme {
         (p, self.linear.clone(), a, b)
     }
 
+    /// The same programme with all lengths held but some: a small one, for comparing what only
+    /// those can change. Its objective leaves out what is held.
+    ///
+    /// # Units and shapes
+    /// `free` numbers the lengths that stay unknown, in their new order; `held_mm` gives a length
+    /// for every one.
+    #[must_use]
+    pub fn holding(&self, free: &[usize], held_mm: &[f64]) -> Self {
+        let place = |i: usize| free.iter().position(|f| *f == i);
+        let held: Vec<f64> = held_mm.iter().map(|mm| mm / self.unit_mm).collect();
+        // Helpers that no free length's row speaks of have nothing left to choose.
+        let touches = |row: &Row| {
+            let mut terms = row.terms.iter();
+            terms.any(|(i, _)| *i < self.lengths && place(*i).is_some())
+        };
+        let mut helpers: Vec<usize> = self
+            .rows
+            .iter()
+            .filter(|row| touches(row))
+            .flat_map(|row| row.terms.iter().map(|(i, _)| *i))
+            .filter(|i| *i >= self.lengths)
+            .collect();
+        helpers.sort_unstable();
+        helpers.dedup();
+        let helper = |i: usize| helpers.binary_search(&i).ok().map(|h| free.len() + h);
+
+        let mut small = Self::new(free.len(), self.unit_mm);
+        for (a, &i) in free.iter().enumerate() {
+            small.linear[a] = self.linear[i];
+            for (j, held) in held.iter().enumerate() {
+                let value = self.quadratic[i.min(j) * self.lengths + i.max(j)];
+                match place(j) {
+                    Some(b) if a <= b => small.quadratic[a * free.len() + b] = value,
+                    Some(_) => {}
+                    None => small.linear[a] += value * held,
+                }
+            }
+        }
+        for &old in &helpers {
+            let new = small.helper();
+            small.linear[new] = self.linear[old];
+        }
+        small.helper_quadratic = self
+            .helper_quadratic
+            .iter()
+            .filter_map(|(i, value)| Some((helper(*i)?, *value)))
+            .collect();
+        for row in &self.rows {
+            let is_known = |i: usize| i >= self.lengths && helper(i).is_some();
+            if !touches(row) && !row.terms.iter().any(|(i, _)| is_known(*i)) {
+                continue;
+            }
+            let mut bound = row.bound;
+            let mut terms = Vec::with_capacity(row.terms.len());
+            for &(i, c) in &row.terms {
+                if i >= self.lengths {
+                    terms.extend(helper(i).map(|h| (h, c)));
+                } else if let Some(a) = place(i) {
+                    terms.push((a, c));
+                } else {
+                    bound -= c * held[i];
+                }
+            }
+            small.rows.push(Row { terms, bound });
+        }
+        small
+    }
+
     /// Solves it in full.
     ///
     /// # Errors

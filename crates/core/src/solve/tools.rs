@@ -90,14 +90,13 @@ pub struct Bench<'a> {
 ///
 /// # Units and shapes
 /// `ideal_mm` holds one length per spot of the subject. Returns one cut per unit in the order of
-/// [`Unit::ALL`].
+/// [`Unit::ALL`]; no rear pass along the back where one runs through.
 ///
 /// # References
 /// balance-model.md 11.
 pub fn choose_tools(bench: &Bench<'_>, ideal_mm: &[f64]) -> Vec<UnitCut> {
-    let options: Vec<Vec<UnitCut>> = Unit::ALL
-        .iter()
-        .map(|unit| bench.options(*unit, ideal_mm))
+    let options: Vec<Vec<UnitCut>> = Unit::on(bench.subject)
+        .map(|unit| bench.options(unit, ideal_mm))
         .collect();
     let chosen = best_set(&options);
     bench.swap(&options, chosen, ideal_mm)
@@ -317,7 +316,9 @@ impl Bench<'_> {
         mut chosen: Vec<usize>,
         ideal_mm: &[f64],
     ) -> Vec<UnitCut> {
-        let places: Vec<Vec<usize>> = Unit::ALL.iter().map(|u| u.spots(self.subject)).collect();
+        let places: Vec<Vec<usize>> = Unit::on(self.subject)
+            .map(|unit| unit.spots(self.subject))
+            .collect();
         // A swap moves only the points its unit's spots move.
         let moved: Vec<Vec<&BalancePoint>> = places
             .iter()

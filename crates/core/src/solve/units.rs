@@ -4,7 +4,7 @@ use utoipa::ToSchema;
 
 use crate::balance::{Place, Subject, Width};
 use crate::coat::Zone;
-use crate::look::Cut;
+use crate::look::{Cut, LineName, LineStop};
 use crate::shape::{Face, Leg, LegPlace, Station};
 
 /// A part of the dog that is cut alike (balance-model.md 11).
@@ -57,6 +57,18 @@ pub enum Unit {
 
 use Station as S;
 
+/// Last station of the front pass along the back and first of the rear one; none where one length
+/// runs through. Half way where nothing was chosen.
+pub(crate) fn back_split(subject: &Subject) -> (S, Option<S>) {
+    match subject.look.stop(LineName::BackPass) {
+        Some(LineStop::OnePass) => (S::HipCrest, None),
+        Some(LineStop::MidBack) => (S::BackFront, Some(S::BackMid)),
+        Some(LineStop::BehindDip) => (S::LoinFront, Some(S::Loin)),
+        Some(LineStop::AtHip) => (S::Loin, Some(S::HipCrest)),
+        _ => (S::BackMid, Some(S::LoinFront)),
+    }
+}
+
 impl Unit {
     /// All units, body first, then legs, then head and tail.
     pub const ALL: [Self; 28] = [
@@ -90,13 +102,21 @@ impl Unit {
         Self::Tail,
     ];
 
+    /// The units a dog is cut in: where one pass runs through the back there is no rear one.
+    pub fn on(subject: &Subject) -> impl Iterator<Item = Self> {
+        let has_rear = back_split(subject).1.is_some();
+        Self::ALL
+            .into_iter()
+            .filter(move |unit| has_rear || *unit != Self::BackRear)
+    }
+
     /// Name in a sentence.
     pub const fn label(self) -> &'static str {
         match self {
             Self::Throat => "throat",
             Self::Crest => "crest",
-            Self::BackFront => "back, front half",
-            Self::BackRear => "back, rear half",
+            Self::BackFront => "back, front pass",
+            Self::BackRear => "back, rear pass",
             Self::Croup => "croup",
             Self::Rump => "rump",
             Self::Shoulder => "neck side and shoulder",
@@ -215,19 +235,28 @@ impl Unit {
                 .map(Place::Leg)
                 .collect()
         };
+        let has = |stop| subject.look.has(stop);
+        let lifts_at_shoulder = has(LineStop::LiftAtShoulder);
+        let lifts_at_hip = has(LineStop::LiftAtHip);
+        let ends_at_bend = has(LineStop::DropToBend);
         let places = match self {
             Self::Throat => stretch(S::ThroatLow, S::ThroatHigh),
             Self::Crest => stretch(S::CrestHigh, S::NeckBase),
-            Self::BackFront => stretch(S::Withers, S::BackMid),
-            Self::BackRear => stretch(S::LoinFront, S::HipCrest),
+            Self::BackFront => stretch(S::Withers, back_split(subject).0),
+            Self::BackRear => back_split(subject)
+                .1
+                .map_or_else(Vec::new, |from| stretch(from, S::HipCrest)),
             Self::Croup => stretch(S::Croup, S::TailSet),
             Self::Rump => stretch(S::UnderTail, S::Buttock),
             Self::Shoulder => widths(&[Width::Neck, Width::Shoulder]),
             Self::Ribs => widths(&[Width::RibFront, Width::LastRib, Width::Loin]),
+            Self::Hip if lifts_at_hip => widths(&[Width::Hip]),
             Self::Hip => widths(&[Width::Hip, Width::Thigh]),
             Self::Chest => {
                 let mut chest = stretch(S::ChestUnder, S::Breastbone);
-                chest.push(Place::Side(S::ArmFront));
+                if !lifts_at_shoulder {
+                    chest.push(Place::Side(S::ArmFront));
+                }
                 chest
             }
             Self::Underline => stretch(S::BellyRear, S::Brisket),
@@ -237,12 +266,26 @@ impl Unit {
                 knee.push(Place::Side(S::FlankFold));
                 knee
             }
+            Self::HindBack if ends_at_bend => stretch(S::ThighBack, S::Bend),
             Self::HindBack => stretch(S::ThighBack, S::AboveHock),
+            Self::Hock if ends_at_bend => stretch(S::AboveHock, S::RearPastern),
             Self::Hock => stretch(S::HockPoint, S::RearPastern),
             Self::HindFront => stretch(S::RearPasternFront, S::GaskinFront),
             Self::ForeBack => stretch(S::Elbow, S::WristBack),
-            Self::ForeFront => stretch(S::WristFront, S::ForearmFrontHigh),
-            Self::HindOut => face(Leg::Hind, Face::Outer),
+            Self::ForeFront => {
+                let mut front = stretch(S::WristFront, S::ForearmFrontHigh);
+                if lifts_at_shoulder {
+                    front.push(Place::Side(S::ArmFront));
+                }
+                front
+            }
+            Self::HindOut => {
+                let mut outside = face(Leg::Hind, Face::Outer);
+                if lifts_at_hip {
+                    outside.push(Place::Width(Width::Thigh));
+                }
+                outside
+            }
             Self::HindIn => face(Leg::Hind, Face::Inner),
             Self::ForeOut => face(Leg::Fore, Face::Outer),
             Self::ForeIn => face(Leg::Fore, Face::Inner),

@@ -13,7 +13,7 @@ use crate::frame::{
     Angle, BuildType, DogSize, EarKind, Felt, Grade, Measure, OwnType, Stance, TailKind,
     TakenAngle, TakenMeasure,
 };
-use crate::look::LookId;
+use crate::look::{LineName, LineStop, LookId};
 use crate::photo::PhotoMarks;
 use crate::run::RunEvent;
 use crate::units::Length;
@@ -204,6 +204,13 @@ pub enum EntryBody {
         /// Which.
         choice: LookChoice,
     },
+    /// A line was moved by hand; none leaves it to look and solve again.
+    LineMoved {
+        /// Which.
+        line: LineName,
+        /// Where to; a place of another line counts for nothing.
+        stop: Option<LineStop>,
+    },
     /// A note for the sheet.
     NoteWritten {
         /// The note.
@@ -271,6 +278,7 @@ impl EntryBody {
             Self::OutcomeSet { outcome, .. } => outcome.label().into(),
             Self::HandlingSet { .. } => "handling".into(),
             Self::LookChosen { .. } => "look".into(),
+            Self::LineMoved { line, .. } => format!("line, {}", line.label().to_lowercase()),
             Self::NoteWritten { .. } => "note".into(),
             Self::Run { event } => event.label().into(),
             Self::ResultSet { zone, .. } => format!("left, {}", zone.label()),

@@ -12,6 +12,7 @@ use crate::consult::Talk;
 use crate::dog::Dog;
 use crate::finish::ZoneResult;
 use crate::frame::{Felt, FrameInput, Grade};
+use crate::look::Placement;
 use crate::photo::PhotoMarks;
 use crate::run::{Run, RunEvent};
 
@@ -39,6 +40,9 @@ pub struct Visit {
     pub photos: BTreeMap<Uuid, PhotoMarks>,
     /// The look chosen.
     pub look: Option<LookChoice>,
+    /// Lines moved by hand.
+    #[serde(default)]
+    pub lines: Placement,
     /// The run at the table; none before it begins.
     #[serde(default)]
     pub run: Option<Run>,
@@ -208,6 +212,11 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
         }
         EntryBody::HandlingSet { handling } => visit.handling = Some(handling.clone()),
         EntryBody::LookChosen { choice } => visit.look = Some(*choice),
+        EntryBody::LineMoved { line, stop } => match stop {
+            Some(stop) if stop.line() == *line => visit.lines.put(*stop),
+            Some(_) => {}
+            None => visit.lines.free(*line),
+        },
         EntryBody::NoteWritten { text } => {
             if !text.trim().is_empty() {
                 visit.notes.push(text.trim().to_owned());

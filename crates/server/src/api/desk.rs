@@ -10,6 +10,7 @@ use veliform_core::drawing::DrawOptions;
 use veliform_core::finish::FinishReport;
 use veliform_core::kit::Tool;
 use veliform_core::look::LookId;
+use veliform_core::plan::LineOffer;
 use veliform_core::run::{RescueOption, RunView, Slip};
 use veliform_core::sure::WhatNext;
 use veliform_core::units::{Length, UnitSystem, length_text, parse_length};
@@ -121,6 +122,16 @@ pub(crate) async fn try_what_if(
         Ok(desk.with(|desk, options| desk.what_if(zone, wish, options))?)
     })
     .await?;
+    Ok(web::Json(answer))
+}
+
+/// The lines that can be moved, with what each of their places costs.
+#[utoipa::path(responses((status = 200, body = Vec<LineOffer>), (status = 422, body = ErrorBody)))]
+#[post("/lines")]
+pub(crate) async fn offer_lines(
+    desk: web::Json<OnTheDesk>,
+) -> Result<web::Json<Vec<LineOffer>>, ApiError> {
+    let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.line_offers())?)).await?;
     Ok(web::Json(answer))
 }
 

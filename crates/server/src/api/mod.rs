@@ -39,6 +39,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(desk::evaluate_dog)
         .service(desk::plan_dog)
         .service(desk::try_what_if)
+        .service(desk::offer_lines)
         .service(desk::consult)
         .service(desk::look_ahead)
         .service(desk::look_at_run)

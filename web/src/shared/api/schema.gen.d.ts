@@ -244,6 +244,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The lines that can be moved, with what each of their places costs. */
+        post: operations["offer_lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/next-measure": {
         parameters: {
             query?: never;
@@ -861,6 +878,8 @@ export interface components {
             below: string;
             /** @description Distances a hand can lay off. */
             hand: components["schemas"]["HandDistance"][];
+            /** @description Whether it was moved there by hand. */
+            is_moved?: boolean;
             /** @description Its name. */
             label: string;
             /** @description How the join is left. */
@@ -871,6 +890,7 @@ export interface components {
             mark: string;
             /** @description Its course on the side page, mm. */
             path_mm: number[][];
+            stop?: components["schemas"]["LineStop"] | null;
             /** @description Why there. */
             why: string;
         };
@@ -1338,6 +1358,12 @@ export interface components {
             kind: "look_chosen";
         } | {
             /** @enum {string} */
+            kind: "line_moved";
+            /** @description Which. */
+            line: components["schemas"]["LineName"];
+            stop?: components["schemas"]["LineStop"] | null;
+        } | {
+            /** @enum {string} */
             kind: "note_written";
             /** @description The note. */
             text: string;
@@ -1724,6 +1750,13 @@ export interface components {
              */
             finger_mm: components["schemas"]["Length"];
             /**
+             * @description Lines as this salon has them on every dog, where it does not leave them to look and solve.
+             * @default {
+             *       "waist": "behind_rib"
+             *     }
+             */
+            lines: components["schemas"]["Placement"];
+            /**
              * @description The salon's name.
              * @default My salon
              */
@@ -1977,7 +2010,23 @@ export interface components {
          * @description Which line (handbook 5, *Clip lines*).
          * @enum {string}
          */
-        LineName: "nape" | "throat" | "shoulder" | "waist" | "underline" | "thigh" | "rump_drop" | "hock" | "tail_base";
+        LineName: "nape" | "throat" | "shoulder" | "back_pass" | "waist" | "underline" | "skirt" | "thigh" | "shelf" | "rump_drop" | "hock" | "tail_base";
+        /** @description A line that can be moved. */
+        LineOffer: {
+            /** @description Whether it was moved by hand on this dog. */
+            is_moved: boolean;
+            /** @description Its name. */
+            label: string;
+            /** @description Which. */
+            line: components["schemas"]["LineName"];
+            /** @description Its places. */
+            stops: components["schemas"]["StopOffer"][];
+        };
+        /**
+         * @description A place a line can have (handbook 5, *variants*; balance-model.md 10).
+         * @enum {string}
+         */
+        LineStop: "crest_kept" | "from_occiput" | "lift_at_elbow" | "lift_at_shoulder" | "one_pass" | "mid_back" | "behind_dip" | "at_hip" | "at_rib" | "just_behind_rib" | "behind_rib" | "fringe_skirt" | "low_skirt" | "half_skirt" | "no_skirt" | "lift_over_fold" | "lift_at_hip" | "shelf_kept" | "shelf_clean" | "drop_to_bend" | "drop_to_hock" | "hock_kept" | "hock_taken";
         /** @description A look with the body length wanted. */
         LookChoice: {
             body_mm?: components["schemas"]["Length"] | null;
@@ -2329,6 +2378,10 @@ export interface components {
             by: "known_height";
             /** @description The height. */
             height_mm: components["schemas"]["Length"];
+        };
+        /** @description Where the lines of a look lie; a line that is not in it lies where the solve puts it. */
+        Placement: {
+            [key: string]: components["schemas"]["LineStop"];
         };
         /** @description A kept plan, as it was. */
         PlanAsKept: {
@@ -2890,6 +2943,22 @@ export interface components {
          * @enum {string}
          */
         Stop: "head_and_neck" | "chest_and_shoulder" | "back" | "ribs_and_loin" | "rump" | "front_legs" | "hind_legs";
+        /** @description A place a line can be moved to, with what it costs. */
+        StopOffer: {
+            /**
+             * Format: double
+             * @description What the plan would lose in balance there; less than nothing is a gain.
+             */
+            costs: number;
+            /** @description Whether the line lies there now. */
+            is_here: boolean;
+            /** @description In a few words. */
+            label: string;
+            /** @description The same in words, with what suffers most. */
+            sentence: string;
+            /** @description Which. */
+            stop: components["schemas"]["LineStop"];
+        };
         /** @description A stop of the hand. */
         StopWord: {
             findings: components["schemas"]["Finding"][];
@@ -3195,6 +3264,8 @@ export interface components {
             /** @description What the hands found. */
             frame: components["schemas"]["FrameInput"];
             handling?: components["schemas"]["Handling"] | null;
+            /** @description Lines moved by hand. */
+            lines?: components["schemas"]["Placement"];
             look?: components["schemas"]["LookChoice"] | null;
             /** @description Notes, in the order they were written. */
             notes: string[];
@@ -3815,6 +3886,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadLength"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    offer_lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnTheDesk"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineOffer"][];
                 };
             };
             422: {

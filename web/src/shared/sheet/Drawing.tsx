@@ -95,7 +95,10 @@ function isSameList(a: number[], b: number[]): boolean {
 function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
   const { role, geometry: g, tag } = shape;
   const isCarrier = tag?.of === 'measure' && tag.which === 'height_at_withers';
-  const canTouch = tag && onTouch && (g.type === 'text' || g.type === 'fill' || g.type === 'disc');
+  const canTouch =
+    tag &&
+    onTouch &&
+    (g.type === 'text' || g.type === 'fill' || g.type === 'disc' || tag.of === 'line');
   const name = [
     `r-${role}`,
     g.type === 'fill' ? 'fill' : '',

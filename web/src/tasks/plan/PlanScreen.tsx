@@ -13,7 +13,6 @@ import { PlanTabs } from './PlanTabs';
 import { PointTable } from './PointTable';
 import { ReasonList } from './ReasonList';
 import { useWhatIf, ZoneTrial } from './ZoneTrial';
-import { LineList } from './LineList';
 
 /** The plan: what stays off and why, and what one touch on a zone would do. */
 export function PlanScreen() {
@@ -68,7 +67,6 @@ export function PlanScreen() {
               chosen={point}
               onChoose={setPoint}
             />
-            <LineList lines={plan.lines} />
           </>
         )
       }

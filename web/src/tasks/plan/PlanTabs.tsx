@@ -2,6 +2,7 @@ import { Tabs } from '../../shared/ui/Tabs';
 
 const PAGES = [
   ['plan', 'Today'],
+  ['lines', 'Lines'],
   ['ahead', 'Weeks ahead'],
 ] as const;
 

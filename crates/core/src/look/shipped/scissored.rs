@@ -182,6 +182,7 @@ pub(super) fn long_legs() -> Look {
         leans: true,
     };
     Look {
+        lifts_high: true,
         id: LookId::LongLegs,
         name: "Short jacket, long legs",
         aliases: &["fashion legs", "big legs", "bell bottoms"],
@@ -382,6 +383,7 @@ pub(super) fn toy_jacket() -> Look {
         leans: true,
     };
     Look {
+        lifts_high: true,
         id: LookId::ToyJacket,
         name: "Toy jacket",
         aliases: &["jacket cut", "short body, fluffy legs"],

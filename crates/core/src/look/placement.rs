@@ -1,0 +1,251 @@
+use std::collections::BTreeMap;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+/// Which line (handbook 5, *Clip lines*).
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum LineName {
+    /// Behind the occiput, or along a kept crest.
+    Nape,
+    /// Jaw to breastbone.
+    Throat,
+    /// Down the shoulder, lifting away at the elbow.
+    Shoulder,
+    /// Where the shorter length along the back begins.
+    BackPass,
+    /// Highest point of the underline.
+    Waist,
+    /// Elbow to flank.
+    Underline,
+    /// Along the ribs, the skirt's root.
+    Skirt,
+    /// Flank over the thigh.
+    Thigh,
+    /// Under the tail, above the rump drop.
+    Shelf,
+    /// Pin bone to bend.
+    RumpDrop,
+    /// Where the leg's own length begins.
+    Hock,
+    /// Above the root of the tail.
+    TailBase,
+}
+
+impl LineName {
+    /// Name on the screen.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Nape => "Nape",
+            Self::Throat => "Throat",
+            Self::Shoulder => "Shoulder",
+            Self::BackPass => "Shorter back pass",
+            Self::Waist => "Waist",
+            Self::Underline => "Underline",
+            Self::Skirt => "Skirt",
+            Self::Thigh => "Thigh",
+            Self::Shelf => "Shelf",
+            Self::RumpDrop => "Rump drop",
+            Self::Hock => "Hock",
+            Self::TailBase => "Tail base",
+        }
+    }
+
+    /// The places it can have, from front to rear or from high to low; empty where bones alone say
+    /// where it lies.
+    pub fn stops(self) -> impl Iterator<Item = LineStop> {
+        LineStop::ALL.into_iter().filter(move |s| s.line() == self)
+    }
+}
+
+/// A place a line can have (handbook 5, *variants*; balance-model.md 10).
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum LineStop {
+    /// The crest is kept from behind the ear.
+    CrestKept,
+    /// Clipped from just behind the occiput.
+    FromOcciput,
+    /// The body's length goes down to the elbow.
+    LiftAtElbow,
+    /// The leg's length begins at the point of shoulder.
+    LiftAtShoulder,
+    /// One length along the back.
+    OnePass,
+    /// The shorter length begins half way along the back.
+    MidBack,
+    /// It begins just behind the dip.
+    BehindDip,
+    /// It begins at the hip crest.
+    AtHip,
+    /// The waist peaks at the last rib.
+    AtRib,
+    /// Half way between.
+    JustBehindRib,
+    /// 25 mm behind it, on a dog of 450 mm.
+    BehindRib,
+    /// Out of a fringe: just above the elbow.
+    FringeSkirt,
+    /// Low on the ribs.
+    LowSkirt,
+    /// Half way up the body.
+    HalfSkirt,
+    /// No skirt: the underline as the body.
+    NoSkirt,
+    /// The body's length goes down to just over the flank fold.
+    LiftOverFold,
+    /// The leg's length begins at the hip.
+    LiftAtHip,
+    /// Hair is kept under the tail as a small shelf.
+    ShelfKept,
+    /// Clean under the tail.
+    ShelfClean,
+    /// The drop ends at the bend.
+    DropToBend,
+    /// The drop goes down to the hock.
+    DropToHock,
+    /// The coat behind the hock is kept.
+    HockKept,
+    /// It is taken as the back of the leg.
+    HockTaken,
+}
+
+impl LineStop {
+    /// All places of all lines.
+    pub const ALL: [Self; 23] = [
+        Self::CrestKept,
+        Self::FromOcciput,
+        Self::LiftAtElbow,
+        Self::LiftAtShoulder,
+        Self::OnePass,
+        Self::MidBack,
+        Self::BehindDip,
+        Self::AtHip,
+        Self::AtRib,
+        Self::JustBehindRib,
+        Self::BehindRib,
+        Self::FringeSkirt,
+        Self::LowSkirt,
+        Self::HalfSkirt,
+        Self::NoSkirt,
+        Self::LiftOverFold,
+        Self::LiftAtHip,
+        Self::ShelfKept,
+        Self::ShelfClean,
+        Self::DropToBend,
+        Self::DropToHock,
+        Self::HockKept,
+        Self::HockTaken,
+    ];
+
+    /// The line it is a place of.
+    pub const fn line(self) -> LineName {
+        match self {
+            Self::CrestKept | Self::FromOcciput => LineName::Nape,
+            Self::LiftAtElbow | Self::LiftAtShoulder => LineName::Shoulder,
+            Self::OnePass | Self::MidBack | Self::BehindDip | Self::AtHip => LineName::BackPass,
+            Self::AtRib | Self::JustBehindRib | Self::BehindRib => LineName::Waist,
+            Self::FringeSkirt | Self::LowSkirt | Self::HalfSkirt | Self::NoSkirt => LineName::Skirt,
+            Self::LiftOverFold | Self::LiftAtHip => LineName::Thigh,
+            Self::ShelfKept | Self::ShelfClean => LineName::Shelf,
+            Self::DropToBend | Self::DropToHock => LineName::RumpDrop,
+            Self::HockKept | Self::HockTaken => LineName::Hock,
+        }
+    }
+
+    /// In a few words.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::CrestKept => "crest kept",
+            Self::FromOcciput => "from the occiput",
+            Self::LiftAtElbow => "lift off at the elbow",
+            Self::LiftAtShoulder => "lift off at the point of shoulder",
+            Self::OnePass => "one pass",
+            Self::MidBack => "from mid back",
+            Self::BehindDip => "from behind the dip",
+            Self::AtHip => "from the hip",
+            Self::AtRib => "at the last rib",
+            Self::JustBehindRib => "just behind the last rib",
+            Self::BehindRib => "well behind the last rib",
+            Self::FringeSkirt => "out of a fringe",
+            Self::LowSkirt => "low on the ribs",
+            Self::HalfSkirt => "half way up the body",
+            Self::NoSkirt => "skirt taken off",
+            Self::LiftOverFold => "over the flank fold",
+            Self::LiftAtHip => "at the hip",
+            Self::ShelfKept => "shelf kept",
+            Self::ShelfClean => "clean",
+            Self::DropToBend => "down to the bend",
+            Self::DropToHock => "down to the hock",
+            Self::HockKept => "hock kept",
+            Self::HockTaken => "hock taken too",
+        }
+    }
+
+    /// How far behind the last rib the waist peaks, share of the height (handbook 6: up to 25 mm;
+    /// balance-model.md 10: .055 of 450 mm, and half of it).
+    pub const fn waist_back(self) -> f64 {
+        match self {
+            Self::BehindRib => 0.055,
+            Self::JustBehindRib => 0.0275,
+            _ => 0.0,
+        }
+    }
+}
+
+/// Where the lines of a look lie; a line that is not in it lies where the solve puts it.
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(transparent)]
+pub struct Placement(BTreeMap<LineName, LineStop>);
+
+impl Placement {
+    /// Every line where look and solve have it.
+    pub const NONE: Self = Self(BTreeMap::new());
+
+    /// One line put to a place.
+    pub fn of_one(stop: LineStop) -> Self {
+        Self(BTreeMap::from([(stop.line(), stop)]))
+    }
+
+    /// Puts a line to a place.
+    pub fn put(&mut self, stop: LineStop) {
+        self.0.insert(stop.line(), stop);
+    }
+
+    /// Leaves a line to the solve again.
+    pub fn free(&mut self, line: LineName) {
+        self.0.remove(&line);
+    }
+
+    /// Where a line lies.
+    pub fn of(&self, line: LineName) -> Option<LineStop> {
+        self.0.get(&line).copied()
+    }
+
+    /// Every place put; one kept under another line's name counts for nothing.
+    pub fn stops(&self) -> impl Iterator<Item = LineStop> {
+        let own = |(line, stop): (&LineName, &LineStop)| (stop.line() == *line).then_some(*stop);
+        self.0.iter().filter_map(own)
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn a_line_lies_in_one_place_and_can_be_left_to_the_solve_again() {
+        let mut placement = Placement::default();
+        placement.put(LineStop::MidBack);
+        placement.put(LineStop::AtHip);
+        assert_eq!(placement.of(LineName::BackPass), Some(LineStop::AtHip));
+        placement.free(LineName::BackPass);
+        assert_eq!(placement.stops().count(), 0);
+    }
+}

@@ -1,0 +1,171 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::make::{Job, Plan};
+use crate::balance::{BalancePoint, Judged, score};
+use crate::look::{LineName, LineStop};
+use crate::placing::{place_back_pass, skirt_stop};
+use crate::solve::{Accuracy, SolveError, in_halves, solve_lengths_to};
+
+/// A place a line can be moved to, with what it costs.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct StopOffer {
+    /// Which.
+    pub stop: LineStop,
+    /// In a few words.
+    pub label: String,
+    /// What the plan would lose in balance there; less than nothing is a gain.
+    pub costs: f64,
+    /// The same in words, with what suffers most.
+    pub sentence: String,
+    /// Whether the line lies there now.
+    pub is_here: bool,
+}
+
+/// A line that can be moved.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct LineOffer {
+    /// Which.
+    pub line: LineName,
+    /// Its name.
+    pub label: String,
+    /// Whether it was moved by hand on this dog.
+    pub is_moved: bool,
+    /// Its places.
+    pub stops: Vec<StopOffer>,
+}
+
+/// Lines that can be moved, in the order of the sheet.
+const MOVABLE: [LineName; 9] = [
+    LineName::Nape,
+    LineName::Shoulder,
+    LineName::BackPass,
+    LineName::Waist,
+    LineName::Skirt,
+    LineName::Thigh,
+    LineName::Shelf,
+    LineName::RumpDrop,
+    LineName::Hock,
+];
+
+/// Every place of every line that can be moved, each priced by a solve of its own.
+///
+/// # References
+/// balance-model.md 10: places do not interact, so one is moved at a time.
+///
+/// # Errors
+/// If the solver gives no answer, a fault of ours.
+pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError> {
+    let look = &plan.subject.look;
+    let lines: Vec<LineName> = MOVABLE.into_iter().filter(|l| look.offers(*l)).collect();
+    let here = &plan.solution;
+    let back = place_back_pass(&plan.subject, &here.points, &here.lengths_mm)?;
+    let back_here = back.costs.iter().find(|(stop, _)| look.has(*stop));
+    let back_here = back_here.map_or(0.0, |(_, cost)| *cost);
+
+    let asked: Vec<LineStop> = lines
+        .iter()
+        .flat_map(|line| line.stops())
+        .filter(|stop| is_offered(*stop, plan, job))
+        .collect();
+    let priced = in_halves(&asked, |stops: &[LineStop]| {
+        stops
+            .iter()
+            .map(|stop| {
+                let stop = *stop;
+                let of_back = back.costs.iter().find(|(s, _)| *s == stop);
+                let (costs, most) = match of_back {
+                    _ if look.has(stop) => (0.0, None),
+                    Some((_, cost)) => (cost - back_here, Some(Judged::Topline)),
+                    None if is_root_only(stop) => (0.0, None),
+                    None => moved_to(stop, job, plan)?,
+                };
+                Ok(StopOffer {
+                    stop,
+                    label: stop.label().into(),
+                    costs,
+                    sentence: sentence(look.has(stop), costs, most),
+                    is_here: look.has(stop),
+                })
+            })
+            .collect()
+    })?;
+    Ok(lines
+        .into_iter()
+        .map(|line| LineOffer {
+            line,
+            label: line.label().into(),
+            is_moved: look.is_moved(line),
+            stops: priced
+                .iter()
+                .filter(|offer| offer.stop.line() == line)
+                .cloned()
+                .collect(),
+        })
+        .collect())
+}
+
+/// A skirt out of a longer root line than the coat reaches is not offered.
+fn is_offered(stop: LineStop, plan: &Plan, job: &Job) -> bool {
+    let highest = || skirt_stop(&plan.subject, &job.coat, &plan.lengths_mm);
+    match stop {
+        LineStop::HalfSkirt => highest() == LineStop::HalfSkirt,
+        LineStop::LowSkirt => highest() != LineStop::FringeSkirt,
+        _ => true,
+    }
+}
+
+/// Where a skirt's root lies changes what is clipped, not the outline.
+const fn is_root_only(stop: LineStop) -> bool {
+    matches!(
+        stop,
+        LineStop::FringeSkirt | LineStop::LowSkirt | LineStop::HalfSkirt
+    )
+}
+
+/// What the exact lengths lose in balance with a line moved, and the point that suffers most.
+fn moved_to(stop: LineStop, job: &Job, plan: &Plan) -> Result<(f64, Option<Judged>), SolveError> {
+    let mut other = job.clone();
+    other.look = other.look.placed(stop);
+    let subject = other.subject();
+    let solved = solve_lengths_to(&subject, Accuracy::Rough)?;
+    let here = &plan.solution;
+    let by_point = |points: &[BalancePoint], lengths: &[f64], judged| -> f64 {
+        points
+            .iter()
+            .filter(|p| p.judged == judged)
+            .map(|p| p.cost(lengths))
+            .sum()
+    };
+    let costs = score(&solved.points, &solved.lengths_mm) - score(&here.points, &here.lengths_mm);
+    let most = Judged::ALL
+        .into_iter()
+        .map(|judged| {
+            let then = by_point(&solved.points, &solved.lengths_mm, judged);
+            (
+                then - by_point(&here.points, &here.lengths_mm, judged),
+                judged,
+            )
+        })
+        .max_by(|a, b| (a.0 * costs.signum()).total_cmp(&(b.0 * costs.signum())))
+        .map(|(_, judged)| judged);
+    Ok((costs, most))
+}
+
+/// Less is not seen, in balance: half a point just out of its tolerance (modelling choice).
+const NOTHING: f64 = 0.5;
+
+fn sentence(is_here: bool, costs: f64, most: Option<Judged>) -> String {
+    let point = most.map(|j| format!(", {} most", j.label().to_lowercase()));
+    let point = point.unwrap_or_default();
+    if is_here {
+        "The line lies here.".into()
+    } else if costs.abs() < NOTHING {
+        "Balances as well.".into()
+    } else if costs > 0.0 {
+        format!("Costs {costs:.1} in balance{point}.")
+    } else {
+        format!("Gains {:.1} in balance{point}.", -costs)
+    }
+}

@@ -1,0 +1,351 @@
+//! Where the lines go is solved too (balance-model.md 10; handbook 5, *Clip lines*).
+
+mod support;
+
+use approx::assert_abs_diff_eq;
+use rstest::rstest;
+use support::{Solved, ample_coat, both, build, solve};
+use veliform_core::balance::{Place, Skin, Subject, score};
+use veliform_core::coat::Zone;
+use veliform_core::dog::{Dog, House};
+use veliform_core::frame::Build;
+use veliform_core::kit::{Tool, ToolKind, ToolState};
+use veliform_core::look::{LineName, LineStop, Look, LookId};
+use veliform_core::placing::{has_shelf, place_back_pass, skirt_stop};
+use veliform_core::plan::{Job, line_offers, make_plan};
+use veliform_core::shape::Station as S;
+use veliform_core::solve::{Accuracy, Unit, programme};
+use veliform_core::units::Length;
+use veliform_core::visit::{Entry, EntryBody, fold};
+
+fn solved(look: &Look, height: f64, change: impl FnOnce(&mut Build, f64)) -> Solved {
+    solve(&build(height, change), &ample_coat(look, height), look)
+}
+
+fn placed(dog: &Solved) -> LineStop {
+    let lengths = &dog.solution.lengths_mm;
+    let back = place_back_pass(&dog.subject, &dog.solution.points, lengths);
+    back.expect("solves").stop
+}
+
+/// balance-model.md 10: one pass on a level back; with a dip, or a dip and a high rear, the shorter
+/// length starts *just behind the dip* (there: the hip, or before the loin, both the trade's words).
+#[rstest]
+#[case::level(0.0, 1.0, &[LineStop::OnePass])]
+#[case::dip(0.02, 1.0, &[LineStop::BehindDip, LineStop::AtHip])]
+#[case::dip_and_high_rear(0.015, 1.025, &[LineStop::BehindDip, LineStop::AtHip])]
+#[case::high_rear(0.0, 1.03, &[LineStop::MidBack, LineStop::BehindDip])]
+fn the_shorter_pass_starts_where_the_study_has_it(
+    #[case] dip: f64,
+    #[case] rear: f64,
+    #[case] expected: &[LineStop],
+) {
+    let dog = solved(&Look::shipped(LookId::Lamb), 460.0, |b, h| {
+        b.back_drop = dip * h;
+        b.hip = rear * b.hip;
+    });
+    let stop = placed(&dog);
+    assert!(expected.contains(&stop), "{stop:?}");
+}
+
+/// Stations of the back, front to rear, and the first of the rear pass at each place.
+const BACK: [S; 9] = [
+    S::Withers,
+    S::BehindWithers,
+    S::BackFront,
+    S::BackMid,
+    S::LoinFront,
+    S::Loin,
+    S::HipCrest,
+    S::Croup,
+    S::TailSet,
+];
+const SPLITS: [(LineStop, usize, f64); 4] = [
+    (LineStop::OnePass, 9, 0.0),
+    (LineStop::MidBack, 3, 0.35),
+    (LineStop::BehindDip, 5, 0.35),
+    (LineStop::AtHip, 6, 0.35),
+];
+
+/// The whole programme with the back held in two lengths, as balance-model.md 10 writes it: every
+/// place enumerated with nothing held.
+fn exhaustive(subject: &Subject, dog: &Solved) -> Vec<(LineStop, f64)> {
+    let unit = 0.02 * subject.height();
+    SPLITS
+        .iter()
+        .map(|(stop, split, second)| {
+            let mut whole = programme(subject, &dog.solution.points).programme;
+            for i in (1..BACK.len()).filter(|i| i != split) {
+                let spot = |s: S| subject.find(Place::Side(s)).expect("a chosen place");
+                let (a, b) = (spot(BACK[i - 1]), spot(BACK[i]));
+                let step = (subject.spots[b].nominal - subject.spots[a].nominal) / unit;
+                whole.square(&[(b, 1.0 / unit), (a, -1.0 / unit)], -step, 60.0);
+            }
+            let best = whole.solve_to(Accuracy::Rough).expect("solves");
+            (*stop, best.objective + second)
+        })
+        .collect()
+}
+
+/// balance-model.md 10: holding all but the back agrees with the whole programme in 79 of 80.
+#[test]
+fn the_small_choice_agrees_with_enumerating_the_whole_programme() {
+    let (mut agree, mut all) = (0, 0);
+    for look in [
+        LookId::Lamb,
+        LookId::OneLength,
+        LookId::CylinderFleece,
+        LookId::AngledTerrier,
+    ] {
+        let look = Look::shipped(look);
+        for (dip, rear) in [
+            (0.0, 1.0),
+            (0.008, 1.0),
+            (0.02, 1.0),
+            (0.015, 1.025),
+            (0.0, 1.03),
+            (0.03, 0.99),
+        ] {
+            let dog = solved(&look, 420.0, |b, h| {
+                b.back_drop = dip * h;
+                b.hip = rear * b.hip;
+            });
+            let whole = exhaustive(&dog.subject, &dog);
+            let best = whole
+                .iter()
+                .min_by(|a, b| a.1.total_cmp(&b.1))
+                .expect("four");
+            let ours = placed(&dog);
+            let cost_of_ours = whole
+                .iter()
+                .find(|(s, _)| *s == ours)
+                .expect("one of four")
+                .1;
+            all += 1;
+            // A tie within a twentieth of a point is no disagreement.
+            agree += usize::from(ours == best.0 || cost_of_ours - best.1 < 0.05);
+        }
+    }
+    assert!(agree * 80 >= all * 79, "{agree} of {all}");
+}
+
+/// Optimality: with everything else held at the optimum, the back's own optimum is the same.
+#[test]
+fn what_is_held_at_the_optimum_leaves_the_rest_where_it_was() {
+    let dog = solved(&Look::shipped(LookId::Lamb), 460.0, |b, h| {
+        b.back_drop = 0.02 * h
+    });
+    let spots: Vec<usize> = BACK
+        .iter()
+        .filter_map(|s| dog.subject.find(Place::Side(*s)))
+        .collect();
+    let whole = programme(&dog.subject, &dog.solution.points).programme;
+    let small = whole.holding(&spots, &dog.solution.lengths_mm);
+    let back = small.solve().expect("solves").lengths_mm;
+    for (mm, i) in back.iter().zip(&spots) {
+        assert_abs_diff_eq!(*mm, dog.solution.lengths_mm[*i], epsilon = 0.01);
+    }
+    assert!(small.size().0 < whole.size().0 / 3, "it is a small one");
+}
+
+/// balance-model.md 10, *Waist apex*: the objective falls a little going back, about .4 for each
+/// half of 25 mm; never by much, so it is a school.
+#[test]
+fn a_waist_further_back_is_a_little_easier_and_no_more() {
+    let objective = |stop| {
+        let look = Look::shipped(LookId::Lamb).placed(stop);
+        let dog = solved(&look, 450.0, |_, _| {});
+        (
+            score(&dog.solution.points, &dog.solution.lengths_mm),
+            dog.subject.shape.skin(S::LastRib).x,
+        )
+    };
+    let (at_rib, rib_x) = objective(LineStop::AtRib);
+    let (behind, behind_x) = objective(LineStop::BehindRib);
+    assert_abs_diff_eq!(rib_x - behind_x, 0.055 * 450.0, epsilon = 0.5);
+    assert!(
+        behind <= at_rib + 0.05 && behind > at_rib - 3.0,
+        "{at_rib} {behind}"
+    );
+}
+
+/// balance-model.md 10: straight behind and square, a shelf; well angled, clean.
+#[rstest]
+#[case::straight(0.01, 0.012, 1.0, true)]
+#[case::well_angled(0.075, 0.045, 1.05, false)]
+fn a_shelf_is_read_off(
+    #[case] reach: f64,
+    #[case] bend: f64,
+    #[case] length: f64,
+    #[case] has: bool,
+) {
+    let dog = solved(&Look::shipped(LookId::Lamb), 460.0, |b, h| {
+        (b.hock_reach, b.bend_x, b.length) = (reach * h, bend * h, length * h);
+    });
+    assert_eq!(has_shelf(&dog.subject, &dog.solution.lengths_mm), has);
+}
+
+/// balance-model.md 10, *Skirt line*: the highest root whose hair still reaches the brisket's edge.
+#[rstest]
+#[case::long_coat(260.0, LineStop::HalfSkirt)]
+#[case::middling(105.0, LineStop::LowSkirt)]
+#[case::a_fringe(20.0, LineStop::FringeSkirt)]
+fn a_skirt_hangs_from_as_high_as_its_hair_reaches(#[case] coat_mm: f64, #[case] stop: LineStop) {
+    let look = Look::shipped(LookId::SkirtedSpaniel);
+    let dog = solved(&look, 400.0, |_, _| {});
+    let coat = ample_coat(&look, 400.0).with_zone(Zone::Ribs, coat_mm);
+    assert_eq!(
+        skirt_stop(&dog.subject, &coat, &dog.solution.lengths_mm),
+        stop
+    );
+}
+
+fn kit() -> Vec<Tool> {
+    let tool = |n: u128, kind, mm: f64| Tool {
+        id: uuid::Uuid::from_u128(n),
+        kind,
+        printed: format!("{mm}"),
+        leaves_mm: Length::constant_mm(mm),
+        state: ToolState::Fine,
+        retired: false,
+    };
+    vec![
+        tool(1, ToolKind::Blade, 1.5),
+        tool(2, ToolKind::Blade, 6.4),
+        tool(3, ToolKind::Comb, 13.0),
+        tool(4, ToolKind::Comb, 25.0),
+    ]
+}
+
+fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
+    Job {
+        sides: both(&build(460.0, change)),
+        coat: ample_coat(&look, 460.0),
+        look,
+        kit: kit(),
+        house: House::default(),
+        skin: Skin::Ordinary,
+    }
+}
+
+/// What a place is said to cost is what a plan made there loses in balance.
+#[test]
+fn the_price_of_a_place_is_what_a_plan_made_there_loses() {
+    let job = job(Look::shipped(LookId::Lamb), |b, h| b.back_drop = 0.012 * h);
+    let plan = make_plan(&job).expect("solves");
+    let here = score(&plan.solution.points, &plan.solution.lengths_mm);
+    let offers = line_offers(&job, &plan).expect("solves");
+    let mut priced = 0;
+    for offer in offers.iter().filter(|o| o.line != LineName::BackPass) {
+        assert_eq!(
+            offer.stops.iter().filter(|s| s.is_here).count(),
+            1,
+            "{}",
+            offer.label
+        );
+        for stop in &offer.stops {
+            let mut there = job.clone();
+            there.look = there.look.placed(stop.stop);
+            let other = make_plan(&there).expect("solves");
+            let costs = score(&other.solution.points, &other.solution.lengths_mm) - here;
+            let expected = if stop.is_here { 0.0 } else { costs };
+            assert_abs_diff_eq!(stop.costs, expected, epsilon = 0.05);
+            priced += 1;
+        }
+    }
+    assert!(priced >= 14, "{priced}");
+    let back = offers
+        .iter()
+        .find(|o| o.line == LineName::BackPass)
+        .expect("clipped back");
+    assert!(
+        back.stops.iter().all(|s| s.costs >= -1e-9),
+        "the solve chose the cheapest"
+    );
+}
+
+/// A pass the hand moves is cut where the hand has it.
+#[rstest]
+#[case(LineStop::OnePass, 7, 0)]
+#[case(LineStop::MidBack, 3, 4)]
+#[case(LineStop::BehindDip, 5, 2)]
+#[case(LineStop::AtHip, 6, 1)]
+fn the_back_is_cut_in_two_where_the_line_lies(
+    #[case] stop: LineStop,
+    #[case] front: usize,
+    #[case] rear: usize,
+) {
+    let plan =
+        make_plan(&job(Look::shipped(LookId::Lamb).placed(stop), |_, _| {})).expect("solves");
+    let count = |unit| {
+        let cut = plan.cuts.iter().find(|c| c.unit == unit);
+        cut.map_or(0, |c| c.leaves_mm.len())
+    };
+    assert_eq!(
+        (count(Unit::BackFront), count(Unit::BackRear)),
+        (front, rear)
+    );
+}
+
+/// Handbook 5, looks 6 and 11: lift-off lines high. Look 2: at the elbow.
+#[test]
+fn long_legs_begin_at_the_shoulder_and_a_lambs_at_the_elbow() {
+    for (look, stop) in [
+        (LookId::LongLegs, LineStop::LiftAtShoulder),
+        (LookId::ToyJacket, LineStop::LiftAtShoulder),
+        (LookId::Lamb, LineStop::LiftAtElbow),
+    ] {
+        assert!(Look::shipped(look).has(stop), "{look:?}");
+    }
+    let arm = |look: &Look| {
+        let dog = solved(look, 300.0, |_, _| {});
+        dog.nominal(S::ArmFront)
+    };
+    let long = Look::shipped(LookId::LongLegs);
+    let low = long.clone().placed(LineStop::LiftAtElbow);
+    assert!(arm(&long) > 3.0 * arm(&low));
+}
+
+/// Handbook 5, *hock taken too (easy care)* and *crest: none*: the neighbours' lengths run through.
+#[test]
+fn lengths_follow_a_line_put_elsewhere() {
+    let lamb = Look::shipped(LookId::Lamb);
+    let at = |look: &Look, zone| look.nominal_mm(zone, 450.0);
+    let taken = lamb.clone().placed(LineStop::HockTaken);
+    assert_abs_diff_eq!(at(&taken, Zone::Hock), at(&lamb, Zone::HindBack));
+    let clipped = lamb.clone().placed(LineStop::FromOcciput);
+    assert_abs_diff_eq!(at(&clipped, Zone::Crest), at(&lamb, Zone::NeckSide));
+    let dog = solved(&lamb.clone().placed(LineStop::ShelfKept), 460.0, |_, _| {});
+    assert!(dog.at(S::PinBone) >= at(&lamb, Zone::Rump) * 460.0 / 450.0 - 1e-6);
+    let clean = solved(&lamb.placed(LineStop::ShelfClean), 460.0, |b, h| {
+        (b.hock_reach, b.bend_x, b.length) = (0.01 * h, 0.012 * h, h);
+    });
+    assert!(clean.at(S::PinBone) <= clean.nominal(S::PinBone) + 1e-6);
+    let crest = |look: &Look| solved(look, 460.0, |_, _| {}).at(S::CrestMid);
+    assert!(crest(&clipped) < 0.7 * crest(&Look::shipped(LookId::Lamb)));
+}
+
+fn moved(line: LineName, stop: Option<LineStop>, at_ms: i64) -> Entry {
+    Entry {
+        id: uuid::Uuid::from_u128(u128::from(at_ms.unsigned_abs())),
+        at_ms,
+        author: String::new(),
+        body: EntryBody::LineMoved { line, stop },
+    }
+}
+
+#[test]
+fn a_visit_keeps_lines_moved_by_hand_and_gives_them_back() {
+    let dog: Dog =
+        serde_json::from_str(r#"{"id":"00000000-0000-0000-0000-000000000001","name":"Tappet"}"#)
+            .expect("a dog");
+    let mut log = vec![
+        moved(LineName::Hock, Some(LineStop::HockTaken), 1),
+        moved(LineName::Waist, Some(LineStop::HockKept), 2),
+    ];
+    let visit = fold(&dog, &log);
+    assert_eq!(visit.lines.of(LineName::Hock), Some(LineStop::HockTaken));
+    assert_eq!(visit.lines.of(LineName::Waist), None, "a hock is no waist");
+    log.push(moved(LineName::Hock, None, 3));
+    assert_eq!(fold(&dog, &log).lines.of(LineName::Hock), None);
+}

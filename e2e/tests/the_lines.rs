@@ -1,0 +1,38 @@
+//! Lines in the browser: where each lies, what moving it costs, moved and given back.
+#![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
+
+mod support;
+
+use support::{TABLET, on_stage};
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_line_is_moved_by_hand_and_given_back() {
+    on_stage(TABLET, async |stage| {
+        let visit = stage.visit_of("Turntable").await;
+        stage.go(&format!("{visit}/lines")).await;
+        // Turntable dips behind the withers and stands high behind (its hands-on).
+        stage.until_text("Shorter back pass").await;
+        stage.touch_at_css("[data-line=back_pass] > button").await;
+        stage.until_text("in balance").await;
+        stage.assert_accessible("lines").await;
+        stage.touch_at_css("[data-stop=one_pass]").await;
+        stage.until_text("moved by hand").await;
+        // One pass has no line on the dog, and every other place is a gain.
+        stage.until_text("Gains").await;
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/lines")).await;
+        stage.until_text("moved by hand").await;
+        stage.touch_at_css("[data-line=back_pass] > button").await;
+        let back = stage.find("Back to where the plan has it").await;
+        stage.touch(&back).await;
+        stage
+            .until(
+                "the line to be given back",
+                "!document.body.innerText.includes('moved by hand')",
+            )
+            .await;
+        stage.until_text("behind the withers").await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
