@@ -18,6 +18,9 @@ async fn walk(stage: &mut Stage) {
     for (path, mark) in [
         (format!("{visit}/talk"), "Agree on this"),
         (format!("{visit}/ahead"), "Come back"),
+        (format!("{visit}/lines"), "Shorter back pass"),
+        (format!("{visit}/schools"), "Leg order"),
+        ("/kit/house".into(), "Where practitioners disagree"),
         (format!("{visit}/plan?view=rear"), "points right"),
         (format!("{visit}/hands?show=landmarks"), "Stood square?"),
         (format!("{visit}/hands?view=four&way=all"), "Front legs"),

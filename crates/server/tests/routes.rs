@@ -418,6 +418,7 @@ async fn the_openapi_document_covers_every_route() {
             "POST /api/read-photo",
             "POST /api/rescue",
             "POST /api/run",
+            "POST /api/schools",
             "POST /api/visits/{id}/entries",
             "POST /api/visits/{visit}/photos",
             "POST /api/visits/{visit}/simulated-photos",

@@ -16,6 +16,8 @@ import { AboutScreen } from '../tasks/kit/AboutScreen';
 import { KitScreen } from '../tasks/kit/KitScreen';
 import { LookScreen } from '../tasks/look/LookScreen';
 import { AheadScreen } from '../tasks/plan/AheadScreen';
+import { SchoolsScreen } from '../tasks/cut/SchoolsScreen';
+import { HouseScreen } from '../tasks/kit/HouseScreen';
 import { LinesScreen } from '../tasks/plan/LinesScreen';
 import { PlanScreen } from '../tasks/plan/PlanScreen';
 import { NewDogScreen } from '../tasks/studio/NewDogScreen';
@@ -39,6 +41,7 @@ export function App() {
             <Route path="/" element={<StudioScreen />} />
             <Route path="/dog/new" element={<NewDogScreen />} />
             <Route path="/kit" element={<KitScreen />} />
+            <Route path="/kit/house" element={<HouseScreen />} />
             <Route path="/about" element={<AboutScreen />} />
             <Route path="/plan/:plan" element={<KeptPlanScreen />} />
             <Route path="/visit/:visit" element={<VisitPage />}>
@@ -50,6 +53,7 @@ export function App() {
               <Route path="time" element={<TimeScreen />} />
               <Route path="coat" element={<CoatScreen />} />
               <Route path="look" element={<LookScreen />} />
+              <Route path="schools" element={<SchoolsScreen />} />
               <Route path="lines" element={<LinesScreen />} />
               <Route path="ahead" element={<AheadScreen />} />
               <Route path="plan" element={<PlanScreen />} />

@@ -159,6 +159,7 @@ function useBefore(past: Schemas['Past'] | null, isBody: boolean): Schemas['Befo
       frame: past?.frames.find((f) => f.visit === over)?.frame ?? null,
       found: isBody ? (past?.found ?? []).filter((f) => f.outcome !== 'gone') : [],
       measures: past?.measures ?? [],
+      is_first: past?.is_first ?? false,
     }),
     [past, over, isBody],
   );

@@ -62,7 +62,10 @@ export const TASKS: Task[] = [
     path: 'cut',
     wantsPlan: true,
     layers: { lines: true, lengths: true, skin: false },
-    pages: { run: { lengths: true, skin: false } },
+    pages: {
+      run: { lengths: true, skin: false },
+      schools: { lines: true, lengths: true, skin: false },
+    },
     isReached: (v) => v.plans.length > 0 || v.run != null,
   },
   {

@@ -10,7 +10,18 @@ use crate::units::{Length, UnitSystem, length_text};
 
 /// Knots in a zone.
 #[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+    Clone,
+    Copy,
+    Debug,
+    Default,
+    PartialEq,
+    Eq,
+    PartialOrd,
+    Ord,
+    Serialize,
+    Deserialize,
+    JsonSchema,
+    ToSchema,
 )]
 #[serde(rename_all = "snake_case")]
 pub enum Knots {

@@ -2,6 +2,8 @@
 //!
 //! One function per arrow of the data flow, called alike by server, command line and tests.
 
+mod schools;
+
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -10,7 +12,7 @@ use crate::balance::{Judged, Skin};
 use crate::body::{EarlierFound, Found, Handling};
 use crate::coat::{CoatNow, Zone, resolve_coat};
 use crate::consult::{Offer, Talk, fit, offer, owners_limits};
-use crate::dog::{Dog, House};
+use crate::dog::{Answer, Dog, House, Question};
 use crate::drawing::{DrawOptions, Drawing, Scene, draw};
 use crate::finish::{FinishReport, finish};
 use crate::frame::{
@@ -30,6 +32,8 @@ use crate::solve::{SolveError, in_halves};
 use crate::sure::{WhatNext, point_doubts, what_next};
 use crate::units::{Length, length_text};
 use crate::visit::{LookChoice, MeasureHistory, Visit, changed};
+
+pub use schools::{AnswerHere, QuestionHere};
 
 /// A dog on the desk: everything resolved, nothing solved yet.
 #[derive(Clone, Debug)]
@@ -57,6 +61,8 @@ pub struct Before {
     pub found: Vec<EarlierFound>,
     /// Measures over the visits before.
     pub measures: Vec<MeasureHistory>,
+    /// Whether there was no visit before.
+    pub is_first: bool,
 }
 
 /// One zone's coat as the screen shows it.
@@ -203,6 +209,11 @@ impl<'a> Desk<'a> {
             look = look.with_body(body);
         }
         let height = self.frame.build.height;
+        let look = match self.house.schools.of(Question::HindInside) {
+            Answer::InsideAsOutside => look.with_hind_inside(0.0),
+            Answer::InsideShorter => look.with_hind_inside(ONE_COMB_MM),
+            _ => look,
+        };
         let look = self.lined(look.fitted(height, &|zone| self.coat.length_mm(zone)));
         let mut coat = self.coat.clone();
         if let Some(talk) = &self.visit.talk {
@@ -296,6 +307,7 @@ impl<'a> Desk<'a> {
             notes: &self.visit.notes,
             handling: self.visit.handling.as_ref(),
             found: &self.visit.found,
+            is_first_visit: self.before.is_first,
         };
         let report = report(&plan, job, &facts, found, &doubts);
         Ok(Solved { plan, report })
@@ -564,6 +576,9 @@ impl<'a> Desk<'a> {
         }
     }
 }
+
+/// One comb size, mm (handbook 5: one size = 3 mm).
+const ONE_COMB_MM: f64 = 3.0;
 
 /// Body lengths a look may be asked for, mm: from a close clip to the longest comb (common practice).
 const LOOK_BODY_MM: std::ops::RangeInclusive<f64> = 2.0..=60.0;

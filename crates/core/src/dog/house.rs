@@ -2,6 +2,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::schools::Schools;
 use crate::frame::{Problem, Severity};
 use crate::kit::UnderComb;
 use crate::look::{LineStop, Placement};
@@ -25,6 +26,8 @@ pub struct House {
     pub blade_minutes: f64,
     /// Lines as this salon has them on every dog, where it does not leave them to look and solve.
     pub lines: Placement,
+    /// Its answers where practitioners disagree.
+    pub schools: Schools,
 }
 
 impl Default for House {
@@ -39,6 +42,7 @@ impl Default for House {
             blade_minutes: BLADE_MINUTES,
             // Handbook 6, *waist peaks*: behind the last rib by up to 25 mm, adjustable.
             lines: Placement::of_one(LineStop::BehindRib),
+            schools: Schools::default(),
         }
     }
 }

@@ -1,9 +1,11 @@
 //! The dog as the salon knows it, and the salon's own settings.
 
 mod house;
+mod schools;
 
 pub use house::House;
 use schemars::JsonSchema;
+pub use schools::{Answer, Question, Schools};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;

@@ -286,6 +286,14 @@ impl Look {
         }
     }
 
+    /// The look with the inside of the hind leg so many mm shorter than its outside.
+    #[must_use]
+    pub fn with_hind_inside(mut self, shorter_mm: f64) -> Self {
+        let outside = self.nominal_mm[Zone::HindOut as usize];
+        self.nominal_mm[Zone::HindIn as usize] = (outside - shorter_mm).max(0.0);
+        self
+    }
+
     fn cut_alike(&mut self, zone: Zone, other: Zone) {
         self.nominal_mm[zone as usize] = self.nominal_mm[other as usize];
         self.cuts[zone as usize] = self.cuts[other as usize];

@@ -1,6 +1,6 @@
 use crate::balance::{Skin, Subject, shortest_safe_mm};
 use crate::coat::{CoatNow, Zone};
-use crate::dog::House;
+use crate::dog::{Answer, House, Question};
 use crate::frame::Sides;
 use crate::kit::Tool;
 use crate::look::{LineName, LineStop, Look};
@@ -12,6 +12,9 @@ use crate::solve::{
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
 pub const METHOD: &str = "balance 4, lines placed by the solve";
+
+/// What counts as very short, mm (handbook 5, look 10: against the lay, 10 mm or less).
+const VERY_SHORT_MM: f64 = 10.0;
 
 /// Everything a plan depends on.
 #[derive(Clone, Debug)]
@@ -86,6 +89,11 @@ pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
         kit: &job.kit,
         under: job.house.under_comb,
         skin: job.skin,
+        against_at_most_mm: match job.house.schools.of(Question::Direction) {
+            Answer::WithTheLay => 0.0,
+            Answer::AgainstTheLay => f64::INFINITY,
+            _ => VERY_SHORT_MM,
+        },
     };
     let cuts = choose_tools(&bench, &solution.lengths_mm);
     let mut lengths_mm = solution.lengths_mm.clone();

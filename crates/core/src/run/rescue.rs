@@ -6,6 +6,7 @@ use super::event::Slip;
 use super::state::{Run, StepState};
 use crate::balance::score;
 use crate::coat::{Limit, Zone, days_to_grow};
+use crate::dog::Answer;
 use crate::plan::{Job, Plan, Words, make_plan};
 use crate::solve::SolveError;
 use crate::units::Length;
@@ -97,7 +98,12 @@ pub fn rescue(
         };
         weighed.push((costs + scaled * scaled, option));
     }
-    weighed.sort_by(|a, b| a.0.total_cmp(&b.0));
+    let levels = job.house.schools.has(Answer::LevelDown);
+    let is_ours = |way| levels && way == RescueWay::LevelToIt;
+    weighed.sort_by(|a, b| {
+        let school = is_ours(b.1.way).cmp(&is_ours(a.1.way));
+        school.then(a.0.total_cmp(&b.0))
+    });
     Ok(weighed.into_iter().map(|(_, option)| option).collect())
 }
 

@@ -2,7 +2,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::steps::DogFacts;
+use super::facts::DogFacts;
 use crate::body::{BodyPart, Found, Handling};
 use crate::coat::{CoatNow, Knots, Zone};
 use crate::dog::Sex;

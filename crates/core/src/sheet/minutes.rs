@@ -1,6 +1,6 @@
 //! Minutes of a groom, medium dog (handbook 6, modelling choice unless marked there).
 
-use crate::coat::{CoatNow, Knots};
+use crate::coat::Knots;
 
 pub(super) const NAILS: f64 = 5.0;
 pub(super) const PADS: f64 = 4.0;
@@ -27,15 +27,25 @@ pub(super) const BLEND: f64 = 6.0;
 pub(super) const CHECK: f64 = 4.0;
 pub(super) const BLADE_CHANGE: f64 = 0.7;
 
-/// Combing out, by the worst knots.
-pub(super) fn comb_out(coat: &CoatNow) -> f64 {
-    let worst = |knots: Knots| coat.knots.values().any(|k| *k == knots);
-    15.0 + if worst(Knots::Tight) {
-        30.0
-    } else if worst(Knots::Few) {
-        15.0
-    } else {
-        0.0
+/// Both eye corners (modelling choice).
+pub(super) const EYE_CORNERS: f64 = 2.0;
+/// Clearing both armpits (modelling choice).
+pub(super) const ARMPITS: f64 = 2.0;
+/// Knots cut out instead of brushed (modelling choice).
+pub(super) const KNOTS_CUT: f64 = 5.0;
+/// Share of the drying that is left after much came off dry (modelling choice).
+pub(super) const DRIED_AFTER_ROUGHING: f64 = 0.7;
+/// One bevel by shears, full coat (common practice).
+pub(super) const BEVEL_SCISSORED: f64 = 15.0;
+/// Share of a pass that a lighter first layer takes (modelling choice).
+pub(super) const FIRST_LAYER: f64 = 0.6;
+
+/// Combing out, by the worst knots that stay.
+pub(super) fn comb_out(worst: Option<Knots>) -> f64 {
+    15.0 + match worst {
+        Some(Knots::Tight) => 30.0,
+        Some(Knots::Few) => 15.0,
+        Some(Knots::None) | None => 0.0,
     }
 }
 

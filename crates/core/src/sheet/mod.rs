@@ -1,10 +1,19 @@
 //! The cut sheet: the plan as ordered steps for the table (handbook 6 and 7).
 
 mod cautions;
+mod clip;
 mod faces;
+mod facts;
+mod feet;
 mod hands;
 mod minutes;
-mod steps;
+mod names;
+mod prepare;
+mod scissor;
+mod step;
+mod writer;
 
 pub use cautions::{Caution, STANDING_CAUTION};
-pub use steps::{CutSheet, DogFacts, Stage, Step, StepKind, cut_sheet};
+pub use facts::DogFacts;
+pub use step::{CutSheet, Stage, Step, StepKind};
+pub use writer::cut_sheet;

@@ -83,6 +83,8 @@ pub struct Bench<'a> {
     pub under: UnderComb,
     /// How delicate the skin is.
     pub skin: Skin,
+    /// The longest length clipped against the lay, mm (handbook 6, *clip direction*).
+    pub against_at_most_mm: f64,
 }
 
 /// Turns the lengths wanted into owned tools: the set of tools that costs least, exactly, then
@@ -285,7 +287,9 @@ impl Bench<'_> {
                     if self.coat.texture.bears_against() && knots == Knots::None {
                         let against =
                             full_leaves_mm(tool, self.under, Direction::AgainstTheLay, stand);
-                        offer(Stroke::Against, Some(tool.id), &|_| against, 0.0, 0.0);
+                        if against <= self.against_at_most_mm {
+                            offer(Stroke::Against, Some(tool.id), &|_| against, 0.0, 0.0);
+                        }
                     }
                 }
                 ToolKind::Comb => {

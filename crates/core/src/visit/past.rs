@@ -73,6 +73,9 @@ pub struct GrownCoat {
 /// What earlier visits tell this one.
 #[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 pub struct Past {
+    /// Whether there was no visit before.
+    #[serde(default)]
+    pub is_first: bool,
     /// Frames of earlier visits, newest first.
     pub frames: Vec<EarlierFrame>,
     /// Measures over time.
@@ -101,6 +104,7 @@ pub fn past(visits: &[EarlierVisit], now_ms: i64) -> Past {
     }
     let newest_first = || earlier.iter().rev();
     Past {
+        is_first: earlier.is_empty(),
         frames: newest_first()
             .filter(|v| !v.visit.frame.measures.is_empty())
             .map(|v| EarlierFrame {

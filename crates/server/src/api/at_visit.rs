@@ -1,5 +1,5 @@
 use uuid::Uuid;
-use veliform_core::desk::Desk;
+use veliform_core::desk::{Before, Desk};
 use veliform_core::dog::{Dog, House};
 use veliform_core::kit::Tool;
 use veliform_core::visit::{Visit, fold};
@@ -14,6 +14,7 @@ pub(crate) struct AtVisit {
     pub kit: Vec<Tool>,
     pub visit: Visit,
     pub began_ms: i64,
+    is_first: bool,
 }
 
 impl AtVisit {
@@ -21,7 +22,9 @@ impl AtVisit {
     pub(crate) fn read(store: &Store, visit: Uuid) -> Result<Self, ApiError> {
         let log = store.visit(visit, 0)?;
         let dog = store.dog(log.head.dog)?;
+        let mut visits = store.visits_of(log.head.dog)?.into_iter();
         Ok(Self {
+            is_first: !visits.any(|v| v.began_ms < log.head.began_ms),
             visit: fold(&dog, &log.entries),
             dog,
             house: store.house()?,
@@ -32,6 +35,10 @@ impl AtVisit {
 
     /// Puts it on the desk.
     pub(crate) fn desk(&self) -> Desk<'_> {
-        Desk::new(&self.dog, &self.visit, &self.house, &self.kit)
+        let before = Before {
+            is_first: self.is_first,
+            ..Before::default()
+        };
+        Desk::new(&self.dog, &self.visit, &self.house, &self.kit).with_before(before)
     }
 }

@@ -6,8 +6,9 @@ use utoipa::ToSchema;
 use veliform_core::body::{BodyPart, FoundKind};
 use veliform_core::coat::{Texture, Zone};
 use veliform_core::device::DeviceKind;
+use veliform_core::dog::{Answer, Question};
 use veliform_core::frame::{Angle, BuildType, Felt, Finding, Measure, Method, QUICK_EIGHT, Stop};
-use veliform_core::look::{Look, LookId};
+use veliform_core::look::{LineName, LineStop, Look, LookId};
 use veliform_core::shape::{Drag, Landmark, View};
 use veliform_core::sheet::STANDING_CAUTION;
 use veliform_core::units::Length;
@@ -27,6 +28,8 @@ pub struct Catalogue {
     zones: Vec<ZoneWord>,
     textures: Vec<TextureWord>,
     looks: Vec<LookWord>,
+    schools: Vec<QuestionWord>,
+    lines: Vec<LineWord>,
     standing_caution: &'static str,
 }
 
@@ -151,6 +154,47 @@ pub struct LookWord {
     body_choices_mm: Vec<Length>,
 }
 
+/// A question on which practitioners disagree, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct QuestionWord {
+    question: Question,
+    label: &'static str,
+    /// Why our default is what it is.
+    why: &'static str,
+    /// The answers, our default first.
+    answers: Vec<AnswerWord>,
+}
+
+/// An answer, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct AnswerWord {
+    answer: Answer,
+    label: &'static str,
+}
+
+/// A line a salon can have its own way, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct LineWord {
+    line: LineName,
+    label: &'static str,
+    stops: Vec<StopPlace>,
+}
+
+/// A place of a line, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct StopPlace {
+    stop: LineStop,
+    label: &'static str,
+}
+
+/// Lines that handbook 6 has among the schools.
+const OF_THE_HOUSE: [LineName; 4] = [
+    LineName::Nape,
+    LineName::Waist,
+    LineName::Shelf,
+    LineName::Hock,
+];
+
 /// The trade's words for measures, grades, zones, textures and looks.
 #[utoipa::path(responses((status = 200, body = Catalogue)))]
 #[get("/catalogue")]
@@ -251,6 +295,36 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                     body_mm: length(look.body_mm),
                     body_choices_mm: look.body_choices_mm.iter().map(|mm| length(*mm)).collect(),
                 }
+            })
+            .collect(),
+        schools: Question::ALL
+            .iter()
+            .map(|q| QuestionWord {
+                question: *q,
+                label: q.label(),
+                why: q.why(),
+                answers: q
+                    .answers()
+                    .iter()
+                    .map(|a| AnswerWord {
+                        answer: *a,
+                        label: a.label(),
+                    })
+                    .collect(),
+            })
+            .collect(),
+        lines: OF_THE_HOUSE
+            .iter()
+            .map(|line| LineWord {
+                line: *line,
+                label: line.label(),
+                stops: line
+                    .stops()
+                    .map(|stop| StopPlace {
+                        stop,
+                        label: stop.label(),
+                    })
+                    .collect(),
             })
             .collect(),
         standing_caution: STANDING_CAUTION,

@@ -3,7 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use veliform_core::coat::Zone;
 use veliform_core::desk::{
-    Ahead, Before, Desk, Evaluation, Offers, PlanView, Reasons, WhatIf, Wish,
+    Ahead, Before, Desk, Evaluation, Offers, PlanView, QuestionHere, Reasons, WhatIf, Wish,
 };
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
@@ -132,6 +132,16 @@ pub(crate) async fn offer_lines(
     desk: web::Json<OnTheDesk>,
 ) -> Result<web::Json<Vec<LineOffer>>, ApiError> {
     let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.line_offers())?)).await?;
+    Ok(web::Json(answer))
+}
+
+/// Where practitioners disagree: every answer tried on this dog.
+#[utoipa::path(responses((status = 200, body = Vec<QuestionHere>), (status = 422, body = ErrorBody)))]
+#[post("/schools")]
+pub(crate) async fn compare_schools(
+    desk: web::Json<OnTheDesk>,
+) -> Result<web::Json<Vec<QuestionHere>>, ApiError> {
+    let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.schools())?)).await?;
     Ok(web::Json(answer))
 }
 

@@ -40,6 +40,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(desk::plan_dog)
         .service(desk::try_what_if)
         .service(desk::offer_lines)
+        .service(desk::compare_schools)
         .service(desk::consult)
         .service(desk::look_ahead)
         .service(desk::look_at_run)

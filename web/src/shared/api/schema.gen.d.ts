@@ -416,6 +416,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where practitioners disagree: every answer tried on this dog. */
+        post: operations["compare_schools"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/simulated-devices/{kind}/lines": {
         parameters: {
             query?: never;
@@ -730,6 +747,37 @@ export interface components {
             /** @description What is published beside it: a reference, never a verdict. */
             reference: string;
         };
+        /**
+         * @description An answer to one of them.
+         * @enum {string}
+         */
+        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "corners_thinners" | "corners_blade" | "corners_curves" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "keep_the_line" | "level_down";
+        /** @description An answer, with what it would change on this dog. */
+        AnswerHere: {
+            /** @description Which. */
+            answer: components["schemas"]["Answer"];
+            /**
+             * Format: double
+             * @description Balance lost against it; less than nothing is a gain.
+             */
+            costs: number;
+            /** @description Whether the salon answers so. */
+            is_ours: boolean;
+            /** @description In a few words. */
+            label: string;
+            /**
+             * Format: double
+             * @description Minutes more than the salon's own answer takes on this dog.
+             */
+            minutes: number;
+            /** @description What changes, in one sentence. */
+            sentence: string;
+        };
+        /** @description An answer, in words. */
+        AnswerWord: {
+            answer: components["schemas"]["Answer"];
+            label: string;
+        };
         /** @description One balance point on the screen. */
         BalanceRow: {
             /** @description Where it shows, mm on that view's own plane. */
@@ -771,6 +819,11 @@ export interface components {
             found: components["schemas"]["EarlierFound"][];
             /** @default null */
             frame: components["schemas"]["FrameInput"] | null;
+            /**
+             * @description Whether there was no visit before.
+             * @default false
+             */
+            is_first: boolean;
             /**
              * @description Measures over the visits before.
              * @default []
@@ -850,8 +903,10 @@ export interface components {
             felt: components["schemas"]["FeltWord"][];
             found: components["schemas"]["FoundWord"][];
             landmarks: components["schemas"]["LandmarkWord"][];
+            lines: components["schemas"]["LineWord"][];
             looks: components["schemas"]["LookWord"][];
             measures: components["schemas"]["MeasureWord"][];
+            schools: components["schemas"]["QuestionWord"][];
             standing_caution: string;
             /** @description Where the hand stops, in its order, with what it finds there. */
             stops: components["schemas"]["StopWord"][];
@@ -967,6 +1022,8 @@ export interface components {
              * @description How often a tool is changed.
              */
             tool_changes: number;
+            /** @description What this salon does with a warm blade. */
+            warm_blade?: string;
         };
         /** @description One event of a device: what its line says, or that the line is broken. */
         DeviceEvent: components["schemas"]["DeviceLine"] | {
@@ -1762,6 +1819,11 @@ export interface components {
              */
             name: string;
             /**
+             * @description Its answers where practitioners disagree.
+             * @default {}
+             */
+            schools: components["schemas"]["Schools"];
+            /**
              * Format: double
              * @description Price of an hour at the table, in the salon's own money.
              * @default 40
@@ -2027,6 +2089,12 @@ export interface components {
          * @enum {string}
          */
         LineStop: "crest_kept" | "from_occiput" | "lift_at_elbow" | "lift_at_shoulder" | "one_pass" | "mid_back" | "behind_dip" | "at_hip" | "at_rib" | "just_behind_rib" | "behind_rib" | "fringe_skirt" | "low_skirt" | "half_skirt" | "no_skirt" | "lift_over_fold" | "lift_at_hip" | "shelf_kept" | "shelf_clean" | "drop_to_bend" | "drop_to_hock" | "hock_kept" | "hock_taken";
+        /** @description A line a salon can have its own way, in words. */
+        LineWord: {
+            label: string;
+            line: components["schemas"]["LineName"];
+            stops: components["schemas"]["StopPlace"][];
+        };
         /** @description A look with the body length wanted. */
         LookChoice: {
             body_mm?: components["schemas"]["Length"] | null;
@@ -2274,6 +2342,8 @@ export interface components {
             /** @description Frames of earlier visits, newest first. */
             frames: components["schemas"]["EarlierFrame"][];
             handling?: components["schemas"]["Handling"] | null;
+            /** @description Whether there was no visit before. */
+            is_first?: boolean;
             /** @description Measures over time. */
             measures: components["schemas"]["MeasureHistory"][];
         };
@@ -2473,6 +2543,31 @@ export interface components {
             step: number;
             /** @description What it is, and until when it is put off. */
             words: string;
+        };
+        /**
+         * @description A question on which practitioners disagree (handbook 6, *Schools*).
+         * @enum {string}
+         */
+        Question: "washing" | "nails" | "pads" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "legs" | "hind_inside" | "back_brushing" | "edge" | "head" | "eye_corners" | "joining" | "heat" | "breaks" | "uneven";
+        /** @description A question on which practitioners disagree, on this dog. */
+        QuestionHere: {
+            /** @description The answers, our default first. */
+            answers: components["schemas"]["AnswerHere"][];
+            /** @description In a word or two. */
+            label: string;
+            /** @description Which. */
+            question: components["schemas"]["Question"];
+            /** @description Why our default is what it is. */
+            why: string;
+        };
+        /** @description A question on which practitioners disagree, in words. */
+        QuestionWord: {
+            /** @description The answers, our default first. */
+            answers: components["schemas"]["AnswerWord"][];
+            label: string;
+            question: components["schemas"]["Question"];
+            /** @description Why our default is what it is. */
+            why: string;
         };
         /** @description A step that took longer than planned. */
         RanOver: {
@@ -2760,6 +2855,10 @@ export interface components {
              */
             worked_minutes: number;
         };
+        /** @description The salon's answers; what it leaves out is answered by our default. */
+        Schools: {
+            [key: string]: components["schemas"]["Answer"];
+        };
         /** @description Balance cost of four coats; smaller is better. */
         Scores: {
             /**
@@ -2957,6 +3056,11 @@ export interface components {
             /** @description The same in words, with what suffers most. */
             sentence: string;
             /** @description Which. */
+            stop: components["schemas"]["LineStop"];
+        };
+        /** @description A place of a line, in words. */
+        StopPlace: {
+            label: string;
             stop: components["schemas"]["LineStop"];
         };
         /** @description A stop of the hand. */
@@ -4234,6 +4338,37 @@ export interface operations {
                 };
                 content: {
                     "application/schema+json": string;
+                };
+            };
+        };
+    };
+    compare_schools: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnTheDesk"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionHere"][];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
                 };
             };
         };

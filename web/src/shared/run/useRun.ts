@@ -19,10 +19,10 @@ export interface RunNow {
 /** The run as it stands, with what was said since the last answer; null until the first. */
 export function useRun(): RunNow | null {
   const work = useVisitWork();
-  const { dog, entries, house, kit, options } = work;
+  const { dog, entries, house, kit, before, options } = work;
   const nowMs = useClock();
   const body: Schemas['RunRequest'] = {
-    desk: { dog, entries, house, kit, options: { ...options, step: null } },
+    desk: { dog, entries, house, kit, before, options: { ...options, step: null } },
     now_ms: Math.ceil(nowMs / AGAIN_MS) * AGAIN_MS,
   };
   const answer = useAnswer(body, 0, async (b) => {

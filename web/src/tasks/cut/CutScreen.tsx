@@ -8,6 +8,7 @@ import { BigButton } from '../../shared/ui/BigControl';
 import { Plain, Said } from '../../shared/ui/controls';
 import { minutesText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
+import { CutTabs } from './CutTabs';
 
 /** The cut sheet: the plan as ordered steps; printed, as PDF, as drawing. */
 export function CutScreen() {
@@ -45,6 +46,7 @@ export function CutScreen() {
         foot={<Papers visitId={visitId} />}
         margin={
           <>
+            <CutTabs />
             <h2 className="text-2xl font-bold">{plan.look_name}</h2>
             <p className="pb-2 text-soft">
               {plan.sheet.steps.length} steps, {minutesText(plan.sheet.minutes)}.

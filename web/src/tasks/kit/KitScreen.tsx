@@ -228,6 +228,12 @@ function Settings({ house }: { house: House }) {
         }}
       />
       {put.error && <Said>{put.error.message}</Said>}
+      <Link
+        to="/kit/house"
+        className="mt-4 flex min-h-12 items-center border-2 border-ink px-3 font-bold"
+      >
+        How we work: lines, ways, clock, price
+      </Link>
     </>
   );
 }

@@ -23,6 +23,7 @@ export function Clocks({ run }: { run: RunNow }) {
         <Blade
           leftMs={blade - nowMs}
           wholeMs={blade - (view.run.blade_from_ms ?? nowMs)}
+          warm={view.run.sheet.warm_blade ?? ''}
           onSeenTo={(how) => say({ event: 'blade_seen_to', how })}
         />
       )}
@@ -39,6 +40,8 @@ export function Clocks({ run }: { run: RunNow }) {
 function Blade(props: {
   leftMs: number;
   wholeMs: number;
+  /** What this salon does with a warm one. */
+  warm: string;
   onSeenTo: (how: Schemas['Cooling']) => void;
 }) {
   const { leftMs, wholeMs } = props;
@@ -48,7 +51,7 @@ function Blade(props: {
     <div className="mt-3">
       <p role={isDue ? 'alert' : undefined} className={isDue ? 'text-lg font-bold' : ''}>
         {isDue ? (
-          'Feel the blade on your inner wrist.'
+          `Feel the blade on your inner wrist. ${props.warm}`
         ) : (
           <>
             blade warm in{' '}

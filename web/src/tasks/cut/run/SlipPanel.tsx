@@ -19,11 +19,11 @@ export function SlipPanel(props: {
   const [leftMm, setLeft] = useState<number | null>(null);
   const [ways, setWays] = useState<Schemas['RescueOption'][] | null>(null);
   const [sorry, setSorry] = useState<string | null>(null);
-  const { dog, entries, house, kit, options } = work;
+  const { dog, entries, house, kit, before, options } = work;
   const blades = kit.filter((t) => t.kind === 'blade' && !t.retired);
   const find = () => {
     if (!zone || leftMm === null) return;
-    const desk = { dog, entries, house, kit, options: { ...options, step: null } };
+    const desk = { dog, entries, house, kit, before, options: { ...options, step: null } };
     ask(api.POST('/api/rescue', { body: { desk, slip: { zone, left_mm: leftMm } } })).then(
       setWays,
       (error: unknown) => {

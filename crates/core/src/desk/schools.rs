@@ -1,0 +1,134 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::{Desk, Reasons};
+use crate::dog::{Answer, House, Question};
+use crate::plan::PlanReport;
+use crate::solve::{SolveError, in_halves};
+
+/// An answer, with what it would change on this dog.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct AnswerHere {
+    /// Which.
+    pub answer: Answer,
+    /// In a few words.
+    pub label: String,
+    /// Whether the salon answers so.
+    pub is_ours: bool,
+    /// Minutes more than the salon's own answer takes on this dog.
+    pub minutes: f64,
+    /// Balance lost against it; less than nothing is a gain.
+    pub costs: f64,
+    /// What changes, in one sentence.
+    pub sentence: String,
+}
+
+/// A question on which practitioners disagree, on this dog.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct QuestionHere {
+    /// Which.
+    pub question: Question,
+    /// In a word or two.
+    pub label: String,
+    /// Why our default is what it is.
+    pub why: String,
+    /// The answers, our default first.
+    pub answers: Vec<AnswerHere>,
+}
+
+/// Minutes that nobody notices (modelling choice).
+const SAME_MINUTES: f64 = 0.5;
+/// Balance that nobody sees (as for a line's places).
+const SAME_BALANCE: f64 = 0.5;
+
+impl Desk<'_> {
+    /// Every question with every answer tried on this dog: two schools beside one another.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn schools(&self) -> Result<Vec<QuestionHere>, SolveError> {
+        let ours = self.plan(Reasons::Skip)?.report;
+        in_halves(Question::ALL, |questions: &[Question]| {
+            questions
+                .iter()
+                .map(|question| {
+                    let answers = question.answers().iter();
+                    Ok(QuestionHere {
+                        question: *question,
+                        label: question.label().into(),
+                        why: question.why().into(),
+                        answers: answers
+                            .map(|answer| self.answer_here(*answer, &ours))
+                            .collect::<Result<_, _>>()?,
+                    })
+                })
+                .collect()
+        })
+    }
+
+    fn answer_here(&self, answer: Answer, ours: &PlanReport) -> Result<AnswerHere, SolveError> {
+        let is_ours = self.house.schools.has(answer);
+        let (minutes, costs, sentence) = if is_ours {
+            (0.0, 0.0, "As we do it.".into())
+        } else {
+            let house = House {
+                schools: self.house.schools.clone().with(answer),
+                ..self.house.clone()
+            };
+            let desk = Desk {
+                house: &house,
+                ..self.clone()
+            };
+            let theirs = desk.plan(Reasons::Skip)?.report;
+            let minutes = theirs.sheet.minutes - ours.sheet.minutes;
+            let costs = theirs.scores.plan - ours.scores.plan;
+            (minutes, costs, sentence(minutes, costs, ours, &theirs))
+        };
+        Ok(AnswerHere {
+            answer,
+            label: answer.label().into(),
+            is_ours,
+            minutes,
+            costs,
+            sentence,
+        })
+    }
+}
+
+fn sentence(minutes: f64, costs: f64, ours: &PlanReport, theirs: &PlanReport) -> String {
+    let mut parts = Vec::new();
+    if minutes.abs() >= SAME_MINUTES {
+        let word = if minutes > 0.0 { "more" } else { "less" };
+        parts.push(format!("{:.0} min {word}", minutes.abs().max(1.0)));
+    }
+    if costs.abs() >= SAME_BALANCE {
+        let word = if costs > 0.0 { "costs" } else { "gains" };
+        parts.push(format!("{word} {:.1} in balance", costs.abs()));
+    }
+    let changes = theirs.sheet.tool_changes.cast_signed() - ours.sheet.tool_changes.cast_signed();
+    if changes != 0 {
+        let word = if changes > 0 { "more" } else { "fewer" };
+        let noun = if changes.abs() == 1 {
+            "change"
+        } else {
+            "changes"
+        };
+        parts.push(format!("{} {word} {noun} of tool", changes.abs()));
+    }
+    let order = |report: &PlanReport| -> Vec<String> {
+        let steps = report.sheet.steps.iter();
+        steps
+            .map(|s| format!("{} {} {}", s.what, s.tool, s.stroke))
+            .collect()
+    };
+    match parts.as_slice() {
+        [] if order(ours) != order(theirs) => "Other steps, the same minutes.".into(),
+        [] => "Changes nothing on this dog.".into(),
+        _ => {
+            let mut text = parts.join(", ");
+            text.push('.');
+            crate::plan::capital(&text)
+        }
+    }
+}

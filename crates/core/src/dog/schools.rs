@@ -1,0 +1,180 @@
+use std::collections::BTreeMap;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+macro_rules! schools {
+    ($($question:ident, $label:literal, $why:literal => [$($answer:ident $words:literal),+];)+) => {
+        /// A question on which practitioners disagree (handbook 6, *Schools*).
+        #[derive(
+            Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema,
+            ToSchema,
+        )]
+        #[serde(rename_all = "snake_case")]
+        #[expect(missing_docs, reason = "each is named by Question::label")]
+        pub enum Question { $($question,)+ }
+
+        /// An answer to one of them.
+        #[derive(
+            Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema,
+            ToSchema,
+        )]
+        #[serde(rename_all = "snake_case")]
+        #[expect(missing_docs, reason = "each is named by Answer::label")]
+        pub enum Answer { $($($answer,)+)+ }
+
+        impl Question {
+            /// Every question, in the order of the groom.
+            pub const ALL: &[Self] = &[$(Self::$question,)+];
+
+            /// The question in a word or two.
+            pub const fn label(self) -> &'static str {
+                match self { $(Self::$question => $label,)+ }
+            }
+
+            /// Why our own answer is what it is.
+            pub const fn why(self) -> &'static str {
+                match self { $(Self::$question => $why,)+ }
+            }
+
+            /// The answers, ours first.
+            pub const fn answers(self) -> &'static [Answer] {
+                match self { $(Self::$question => &[$(Answer::$answer,)+],)+ }
+            }
+        }
+
+        impl Answer {
+            /// The question it answers.
+            pub const fn question(self) -> Question {
+                match self { $($(Self::$answer)|+ => Question::$question,)+ }
+            }
+
+            /// The answer in a few words.
+            pub const fn label(self) -> &'static str {
+                match self { $($(Self::$answer => $words,)+)+ }
+            }
+        }
+    };
+}
+
+// Questions, answers and reasons: handbook 6, *Schools*; the first answer is our default. What is a
+// clip line's place (waist, crest, hock, shelf) is the salon's `lines`; the blade under a comb and
+// what a look decides stand elsewhere.
+schools! {
+    Washing, "Wash or cut first",
+        "Dirty coat blunts blades and clips unevenly; rough first where much comes off or it is knotted."
+        => [WashByCoat "by the coat", WashFirst "wash, dry, then cut", RoughFirst "rough cut first, then wash"];
+    Nails, "Nails",
+        "Dry nails are seen better."
+        => [NailsBefore "dry, before the bath", NailsAfter "wet, after the bath"];
+    Pads, "Pads",
+        "A longer blade forgives a hand that is still learning."
+        => [PadsTen "10 blade", PadsThirty "30 blade", PadsForty "40 blade, flat and light"];
+    Hygiene, "Hygiene area",
+        "Short, not bald."
+        => [HygieneTen "10 blade", HygieneFifteen "15 blade, light", HygieneHeldOff "about 9 mm, held off the skin", HygieneShears "scissors"];
+    Sheath, "Hair at the sheath",
+        "A little left lets urine drip off."
+        => [SheathLeft "leave a little", SheathShort "clip short"];
+    Armpits, "Armpits",
+        "Regrowth there knots."
+        => [ArmpitsLeft "leave unless knotted", ArmpitsCleared "always clear"];
+    KnotsWay, "Knots",
+        "Least pain: what goes with the cut need not be brushed."
+        => [KnotsInPlan "only those inside the plan", KnotsBrushed "brush out", KnotsCut "cut out"];
+    Direction, "Clip direction on the body",
+        "With the lay; against for very short looks on clean coats."
+        => [AgainstVeryShort "with; against where very short", WithTheLay "with the lay", AgainstTheLay "against where the coat bears it"];
+    Layers, "Layers",
+        "On a first visit nobody knows yet what is under the top."
+        => [LayersByVisit "two on first visits", OneLayer "one deep pass", TwoLayers "two light ones"];
+    ClipStarts, "Clipping starts",
+        "Nose to tail; from the rear where it goes against."
+        => [FromNape "at the nape", FromRear "at the rear", FromDip "behind the dip"];
+    Feet, "Feet",
+        "The paw sets the leg; bulk comes off first, or the hem ends uneven."
+        => [FeetAfterBulk "after bulk, before scissoring", FeetFirst "feet and bevel first", FeetHindFirst "hind first, front after the body"];
+    Bevel, "Bevel",
+        "Scoop where the foot is clean-shaven, else scissor."
+        => [BevelByFoot "by the foot", BevelScissored "scissor, foot down", BevelScooped "scoop with the shortest blade"];
+    Legs, "Leg order",
+        "Planes across pairs: the legs match at the end."
+        => [LegsByPlane "parallel planes across pairs", LegsOneByOne "four faces, leg by leg", LegsBySide "one side of the dog, then the other"];
+    HindInside, "Inside of the hind leg",
+        "The look's own; shorter where it knots."
+        => [InsideByLook "as the look has it", InsideAsOutside "as outside", InsideShorter "one comb shorter than outside"];
+    BackBrushing, "Before scissoring",
+        "By texture: curl back-brushed, drop coat in its lay."
+        => [BrushByTexture "by the texture", BrushBack "brush back", LiftOnly "lift only, natural lay"];
+    Edge, "Edge",
+        "A margin for learners and soft coats."
+        => [EdgeToLine "to the line", EdgeMargin "margin for thinners"];
+    Head, "Head",
+        "Last: in proportion to the body."
+        => [HeadLast "shape last", HeadFirst "first", HeadCornersFirst "corners first, shape last"];
+    EyeCorners, "Eye corners",
+        "Thinners forgive."
+        => [CornersThinners "thinners", CornersBlade "blade", CornersCurves "small curves"];
+    Joining, "Joining",
+        "Thinners leave no line."
+        => [JoinThinners "thinners", JoinStraights "straights", JoinCurves "curves"];
+    Heat, "A warm blade",
+        "Swap: the warm one cools by itself."
+        => [HeatSwap "swap", HeatSpray "spray and oil", HeatComb "put a comb on"];
+    Breaks, "Breaks",
+        "Short ones for the old, the young and the unwell."
+        => [BreaksByDog "by the dog", BreaksNone "none", BreaksAlways "short ones for all"];
+    Uneven, "Uneven spots",
+        "The hole grows; the leg is not brought down to it."
+        => [KeepTheLine "keep the line", LevelDown "level to the shortest"];
+}
+
+/// The salon's answers; what it leaves out is answered by our default.
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(transparent)]
+pub struct Schools(BTreeMap<Question, Answer>);
+
+impl Schools {
+    /// The answer in force.
+    pub fn of(&self, question: Question) -> Answer {
+        let own = self.0.get(&question).copied();
+        own.filter(|a| a.question() == question)
+            .unwrap_or(question.answers()[0])
+    }
+
+    /// Whether this is the answer in force.
+    pub fn has(&self, answer: Answer) -> bool {
+        self.of(answer.question()) == answer
+    }
+
+    /// The same with one answer given.
+    #[must_use]
+    pub fn with(mut self, answer: Answer) -> Self {
+        self.0.insert(answer.question(), answer);
+        self
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn every_answer_belongs_to_its_question_and_the_first_is_ours() {
+        for question in Question::ALL {
+            assert!(question.answers().len() >= 2, "{}", question.label());
+            for answer in question.answers() {
+                assert_eq!(answer.question(), *question);
+            }
+            assert!(Schools::default().has(question.answers()[0]));
+        }
+    }
+
+    #[test]
+    fn an_answer_kept_under_another_question_counts_for_nothing() {
+        let typed: Schools =
+            serde_json::from_str(r#"{"nails":"two_layers","legs":"legs_by_side"}"#).expect("reads");
+        assert!(typed.has(Answer::NailsBefore) && typed.has(Answer::LegsBySide));
+    }
+}

@@ -1,0 +1,238 @@
+use uuid::Uuid;
+
+use super::cautions::Hazard;
+use super::faces::face_amounts;
+use super::minutes as m;
+use super::names::named;
+use super::step::{Stage, StepKind};
+use super::writer::{Draft, Writer};
+use crate::dog::{Answer, Question};
+use crate::look::LineName;
+use crate::plan::capital;
+use crate::solve::{Stroke, Unit, UnitCut};
+
+impl Writer<'_> {
+    /// Clipper work by tool, longest first.
+    pub(super) fn clip(&mut self) {
+        let plan = self.plan;
+        let mut groups: Vec<(Uuid, Stroke, Vec<&UnitCut>)> = Vec::new();
+        for cut in &plan.cuts {
+            let Some(tool) = cut.tool else { continue };
+            if matches!(
+                cut.unit,
+                Unit::Feet | Unit::Ears | Unit::Topknot | Unit::Tail
+            ) {
+                continue;
+            }
+            match groups
+                .iter_mut()
+                .find(|(t, s, _)| *t == tool && *s == cut.stroke)
+            {
+                Some((_, _, cuts)) => cuts.push(cut),
+                None => groups.push((tool, cut.stroke, vec![cut])),
+            }
+        }
+        let longest = |tool: Uuid| {
+            self.job
+                .kit
+                .iter()
+                .find(|t| t.id == tool)
+                .map_or(0.0, |t| t.leaves_mm.as_mm())
+        };
+        groups.sort_by(|a, b| {
+            longest(b.0)
+                .total_cmp(&longest(a.0))
+                .then(order_of(a.1).cmp(&order_of(b.1)))
+        });
+        let body_units = groups
+            .iter()
+            .flat_map(|g| &g.2)
+            .filter(|c| !c.unit.is_of_a_leg())
+            .count()
+            .max(1) as f64;
+        for (tool, stroke, cuts) in groups {
+            let is_blade = self.is_blade(tool);
+            let legs = cuts.iter().filter(|c| c.unit.is_of_a_leg()).count() as f64;
+            let body = cuts.len() as f64 - legs;
+            // A leg has about five faces; both sides of the dog are done.
+            let minutes = m::BODY_CLIPPED * body / body_units
+                + 4.0 * m::LEG_SKIMMED * legs / 5.0
+                + self.change(tool);
+            let touches_flank = cuts
+                .iter()
+                .any(|c| matches!(c.unit, Unit::TuckUp | Unit::FlankAndKnee | Unit::Underline));
+            let touches_face = cuts
+                .iter()
+                .any(|c| matches!(c.unit, Unit::Face | Unit::Beard));
+            let mut hazards = vec![if is_blade {
+                Hazard::BareBlade
+            } else {
+                Hazard::Comb
+            }];
+            if touches_flank {
+                hazards.push(Hazard::Flank);
+            }
+            if touches_face {
+                hazards.push(Hazard::Face);
+            }
+            if legs > 0.0 {
+                hazards.push(Hazard::Legs);
+            }
+            let units: Vec<Unit> = cuts.iter().map(|c| c.unit).collect();
+            let instead = self
+                .words
+                .blade_instead(tool)
+                .filter(|_| !is_blade)
+                .map(|t| format!("If the comb stops: {} blade, bare", t.printed));
+            let (from, to) = self.ends(&cuts);
+            if stroke != Stroke::Scissor && self.takes_two_layers(&units, tool) {
+                self.first_layer(&units, tool, m::FIRST_LAYER * minutes);
+            }
+            self.push(
+                Stage::Clip,
+                Draft {
+                    what: capital(&named(&units).join(", ")),
+                    tool: self.words.tool(tool),
+                    stroke: match stroke {
+                        Stroke::Against => "full, against the lay",
+                        Stroke::Skim => "skim, weight off",
+                        Stroke::Scissor => "rough out by a skim, the rest to shears",
+                        _ => "full, with the lay",
+                    },
+                    from,
+                    to,
+                    leaves: if stroke == Stroke::Scissor {
+                        String::new()
+                    } else {
+                        self.leaves(&cuts)
+                    },
+                    minutes,
+                    zones: cuts.iter().map(|c| c.unit.zone()).collect(),
+                    instead,
+                    hazards: &hazards,
+                    kind: StepKind::Work,
+                    // What is only roughed out here is said where it is finished.
+                    amounts: if stroke == Stroke::Scissor {
+                        Vec::new()
+                    } else {
+                        face_amounts(&cuts, plan, &self.job.coat, self.words)
+                    },
+                },
+            );
+        }
+    }
+
+    /// Whether the body's clip is done in two light layers (handbook 6, *layers*).
+    fn takes_two_layers(&self, units: &[Unit], tool: Uuid) -> bool {
+        let is_asked = match self.answer(Question::Layers) {
+            Answer::OneLayer => false,
+            Answer::TwoLayers => true,
+            _ => self.facts.is_first_visit,
+        };
+        is_asked && units.contains(&Unit::BackFront) && self.one_longer(tool).is_some()
+    }
+
+    /// The next longer tool that is fit, of those that leave a comb's length.
+    fn one_longer(&self, tool: Uuid) -> Option<Uuid> {
+        let kit = &self.job.kit;
+        let mm = |t: &crate::kit::Tool| t.leaves_mm.as_mm();
+        let own = kit.iter().find(|t| t.id == tool).map(mm)?;
+        kit.iter()
+            .filter(|t| t.is_fit() && mm(t) > own + 1.0)
+            .min_by(|a, b| mm(a).total_cmp(&mm(b)))
+            .map(|t| t.id)
+    }
+
+    /// The lighter layer before the one that leaves the length.
+    fn first_layer(&mut self, units: &[Unit], tool: Uuid, minutes: f64) {
+        let Some(longer) = self.one_longer(tool) else {
+            return;
+        };
+        let is_blade = self.is_blade(longer);
+        let hazards: &[Hazard] = if is_blade {
+            &[Hazard::BareBlade]
+        } else {
+            &[Hazard::Comb]
+        };
+        let minutes = minutes + self.change(longer);
+        self.push(
+            Stage::Clip,
+            Draft {
+                what: format!(
+                    "{}: a first light layer, then comb out",
+                    capital(&named(units).join(", "))
+                ),
+                tool: self.words.tool(longer),
+                stroke: "full, with the lay",
+                minutes,
+                zones: units.iter().map(|u| u.zone()).collect(),
+                hazards,
+                ..Draft::default()
+            },
+        );
+    }
+
+    /// Where a clipping step starts and stops, from the lines around its units.
+    fn ends(&self, cuts: &[&UnitCut]) -> (String, String) {
+        let has = |units: &[Unit]| cuts.iter().any(|c| units.contains(&c.unit));
+        let mut from = Vec::new();
+        let mut to = Vec::new();
+        if has(&[Unit::BackFront, Unit::BackRear]) {
+            match self.answer(Question::ClipStarts) {
+                Answer::FromRear => from.push("start at the rear, towards the head".into()),
+                Answer::FromDip => from.push("start behind the dip, over the rear".into()),
+                _ => {}
+            }
+        }
+        if has(&[Unit::BackFront, Unit::Crest, Unit::Shoulder]) {
+            from.push(self.line(LineName::Nape));
+        }
+        if has(&[Unit::Throat]) {
+            from.push("Throat: jaw corner, downwards".into());
+            to.push(self.line(LineName::Throat));
+        }
+        if has(&[Unit::BackFront]) != has(&[Unit::BackRear]) {
+            to.push(self.line(LineName::BackPass));
+        }
+        if has(&[Unit::BackRear, Unit::Croup]) {
+            to.push(self.line(LineName::TailBase));
+        }
+        if has(&[Unit::Shoulder, Unit::Chest]) {
+            to.push(self.line(LineName::Shoulder));
+        }
+        if has(&[Unit::Hip]) {
+            to.push(self.line(LineName::Thigh));
+        }
+        if has(&[Unit::Rump]) {
+            to.push(self.line(LineName::RumpDrop));
+        }
+        if has(&[Unit::Underline]) {
+            to.push(self.line(LineName::Waist));
+            to.push(self.line(LineName::Skirt));
+        }
+        if has(&[Unit::Face]) {
+            from.push("Face: corner of the eye to the top of the ear set".into());
+        }
+        if has(&[Unit::ForeBack, Unit::ForeFront, Unit::ForeOut]) {
+            from.push("Legs: elbow".into());
+            to.push("a finger above the foot".into());
+        }
+        if has(&[Unit::HindBack, Unit::HindFront, Unit::HindOut, Unit::Hock]) {
+            from.push("Hind legs: thigh line".into());
+            to.push("a finger above the foot".into());
+        }
+        to.retain(|line| !line.is_empty());
+        to.dedup();
+        (from.join("; "), to.join("; "))
+    }
+}
+
+/// With one tool in hand: full passes, then skims, then rough-outs.
+const fn order_of(stroke: Stroke) -> u8 {
+    match stroke {
+        Stroke::Full => 0,
+        Stroke::Against => 1,
+        Stroke::Skim => 2,
+        Stroke::Scissor | Stroke::Leave => 3,
+    }
+}

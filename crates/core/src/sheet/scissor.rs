@@ -1,0 +1,322 @@
+use uuid::Uuid;
+
+use super::cautions::Hazard;
+use super::faces::face_amounts;
+use super::minutes as m;
+use super::step::{Stage, StepKind};
+use super::writer::{Draft, Writer};
+use crate::coat::Texture;
+use crate::dog::{Answer, Question};
+use crate::solve::{Stroke, Unit, UnitCut};
+
+/// Units scissored one after another as one step.
+struct Group {
+    what: &'static str,
+    units: &'static [Unit],
+    /// Of a body part; legs are counted by their faces.
+    minutes: f64,
+    hazards: &'static [Hazard],
+    /// Share of the leg work: one leg of two is half.
+    share: f64,
+}
+
+const HIND: &[Unit] = &[
+    Unit::HindBack,
+    Unit::Hock,
+    Unit::HindOut,
+    Unit::HindIn,
+    Unit::HindFront,
+    Unit::FlankAndKnee,
+];
+const FORE: &[Unit] = &[Unit::ForeBack, Unit::ForeOut, Unit::ForeIn, Unit::ForeFront];
+
+const fn legs(what: &'static str, units: &'static [Unit], share: f64) -> Group {
+    Group {
+        what,
+        units,
+        minutes: 0.0,
+        hazards: &[Hazard::Legs, Hazard::Shears],
+        share,
+    }
+}
+
+const fn part(
+    what: &'static str,
+    units: &'static [Unit],
+    minutes: f64,
+    hazards: &'static [Hazard],
+) -> Group {
+    Group {
+        what,
+        units,
+        minutes,
+        hazards,
+        share: 1.0,
+    }
+}
+
+/// The legs in the salon's order (handbook 5, *Legs*: hind back first and front last).
+fn leg_groups(order: Answer) -> Vec<Group> {
+    const LEFT_HIND: &str = "Left hind leg: back, outside, inside, front last";
+    const RIGHT_HIND: &str = "Right hind leg: back, outside, inside, front last";
+    const LEFT_FRONT: &str = "Left front leg: back, outside, inside, front";
+    const RIGHT_FRONT: &str = "Right front leg: back, outside, inside, front";
+    match order {
+        Answer::LegsOneByOne => vec![
+            legs(LEFT_HIND, HIND, 0.5),
+            legs(RIGHT_HIND, HIND, 0.5),
+            legs(LEFT_FRONT, FORE, 0.5),
+            legs(RIGHT_FRONT, FORE, 0.5),
+        ],
+        Answer::LegsBySide => vec![
+            legs(LEFT_HIND, HIND, 0.5),
+            legs(LEFT_FRONT, FORE, 0.5),
+            legs(RIGHT_HIND, HIND, 0.5),
+            legs(RIGHT_FRONT, FORE, 0.5),
+        ],
+        _ => vec![
+            legs("Hind legs, both backs", &[Unit::HindBack, Unit::Hock], 1.0),
+            legs(
+                "Hind legs, outside then inside, across both",
+                &[Unit::HindOut, Unit::HindIn],
+                1.0,
+            ),
+            legs(
+                "Hind legs, both fronts last",
+                &[Unit::HindFront, Unit::FlankAndKnee],
+                1.0,
+            ),
+            legs("Front legs, both backs", &[Unit::ForeBack], 1.0),
+            legs(
+                "Front legs, outside then inside, across both",
+                &[Unit::ForeOut, Unit::ForeIn],
+                1.0,
+            ),
+            legs("Front legs, both fronts", &[Unit::ForeFront], 1.0),
+        ],
+    }
+}
+
+fn body_groups() -> Vec<Group> {
+    vec![
+        part(
+            "Underline and tuck-up",
+            &[Unit::Underline, Unit::TuckUp],
+            m::UNDERLINE_AND_TUCK_UP,
+            &[Hazard::Flank],
+        ),
+        part(
+            "Body and rear",
+            &[
+                Unit::Chest,
+                Unit::Rump,
+                Unit::Croup,
+                Unit::BackFront,
+                Unit::BackRear,
+                Unit::Shoulder,
+                Unit::Ribs,
+                Unit::Hip,
+                Unit::Throat,
+            ],
+            m::REAR,
+            &[Hazard::Shears],
+        ),
+        part("Crest into the back", &[Unit::Crest], m::REAR, &[]),
+        part("Tail", &[Unit::Tail], m::TAIL, &[Hazard::Tail]),
+    ]
+}
+
+fn head_groups() -> Vec<Group> {
+    vec![
+        part(
+            "Head: muzzle and sides, then topknot",
+            &[Unit::Beard, Unit::Face, Unit::Topknot],
+            m::HEAD,
+            &[Hazard::Face],
+        ),
+        part("Ears last", &[Unit::Ears], m::EARS, &[Hazard::Ears]),
+    ]
+}
+
+impl Writer<'_> {
+    /// Legs, body, head, in the salon's order.
+    pub(super) fn scissor(&mut self) {
+        let mut groups = leg_groups(self.answer(Question::Legs));
+        groups.extend(body_groups());
+        match self.answer(Question::Head) {
+            Answer::HeadFirst => groups.splice(0..0, head_groups()).for_each(drop),
+            Answer::HeadCornersFirst => {
+                let corners = Draft {
+                    what: "Eye corners first, so that the dog can see".into(),
+                    tool: self.answer(Question::EyeCorners).label().into(),
+                    minutes: m::EYE_CORNERS,
+                    hazards: &[Hazard::Face],
+                    ..Draft::default()
+                };
+                self.push(Stage::Scissor, corners);
+                groups.extend(head_groups());
+            }
+            _ => groups.extend(head_groups()),
+        }
+        let mut is_first = true;
+        for group in groups {
+            if self.scissor_group(&group, is_first) {
+                is_first = false;
+            }
+        }
+    }
+
+    /// Writes one group; says whether anything of it is scissored.
+    fn scissor_group(&mut self, group: &Group, is_first: bool) -> bool {
+        let plan = self.plan;
+        let cuts: Vec<&UnitCut> = group
+            .units
+            .iter()
+            .filter_map(|u| plan.cuts.iter().find(|c| c.unit == *u))
+            .filter(|c| {
+                c.stroke == Stroke::Scissor
+                    || (is_shaped_by_hand(c.unit) && c.stroke != Stroke::Leave)
+            })
+            .collect();
+        if cuts.is_empty() {
+            return false;
+        }
+        // Legs and body were roughed out by the clipper before; head and tail are now.
+        let mut rough: Vec<Uuid> = cuts
+            .iter()
+            .filter(|c| is_shaped_by_hand(c.unit))
+            .filter_map(|c| c.tool)
+            .collect();
+        rough.sort_unstable();
+        rough.dedup();
+        let minutes = if group.units[0].is_of_a_leg() {
+            leg_minutes(&cuts) * group.share
+        } else {
+            group.minutes
+        };
+        let changes: f64 = rough.iter().map(|t| self.change(*t)).sum();
+        let tools: Vec<String> = rough.iter().map(|t| self.words.tool(*t)).collect();
+        let brushed = if is_first {
+            self.brushed()
+        } else {
+            String::new()
+        };
+        self.push(
+            Stage::Scissor,
+            Draft {
+                what: group.what.into(),
+                tool: if tools.is_empty() {
+                    "shears".into()
+                } else {
+                    format!("shears after the {}", tools.join(" and the "))
+                },
+                stroke: &brushed,
+                from: scissor_from(group.units[0]).into(),
+                to: scissor_to(group.units[0]).into(),
+                leaves: self.leaves(&cuts),
+                minutes: minutes + changes,
+                zones: cuts.iter().map(|c| c.unit.zone()).collect(),
+                instead: None,
+                hazards: group.hazards,
+                kind: StepKind::Work,
+                amounts: face_amounts(&cuts, plan, &self.job.coat, self.words),
+            },
+        );
+        true
+    }
+
+    /// How the coat is lifted before the shears (handbook 6, *back brushing before scissoring*).
+    fn brushed(&self) -> String {
+        match self.answer(Question::BackBrushing) {
+            Answer::BrushBack => "brush back first, then lift",
+            Answer::LiftOnly => "lift only, in its lay",
+            _ if matches!(self.job.coat.texture, Texture::Curl | Texture::Fleece) => {
+                "brush back first, then lift"
+            }
+            _ => "lift only, in its lay",
+        }
+        .into()
+    }
+
+    /// Joins, and a walk round.
+    pub(super) fn finish(&mut self) {
+        let joining = self.answer(Question::Joining);
+        let margin = if self.has(Answer::EdgeMargin) {
+            "; take the margin left at the edges"
+        } else {
+            ""
+        };
+        self.push(
+            Stage::Blend,
+            Draft {
+                what: match joining {
+                    Answer::JoinStraights => format!("Straights over every join{margin}"),
+                    Answer::JoinCurves => format!("Curves over every join{margin}"),
+                    _ => format!("Thinners over every join, coarse before fine{margin}"),
+                },
+                tool: match joining {
+                    Answer::JoinStraights => "straight shears".into(),
+                    Answer::JoinCurves => "curved shears".into(),
+                    _ => "thinning shears".into(),
+                },
+                minutes: m::BLEND,
+                hazards: &[Hazard::Shears],
+                ..Draft::default()
+            },
+        );
+        self.push(
+            Stage::Check,
+            Draft {
+                what: "Both sides, behind, front, above; then on the floor, walking".into(),
+                minutes: m::CHECK,
+                hazards: &[Hazard::Floor],
+                ..Draft::default()
+            },
+        );
+    }
+}
+
+/// What is shaped by hand after whatever tool.
+const fn is_shaped_by_hand(unit: Unit) -> bool {
+    matches!(unit, Unit::Ears | Unit::Topknot | Unit::Tail)
+}
+
+/// Two legs' faces: what was roughed out first takes a quarter of the shears' time.
+fn leg_minutes(cuts: &[&UnitCut]) -> f64 {
+    let is_hind = HIND.contains(&cuts[0].unit);
+    let faces = if is_hind { HIND.len() } else { FORE.len() } as f64;
+    let roughed = cuts.iter().filter(|c| c.tool.is_some()).count() as f64;
+    let share = roughed / cuts.len() as f64;
+    let each = share * m::LEG_AFTER_SKIMMING + (1.0 - share) * m::LEG_SCISSORED;
+    2.0 * each * cuts.len() as f64 / faces
+}
+
+fn scissor_from(first: Unit) -> &'static str {
+    match first {
+        Unit::HindBack | Unit::HindOut | Unit::HindFront => "thigh line",
+        Unit::ForeBack | Unit::ForeOut | Unit::ForeFront => "elbow",
+        Unit::Underline => "just below the elbow",
+        Unit::Crest => "behind the ear",
+        Unit::Tail => "end of the bone, felt",
+        Unit::Beard => "between the eyes",
+        Unit::Ears => "front edge",
+        _ => "",
+    }
+}
+
+fn scissor_to(first: Unit) -> &'static str {
+    match first {
+        Unit::HindBack
+        | Unit::HindOut
+        | Unit::HindFront
+        | Unit::ForeBack
+        | Unit::ForeOut
+        | Unit::ForeFront => "the bevel",
+        Unit::Underline => "front of the thigh",
+        Unit::Crest => "withers",
+        Unit::Tail => "beyond it",
+        Unit::Beard => "over the ears",
+        Unit::Ears => "tip",
+        _ => "",
+    }
+}

@@ -1,0 +1,126 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::cautions::Caution;
+use crate::coat::Zone;
+use crate::dog::House;
+
+/// Stages of the groom, in order (handbook 6).
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "the names are the handbook's")]
+pub enum Stage {
+    Prepare,
+    Clip,
+    FeetAndBevels,
+    Scissor,
+    Blend,
+    Check,
+}
+
+impl Stage {
+    /// Name on the sheet.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Prepare => "Prepare",
+            Self::Clip => "Clip",
+            Self::FeetAndBevels => "Feet and bevels",
+            Self::Scissor => "Scissor",
+            Self::Blend => "Blend",
+            Self::Check => "Check",
+        }
+    }
+}
+
+/// What kind of step it is, as the table run handles it.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum StepKind {
+    /// A small job, easily forgotten.
+    Tick,
+    /// The bath.
+    Bath,
+    /// Anything else.
+    #[default]
+    Work,
+}
+
+/// One step at the table.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Step {
+    /// Its number.
+    pub number: u32,
+    /// Its stage.
+    pub stage: Stage,
+    /// The stage's name.
+    pub stage_label: String,
+    /// What is done.
+    pub what: String,
+    /// With which tool; empty where none is needed.
+    pub tool: String,
+    /// Stroke and direction; empty where none applies.
+    pub stroke: String,
+    /// Where it starts.
+    pub from: String,
+    /// Where it stops.
+    pub to: String,
+    /// Length left, by part.
+    pub leaves: String,
+    /// Minutes.
+    pub minutes: f64,
+    /// Zones touched.
+    pub zones: Vec<Zone>,
+    /// The bare blade should the comb not pass.
+    pub instead: Option<String>,
+    /// Cautions, this dog's first.
+    pub cautions: Vec<Caution>,
+    /// On legs, what comes off face by face, at three heights.
+    #[serde(default)]
+    pub amounts: Vec<String>,
+    /// What kind of step it is.
+    #[serde(default)]
+    pub kind: StepKind,
+    /// What the other hand does.
+    #[serde(default)]
+    pub hand: String,
+    /// Whether a bare blade runs, which warms.
+    #[serde(default)]
+    pub is_bare_blade: bool,
+    /// Whether a comb is to pass from skin to tip before the step begins.
+    #[serde(default)]
+    pub needs_comb_test: bool,
+}
+
+/// The plan for the table.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct CutSheet {
+    /// The steps in order.
+    pub steps: Vec<Step>,
+    /// Minutes altogether.
+    pub minutes: f64,
+    /// How often a tool is changed.
+    pub tool_changes: u32,
+    /// Notes of the visit.
+    pub notes: Vec<String>,
+    /// Stands on every sheet.
+    pub standing_caution: String,
+    /// A bare blade is felt after so many minutes.
+    #[serde(default = "usual_blade_minutes")]
+    pub blade_minutes: f64,
+    /// The dog rests after so many minutes; none where it needs no breaks.
+    #[serde(default)]
+    pub break_every_minutes: Option<f64>,
+    /// What this salon does with a warm blade.
+    #[serde(default)]
+    pub warm_blade: String,
+}
+
+/// What a sheet kept before blades were timed is run with.
+fn usual_blade_minutes() -> f64 {
+    House::default().blade_minutes
+}

@@ -1,0 +1,210 @@
+use uuid::Uuid;
+
+use super::cautions::{Hazard, STANDING_CAUTION, cautions};
+use super::facts::DogFacts;
+use super::feet::Feet;
+use super::hands::hand_hint;
+use super::minutes as m;
+use super::names::named;
+use super::step::{CutSheet, Stage, Step, StepKind};
+use crate::coat::Zone;
+use crate::dog::{Answer, Question};
+use crate::kit::ToolKind;
+use crate::lines::ClipLine;
+use crate::look::LineName;
+use crate::plan::{Job, Plan, Words};
+use crate::solve::{Unit, UnitCut};
+
+/// Work between two breaks, minutes (modelling choice after handbook 6, *breaks*: short for old,
+/// young, unwell).
+const BREAK_EVERY_MINUTES: f64 = 20.0;
+
+/// Writes the steps of a plan in the order of the salon's schools; one tool does all it can before
+/// it is changed, the longest first.
+pub fn cut_sheet(
+    plan: &Plan,
+    job: &Job,
+    facts: &DogFacts<'_>,
+    lines: &[ClipLine],
+    words: &Words<'_>,
+) -> CutSheet {
+    let mut writer = Writer {
+        plan,
+        job,
+        facts,
+        lines,
+        words,
+        size: m::for_size(job.sides.left.height),
+        steps: Vec::new(),
+        tools: Vec::new(),
+    };
+    writer.prepare();
+    match writer.answer(Question::Feet) {
+        Answer::FeetFirst => {
+            writer.feet(Feet::All);
+            writer.clip();
+            writer.scissor();
+        }
+        Answer::FeetHindFirst => {
+            writer.feet(Feet::Hind);
+            writer.clip();
+            writer.feet(Feet::Front);
+            writer.scissor();
+        }
+        _ => {
+            writer.clip();
+            writer.feet(Feet::All);
+            writer.scissor();
+        }
+    }
+    writer.finish();
+    let needs_breaks = match writer.answer(Question::Breaks) {
+        Answer::BreaksNone => false,
+        Answer::BreaksAlways => true,
+        _ => facts.needs_breaks(),
+    };
+    let warm_blade = match writer.answer(Question::Heat) {
+        Answer::HeatSpray => "If it is warm: spray it, oil it, wipe it.",
+        Answer::HeatComb => "If it is warm: put a comb on, or lay it down.",
+        _ => "If it is warm: swap it for a cool one.",
+    };
+    let Writer { steps, tools, .. } = writer;
+    CutSheet {
+        minutes: steps.iter().map(|s| s.minutes).sum(),
+        steps,
+        tool_changes: u32::try_from(tools.len().saturating_sub(1)).unwrap_or(u32::MAX),
+        notes: facts.notes.to_vec(),
+        standing_caution: STANDING_CAUTION.into(),
+        blade_minutes: job.house.blade_minutes,
+        break_every_minutes: needs_breaks.then_some(BREAK_EVERY_MINUTES),
+        warm_blade: warm_blade.into(),
+    }
+}
+
+/// Writes steps one after another.
+pub(super) struct Writer<'a> {
+    pub(super) plan: &'a Plan,
+    pub(super) job: &'a Job,
+    pub(super) facts: &'a DogFacts<'a>,
+    lines: &'a [ClipLine],
+    pub(super) words: &'a Words<'a>,
+    size: f64,
+    steps: Vec<Step>,
+    tools: Vec<Uuid>,
+}
+
+/// A step before it is numbered.
+#[derive(Default)]
+pub(super) struct Draft<'a> {
+    pub(super) what: String,
+    pub(super) tool: String,
+    pub(super) stroke: &'a str,
+    pub(super) from: String,
+    pub(super) to: String,
+    pub(super) leaves: String,
+    pub(super) minutes: f64,
+    pub(super) zones: Vec<Zone>,
+    pub(super) instead: Option<String>,
+    pub(super) hazards: &'a [Hazard],
+    pub(super) kind: StepKind,
+    pub(super) amounts: Vec<String>,
+}
+
+impl Draft<'_> {
+    pub(super) fn of(self, kind: StepKind) -> Self {
+        Self { kind, ..self }
+    }
+}
+
+impl Writer<'_> {
+    pub(super) fn push(&mut self, stage: Stage, draft: Draft<'_>) {
+        let number = u32::try_from(self.steps.len() + 1).unwrap_or(u32::MAX);
+        self.steps.push(Step {
+            number,
+            stage,
+            stage_label: stage.label().into(),
+            what: draft.what,
+            tool: draft.tool,
+            stroke: draft.stroke.into(),
+            from: draft.from,
+            to: draft.to,
+            leaves: draft.leaves,
+            minutes: (draft.minutes * self.size * 10.0).round() / 10.0,
+            zones: draft.zones,
+            instead: draft.instead,
+            hand: hand_hint(draft.hazards).into(),
+            is_bare_blade: draft.hazards.contains(&Hazard::BareBlade),
+            needs_comb_test: draft.hazards.contains(&Hazard::Comb),
+            kind: draft.kind,
+            amounts: draft.amounts,
+            cautions: cautions(draft.hazards, self.facts, &self.job.coat),
+        });
+    }
+
+    /// The salon's answer.
+    pub(super) fn answer(&self, question: Question) -> Answer {
+        self.job.house.schools.of(question)
+    }
+
+    /// Whether the salon answers so.
+    pub(super) fn has(&self, answer: Answer) -> bool {
+        self.job.house.schools.has(answer)
+    }
+
+    pub(super) fn is_blade(&self, tool: Uuid) -> bool {
+        let mut kit = self.job.kit.iter();
+        kit.any(|t| t.id == tool && t.kind == ToolKind::Blade)
+    }
+
+    pub(super) fn line(&self, name: LineName) -> String {
+        self.lines
+            .iter()
+            .find(|l| l.line == name)
+            .map(|l| {
+                let hand = l.hand.first().filter(|h| h.distance_mm.as_mm() >= 1.0);
+                match hand {
+                    Some(hand) => format!("{}: {} {}", name.label(), hand.text, hand.from),
+                    None => format!("{}: {}", name.label(), l.mark),
+                }
+            })
+            .unwrap_or_default()
+    }
+
+    pub(super) fn span(&self, cut: &UnitCut) -> String {
+        let from = cut.leaves_mm.iter().copied().fold(f64::INFINITY, f64::min);
+        let to = cut.leaves_mm.iter().copied().fold(0.0, f64::max);
+        crate::plan::span_text(from, to, self.words)
+    }
+
+    pub(super) fn leaves(&self, cuts: &[&UnitCut]) -> String {
+        let mut parts: Vec<(String, Vec<Unit>)> = Vec::new();
+        for cut in cuts {
+            let span = self.span(cut);
+            match parts.iter_mut().find(|(s, _)| *s == span) {
+                Some((_, units)) => units.push(cut.unit),
+                None => parts.push((span, vec![cut.unit])),
+            }
+        }
+        match parts.as_slice() {
+            [(span, _)] => format!("{span} {}", self.words.unit()),
+            _ => parts
+                .iter()
+                .map(|(span, units)| format!("{} {span}", named(units).join(", ")))
+                .collect::<Vec<_>>()
+                .join("; "),
+        }
+    }
+
+    /// Minutes for taking up a tool: none for the first, none for the one in hand.
+    pub(super) fn change(&mut self, tool: Uuid) -> f64 {
+        if self.tools.last() == Some(&tool) {
+            return 0.0;
+        }
+        self.tools.push(tool);
+        if self.tools.len() == 1 {
+            0.0
+        } else {
+            m::BLADE_CHANGE
+        }
+    }
+}

@@ -1,0 +1,229 @@
+//! Schools: the sheet follows the salon's answers (handbook 6, *Schools*), each with its reason.
+
+use rstest::rstest;
+use uuid::Uuid;
+use veliform_core::coat::{Knots, Zone, ZoneMarks};
+use veliform_core::desk::{Before, Desk, Reasons};
+use veliform_core::dog::{Answer, Dog, House, Question, Schools};
+use veliform_core::frame::{Measure, Method, TakenMeasure};
+use veliform_core::kit::{Tool, ToolKind, ToolState};
+use veliform_core::look::LookId;
+use veliform_core::sheet::{CutSheet, Stage};
+use veliform_core::units::Length;
+use veliform_core::visit::{LookChoice, Visit, fold};
+
+fn dog() -> Dog {
+    serde_json::from_value(serde_json::json!({
+        "id": Uuid::from_u128(1), "name": "Ballast", "texture": "curl", "sex": "male"
+    }))
+    .expect("a dog")
+}
+
+fn kit() -> Vec<Tool> {
+    let tool = |n: u128, kind, mm: f64| Tool {
+        id: Uuid::from_u128(n),
+        kind,
+        printed: format!("{mm}"),
+        leaves_mm: Length::constant_mm(mm),
+        state: ToolState::Fine,
+        retired: false,
+    };
+    vec![
+        tool(1, ToolKind::Blade, 1.5),
+        tool(2, ToolKind::Blade, 6.4),
+        tool(3, ToolKind::Comb, 13.0),
+        tool(6, ToolKind::Comb, 16.0),
+        tool(4, ToolKind::Comb, 25.0),
+        tool(5, ToolKind::Comb, 38.0),
+    ]
+}
+
+fn visit(coat_mm: f64, look: LookId) -> Visit {
+    let mut visit = fold(&dog(), &[]);
+    let height = TakenMeasure::by(Method::HeightStick, Length::constant_mm(460.0));
+    visit
+        .frame
+        .measures
+        .insert(Measure::HeightAtWithers, height);
+    visit.coat.all_over_mm = Some(Length::constant_mm(coat_mm));
+    visit.look = Some(LookChoice {
+        look,
+        body_mm: None,
+    });
+    visit
+}
+
+fn house(answers: &[Answer]) -> House {
+    let schools = answers
+        .iter()
+        .fold(Schools::default(), |schools, answer| schools.with(*answer));
+    House {
+        schools,
+        ..House::default()
+    }
+}
+
+fn sheet(visit: &Visit, answers: &[Answer]) -> CutSheet {
+    let (dog, house, kit) = (dog(), house(answers), kit());
+    let desk = Desk::new(&dog, visit, &house, &kit);
+    desk.plan(Reasons::Skip).expect("solves").report.sheet
+}
+
+fn at(sheet: &CutSheet, what: &str) -> usize {
+    let place = sheet.steps.iter().position(|s| s.what.contains(what));
+    place.unwrap_or_else(|| panic!("no step says {what}"))
+}
+
+fn has(sheet: &CutSheet, what: &str) -> bool {
+    sheet.steps.iter().any(|s| s.what.contains(what))
+}
+
+/// The ten stages keep their order under our own answers (handbook 6, *The order*).
+#[test]
+fn our_own_answers_give_the_handbooks_order() {
+    let sheet = sheet(&visit(80.0, LookId::Lamb), &[]);
+    let stages: Vec<Stage> = sheet.steps.iter().map(|s| s.stage).collect();
+    assert!(stages.is_sorted(), "{stages:?}");
+    assert_eq!(at(&sheet, "Nails"), 0);
+    assert!(at(&sheet, "Head:") > at(&sheet, "Hind legs"));
+}
+
+/// Each step of a school stands where the handbook's table has it.
+#[rstest]
+#[case::feet_first(Answer::FeetFirst, "Clean feet", "Hind legs")]
+#[case::nails_after(Answer::NailsAfter, "Bath", "Nails")]
+#[case::head_first(Answer::HeadFirst, "Head:", "Hind legs")]
+#[case::by_side(Answer::LegsBySide, "Left front leg", "Right hind leg")]
+#[case::one_by_one(Answer::LegsOneByOne, "Right hind leg", "Left front leg")]
+#[case::hind_feet(Answer::FeetHindFirst, "Hind feet first", "Front feet")]
+#[case::rough_first(Answer::RoughFirst, "Rough out", "Bath")]
+fn a_school_orders_its_steps(#[case] answer: Answer, #[case] first: &str, #[case] then: &str) {
+    let sheet = sheet(&visit(80.0, LookId::Lamb), &[answer]);
+    assert!(at(&sheet, first) < at(&sheet, then));
+}
+
+/// The order of the legs changes neither what is cut nor how long it takes.
+#[test]
+fn legs_take_the_same_minutes_in_any_order() {
+    let visit = visit(45.0, LookId::Lamb);
+    let minutes = |answer| sheet(&visit, &[answer]).minutes;
+    let planes = minutes(Answer::LegsByPlane);
+    for other in [Answer::LegsOneByOne, Answer::LegsBySide] {
+        // Each step's minutes are written to a tenth.
+        assert!((minutes(other) - planes).abs() < 0.5, "{other:?}");
+    }
+}
+
+/// Handbook 6: rough first when more than 25 mm comes off all over, or the coat is knotted.
+#[test]
+fn a_coat_is_roughed_out_first_where_much_comes_off_or_it_is_knotted() {
+    let long = visit(60.0, LookId::Summer);
+    let short = visit(20.0, LookId::Summer);
+    assert!(has(&sheet(&long, &[]), "Rough out"));
+    assert!(!has(&sheet(&short, &[]), "Rough out"));
+    assert!(!has(&sheet(&long, &[Answer::WashFirst]), "Rough out"));
+    let mut knotted = short.clone();
+    knotted.coat.knots.insert(Zone::Ribs, Knots::Tight);
+    assert!(has(&sheet(&knotted, &[]), "Rough out"));
+}
+
+/// Handbook 6, *knots*: only those inside the plan are brushed; few knots take 15 minutes.
+#[test]
+fn knots_that_go_with_the_cut_are_not_brushed() {
+    let mut visit = visit(45.0, LookId::Lamb);
+    visit.coat.knots.insert(Zone::Back, Knots::Few);
+    let marks = ZoneMarks {
+        knot_from_skin_mm: Some(Length::constant_mm(30.0)),
+        ..ZoneMarks::default()
+    };
+    visit.coat.marks.insert(Zone::Back, marks);
+    let minutes = |answer| {
+        let sheet = sheet(&visit, &[answer]);
+        sheet.steps[at(&sheet, "Comb out")].minutes
+    };
+    assert!((minutes(Answer::KnotsBrushed) - minutes(Answer::KnotsInPlan) - 15.0).abs() < 1e-9);
+}
+
+/// Handbook 6, *layers*: two on first visits.
+#[test]
+fn a_first_visit_is_clipped_in_two_layers() {
+    let (dog, kit, visit) = (dog(), kit(), visit(45.0, LookId::OneLength));
+    let layers = |is_first, answers: &[Answer]| {
+        let house = house(answers);
+        let before = Before {
+            is_first,
+            ..Before::default()
+        };
+        let desk = Desk::new(&dog, &visit, &house, &kit).with_before(before);
+        let sheet = desk.plan(Reasons::Skip).expect("solves").report.sheet;
+        has(&sheet, "first light layer")
+    };
+    assert!(layers(true, &[]) && !layers(false, &[]));
+    assert!(layers(false, &[Answer::TwoLayers]) && !layers(true, &[Answer::OneLayer]));
+}
+
+/// Handbook 5, look 10: against the lay, 10 mm or less; on other looks with the lay.
+#[test]
+fn the_clip_goes_with_the_lay_unless_very_short() {
+    let mut soft = visit(60.0, LookId::Summer);
+    soft.coat.texture = veliform_core::coat::Texture::Fleece;
+    let against = |answer| {
+        let sheet = sheet(&soft, &[answer]);
+        sheet.steps.iter().any(|s| s.stroke.contains("against"))
+    };
+    assert!(!against(Answer::WithTheLay));
+    let long = {
+        let mut visit = soft.clone();
+        visit.look = Some(LookChoice {
+            look: LookId::CylinderFleece,
+            body_mm: None,
+        });
+        sheet(&visit, &[])
+    };
+    assert!(!long.steps.iter().any(|s| s.stroke.contains("against")));
+}
+
+/// Handbook 6, *breaks* and *heat*.
+#[test]
+fn breaks_and_a_warm_blade_follow_the_school() {
+    let visit = visit(45.0, LookId::Lamb);
+    assert_eq!(sheet(&visit, &[]).break_every_minutes, None);
+    assert!(
+        sheet(&visit, &[Answer::BreaksAlways])
+            .break_every_minutes
+            .is_some()
+    );
+    assert!(
+        sheet(&visit, &[Answer::HeatSpray])
+            .warm_blade
+            .contains("oil")
+    );
+}
+
+/// Two schools beside one another on one dog: the minutes said are those of the sheet made so.
+#[test]
+fn schools_are_compared_on_this_dog() {
+    let (dog, kit, visit) = (dog(), kit(), visit(45.0, LookId::Lamb));
+    let house = house(&[]);
+    let desk = Desk::new(&dog, &visit, &house, &kit);
+    let questions = desk.schools().expect("solves");
+    assert_eq!(questions.len(), Question::ALL.len());
+    let ours = sheet(&visit, &[]).minutes;
+    let mut differing = 0;
+    for question in &questions {
+        assert_eq!(question.answers.iter().filter(|a| a.is_ours).count(), 1);
+        for answer in &question.answers {
+            let theirs = sheet(&visit, &[answer.answer]).minutes;
+            assert!(
+                (answer.minutes - (theirs - ours)).abs() < 1e-6,
+                "{}",
+                answer.label
+            );
+            differing += usize::from(
+                answer.sentence != "As we do it."
+                    && answer.sentence != "Changes nothing on this dog.",
+            );
+        }
+    }
+    assert!(differing >= 15, "{differing} answers change this sheet");
+}
