@@ -73,7 +73,7 @@ async fn a_wish_for_more_hair_than_there_is_gets_a_plan_and_is_reported() {
         // Straight on, before the field has been read: it is read on the way out.
         stage.touch(&stage.find("Plan").await).await;
         stage
-            .until_text("The chest: the owner asks for 90 mm; 24 mm is all there is. Let it grow.")
+            .until_text("The chest: 90 mm is asked for; 24 mm is all there is. Let it grow.")
             .await;
         stage.until_text("points right").await;
     })

@@ -132,7 +132,7 @@ fn a_pair_that_differs_is_said_by_its_longer_side() {
     let uneven = ZoneResult {
         left_mm: Some(mm(at)),
         right_mm: Some(mm(at + 4.0)),
-        tool: None,
+        ..ZoneResult::default()
     };
     let (report, _) = check(&BTreeMap::from([(Zone::Ear, uneven)]));
     let row = report
@@ -231,7 +231,7 @@ proptest! {
             .map(|(i, by, is_pair)| {
                 let there = (15.0 + by).max(0.0);
                 let right_mm = is_pair.then(|| mm(there / 2.0));
-                (Zone::ALL[i], ZoneResult { left_mm: Some(mm(there)), right_mm, tool: None })
+                (Zone::ALL[i], ZoneResult { left_mm: Some(mm(there)), right_mm, ..ZoneResult::default() })
             })
             .collect();
         let (report, _) = check(&results);

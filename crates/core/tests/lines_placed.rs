@@ -42,7 +42,7 @@ fn the_shorter_pass_starts_where_the_study_has_it(
 ) {
     let dog = solved(&Look::shipped(LookId::Lamb), 460.0, |b, h| {
         b.back_drop = dip * h;
-        b.hip = rear * b.hip;
+        b.hip *= rear;
     });
     let stop = placed(&dog);
     assert!(expected.contains(&stop), "{stop:?}");
@@ -108,7 +108,7 @@ fn the_small_choice_agrees_with_enumerating_the_whole_programme() {
         ] {
             let dog = solved(&look, 420.0, |b, h| {
                 b.back_drop = dip * h;
-                b.hip = rear * b.hip;
+                b.hip *= rear;
             });
             let whole = exhaustive(&dog.subject, &dog);
             let best = whole
@@ -133,7 +133,7 @@ fn the_small_choice_agrees_with_enumerating_the_whole_programme() {
 #[test]
 fn what_is_held_at_the_optimum_leaves_the_rest_where_it_was() {
     let dog = solved(&Look::shipped(LookId::Lamb), 460.0, |b, h| {
-        b.back_drop = 0.02 * h
+        b.back_drop = 0.02 * h;
     });
     let spots: Vec<usize> = BACK
         .iter()

@@ -164,7 +164,7 @@ fn a_wish_for_longer_hair_than_there_is_is_reported_and_never_a_failure() {
     let wish = &solved.report.unmet[0];
     assert_eq!(
         wish.message,
-        "The chest: the owner asks for 60 mm; 20 mm is all there is. Let it grow."
+        "The chest: 60 mm is asked for; 20 mm is all there is. Let it grow."
     );
     let chest = solved.report.units.iter().find(|u| u.zone == Zone::Chest);
     assert!((chest.expect("a unit").from_mm.as_mm() - 20.0).abs() < 0.1);

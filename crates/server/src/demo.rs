@@ -2,11 +2,14 @@
 
 use rust_embed::Embed;
 use serde::Deserialize;
-use veliform_core::dog::House;
+use uuid::Uuid;
+use veliform_core::dog::{Dog, House};
 use veliform_core::kit::Tool;
+use veliform_core::visit::fold;
 use veliform_formats::read_dog_file;
 use veliform_store::{ImportedVisit, Store};
 
+use crate::api::keep;
 use crate::error::ApiError;
 
 #[derive(Embed)]
@@ -58,8 +61,29 @@ pub fn fill(store: &mut Store, at_ms: i64) -> Result<bool, ApiError> {
         let file = read_dog_file(&bytes)?;
         let visits: Vec<ImportedVisit> = file.visits.into_iter().map(into_import).collect();
         store.import(&file.dog, &visits, at_ms)?;
+        keep_earlier_plans(store, &file.dog, &visits)?;
     }
     Ok(true)
+}
+
+/// Earlier visits at which a look was chosen end with a kept plan, made by the method of today.
+fn keep_earlier_plans(
+    store: &mut Store,
+    dog: &Dog,
+    visits: &[ImportedVisit],
+) -> Result<(), ApiError> {
+    let newest = visits.iter().map(|v| v.began_ms).max();
+    for visit in visits.iter().filter(|v| Some(v.began_ms) != newest) {
+        let Some(last) = visit.entries.iter().map(|e| e.at_ms).max() else {
+            continue;
+        };
+        if fold(dog, &visit.entries).look.is_some() && visit.plans.is_empty() {
+            // The same ids in every demo salon: the visit's own, one and two further.
+            let further = |by| Uuid::from_u128(visit.id.as_u128().wrapping_add(by));
+            keep(store, visit.id, (further(1), further(2)), last + 1)?;
+        }
+    }
+    Ok(())
 }
 
 pub(crate) fn into_import(visit: veliform_formats::VisitRecord) -> ImportedVisit {

@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { LastTimeScreen } from '../tasks/talk/LastTimeScreen';
 import { TalkScreen } from '../tasks/talk/TalkScreen';
 import { PlainPage } from '../shared/ui/states';
 import { CheckScreen } from '../tasks/check/CheckScreen';
@@ -53,6 +54,7 @@ export function App() {
               <Route path="time" element={<TimeScreen />} />
               <Route path="coat" element={<CoatScreen />} />
               <Route path="look" element={<LookScreen />} />
+              <Route path="last" element={<LastTimeScreen />} />
               <Route path="schools" element={<SchoolsScreen />} />
               <Route path="lines" element={<LinesScreen />} />
               <Route path="ahead" element={<AheadScreen />} />

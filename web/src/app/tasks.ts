@@ -21,6 +21,7 @@ export const TASKS: Task[] = [
     path: 'talk',
     wantsPlan: false,
     layers: { plan: false },
+    pages: { last: { plan: false, lengths: true } },
     isReached: (v) => v.talk != null,
   },
   {

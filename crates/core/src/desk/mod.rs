@@ -174,6 +174,7 @@ impl<'a> Desk<'a> {
         problems.extend(visit.talk.iter().flat_map(Talk::check));
         let results = visit.results.iter();
         problems.extend(results.filter_map(|(zone, r)| r.problem(*zone, house.units)));
+        problems.extend(visit.record.problem());
         problems.extend(visit.look.and_then(|choice| body_problem(choice, house)));
         Self {
             dog,
@@ -220,6 +221,10 @@ impl<'a> Desk<'a> {
             let nominal = |zone| look.nominal_mm(zone, height);
             coat.limits
                 .extend(owners_limits(talk, &self.coat, &nominal));
+        }
+        if let Some(recipe) = &self.visit.recipe {
+            let own = coat.limits.clone();
+            coat.limits.extend(recipe.as_limits(&own));
         }
         Job {
             sides: self.frame.sides(),

@@ -9,7 +9,8 @@ use super::walk::{WalkView, walk};
 use crate::balance::{Place, Subject, score};
 use crate::coat::{LONGEST_MM, Zone, days_to_grow};
 use crate::frame::{Problem, Severity};
-use crate::plan::{BalanceRow, Job, Plan, Words, capital, rows_of};
+use crate::kit::UnderComb;
+use crate::plan::{BalanceRow, Job, Plan, StrokeName, Words, capital, rows_of};
 use crate::shape::Hand;
 use crate::solve::{SolveError, Stroke, UnitCut, solve_lengths};
 use crate::units::{Length, UnitSystem, length_text};
@@ -24,6 +25,10 @@ pub struct ZoneResult {
     pub right_mm: Option<Length>,
     /// With which tool, where it was another than planned.
     pub tool: Option<Uuid>,
+    /// Blade beneath the comb, where it was another than the salon's.
+    pub under: Option<UnderComb>,
+    /// Stroke, where it was another than planned.
+    pub stroke: Option<StrokeName>,
 }
 
 impl ZoneResult {

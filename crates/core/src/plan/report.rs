@@ -408,11 +408,11 @@ fn unmet(subject: &Subject, words: &Words<'_>) -> Vec<UnmetWish> {
                 zone: wish.zone,
                 message: if wish.is_too_long {
                     format!(
-                        "The {zone}: the owner asks for {wanted}; {given} is all there is. Let it grow."
+                        "The {zone}: {wanted} is asked for; {given} is all there is. Let it grow."
                     )
                 } else {
                     format!(
-                        "The {zone}: the owner asks for {wanted}; {given} is the shortest that is safe."
+                        "The {zone}: {wanted} is asked for; {given} is the shortest that is safe."
                     )
                 },
             }

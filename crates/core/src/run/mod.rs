@@ -11,4 +11,4 @@ pub use event::{Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip};
 pub use late::{LeaveOut, could_leave};
 pub use rescue::{RescueOption, RescueWay, rescue};
 pub use state::{Ended, Run, RunNote, StepRun, StepState};
-pub use view::{PutOffStep, RanOver, RunView, run_view};
+pub use view::{PutOffStep, RanOver, RunView, left_undone, run_view};

@@ -152,6 +152,11 @@ fn ran_over(run: &Run) -> Vec<RanOver> {
         .collect()
 }
 
+/// What was put off and never done, in words.
+pub fn left_undone(run: &Run) -> Vec<String> {
+    put_off(run).into_iter().map(|off| off.words).collect()
+}
+
 fn put_off(run: &Run) -> Vec<PutOffStep> {
     run.steps
         .iter()

@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatFinish, Knots, Limit, Texture, Zone, ZoneMarks};
 use crate::consult::Talk;
@@ -228,6 +229,21 @@ pub enum EntryBody {
         /// What.
         result: ZoneResult,
     },
+    /// The groom was written down.
+    RecordSet {
+        /// What is said of it.
+        record: Record,
+    },
+    /// Last time's recipe is followed; none leaves it.
+    RecipeTaken {
+        /// Which, as it was.
+        recipe: Option<Recipe>,
+    },
+    /// The owner corrected what was done before.
+    Corrected {
+        /// What.
+        correction: Correction,
+    },
     /// A plan was kept as it was.
     PlanKept {
         /// Its id in the salon's records.
@@ -282,6 +298,9 @@ impl EntryBody {
             Self::NoteWritten { .. } => "note".into(),
             Self::Run { event } => event.label().into(),
             Self::ResultSet { zone, .. } => format!("left, {}", zone.label()),
+            Self::RecordSet { .. } => "record".into(),
+            Self::RecipeTaken { .. } => "as last time".into(),
+            Self::Corrected { correction } => format!("correction, {}", correction.zone.label()),
             Self::PlanKept { .. } => "kept plan".into(),
             Self::Undone { .. } => "undo".into(),
             Self::Redone { .. } => "redo".into(),

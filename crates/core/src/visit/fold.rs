@@ -6,6 +6,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::entry::{Entry, EntryBody, LookChoice};
+use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatInput, Knots, Zone};
 use crate::consult::Talk;
@@ -49,6 +50,15 @@ pub struct Visit {
     /// What zones were really left at.
     #[serde(default)]
     pub results: BTreeMap<Zone, ZoneResult>,
+    /// The groom in words.
+    #[serde(default)]
+    pub record: Record,
+    /// Last time's recipe, where it is followed.
+    #[serde(default)]
+    pub recipe: Option<Recipe>,
+    /// What the owner corrected, the last word on each zone.
+    #[serde(default)]
+    pub corrections: Vec<Correction>,
     /// Notes, in the order they were written.
     pub notes: Vec<String>,
     /// Plans kept, oldest first.
@@ -229,6 +239,24 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             } else {
                 visit.results.insert(*zone, *result);
             }
+        }
+        EntryBody::RecordSet { record } => visit.record.clone_from(record),
+        EntryBody::RecipeTaken { recipe } => {
+            if let Some(recipe) = recipe {
+                visit.look = Some(recipe.look);
+                visit.lines.clone_from(&recipe.lines);
+                for (zone, limit) in &recipe.limits {
+                    visit.coat.limits.entry(*zone).or_insert(*limit);
+                }
+            }
+            visit.recipe.clone_from(recipe);
+        }
+        EntryBody::Corrected { correction } => {
+            let zone = correction.zone;
+            let limit = visit.coat.limits.entry(zone).or_default();
+            *limit = correction.into_limit(*limit);
+            visit.corrections.retain(|c| c.zone != zone);
+            visit.corrections.push(*correction);
         }
         EntryBody::PlanKept { plan } => visit.plans.push(*plan),
         EntryBody::Undone { .. } | EntryBody::Redone { .. } => {}

@@ -4,10 +4,13 @@ mod entry;
 mod fold;
 mod kept;
 mod past;
+mod recipe;
 
 pub use entry::{Entry, EntryBody, LookChoice};
 pub use fold::{UndoStep, Visit, fold};
 pub use kept::KeptPlan;
 pub use past::{
-    EarlierFrame, EarlierVisit, GrownCoat, MeasureHistory, Past, Reading, changed, past,
+    EarlierFrame, EarlierVisit, GrownCoat, LastVisit, LeftThen, MeasureHistory, Past, Reading,
+    ZonePast, changed, past,
 };
+pub use recipe::{Correction, Recipe, RecipeZone, Record, Wants};

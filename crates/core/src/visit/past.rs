@@ -7,10 +7,12 @@ use uuid::Uuid;
 
 use super::fold::Visit;
 use super::kept::KeptPlan;
+use super::recipe::{Recipe, Record};
 use crate::body::{EarlierFound, Handling, Outcome};
 use crate::coat::{Zone, grown_mm, resolve_coat};
 use crate::finish::ZoneResult;
 use crate::frame::{FrameInput, Measure, resolve};
+use crate::run::left_undone;
 use crate::units::{Length, UnitSystem};
 
 /// An earlier visit with what was kept of it.
@@ -86,6 +88,55 @@ pub struct Past {
     pub coat: Option<GrownCoat>,
     /// How the dog was to be handled last time.
     pub handling: Option<Handling>,
+    /// The last visit, to do again.
+    #[serde(default)]
+    pub last: Option<LastVisit>,
+    /// What each zone was left at, visit by visit.
+    #[serde(default)]
+    pub zones: Vec<ZonePast>,
+}
+
+/// The last visit as the next one opens with it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct LastVisit {
+    /// Its id.
+    pub visit: Uuid,
+    /// When it began, milliseconds since 1970 in UTC.
+    pub began_ms: i64,
+    /// Days since.
+    pub days: u32,
+    /// What was done; none where no plan was kept.
+    pub recipe: Option<Recipe>,
+    /// The groom in words.
+    pub record: Record,
+    /// Notes for the next stylist.
+    pub notes: Vec<String>,
+    /// Steps that were put off and never done.
+    pub left_undone: Vec<String>,
+}
+
+/// What a zone was left at after one visit.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct LeftThen {
+    /// When that visit began, milliseconds since 1970 in UTC.
+    pub began_ms: i64,
+    /// What was left.
+    pub left_mm: Length,
+    /// Whether it was measured; else it is what the plan left.
+    pub was_measured: bool,
+    /// What it has grown to today.
+    pub today_mm: Length,
+}
+
+/// A zone over the visits, newest first.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ZonePast {
+    /// Which.
+    pub zone: Zone,
+    /// Its name.
+    pub label: String,
+    /// Visits at which it was cut.
+    pub left: Vec<LeftThen>,
 }
 
 /// Milliseconds of a day.
@@ -124,6 +175,8 @@ pub fn past(visits: &[EarlierVisit], now_ms: i64) -> Past {
             .collect(),
         coat: earlier.last().map(|v| grown(v, now_ms)),
         handling: newest_first().find_map(|v| v.visit.handling.clone()),
+        last: earlier.last().map(|v| last_visit(v, now_ms)),
+        zones: zones_past(&earlier, now_ms),
     }
 }
 
@@ -151,8 +204,58 @@ fn histories(earlier: &[&EarlierVisit]) -> Vec<MeasureHistory> {
         .collect()
 }
 
+fn days_since(visit: &EarlierVisit, now_ms: i64) -> i64 {
+    ((now_ms - visit.began_ms) / DAY_MS).max(0)
+}
+
+fn last_visit(last: &EarlierVisit, now_ms: i64) -> LastVisit {
+    let said = &last.visit;
+    let recipe = last.plan.as_ref();
+    LastVisit {
+        visit: last.id,
+        began_ms: last.began_ms,
+        days: u32::try_from(days_since(last, now_ms)).unwrap_or(u32::MAX),
+        recipe: recipe.map(|plan| Recipe::of(plan, &said.results, &said.coat.limits)),
+        record: said.record.clone(),
+        notes: said.notes.clone(),
+        left_undone: said.run.as_ref().map_or_else(Vec::new, left_undone),
+    }
+}
+
+fn zones_past(earlier: &[&EarlierVisit], now_ms: i64) -> Vec<ZonePast> {
+    let left_at = |visit: &EarlierVisit, zone: Zone| -> Option<LeftThen> {
+        let result = visit.visit.results.get(&zone).filter(|r| r.can_be());
+        let measured = result.and_then(ZoneResult::mean_mm);
+        let planned = visit.plan.as_ref().and_then(|plan| {
+            let row = plan.report.units.iter().find(|u| u.zone == zone)?;
+            Some(f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm()))
+        });
+        let left = measured.or(planned)?;
+        let days = days_since(visit, now_ms) as f64;
+        let today = grown_mm(left, days, visit.visit.coat.texture);
+        Some(LeftThen {
+            began_ms: visit.began_ms,
+            left_mm: Length::from_mm(left).ok()?,
+            was_measured: measured.is_some(),
+            today_mm: Length::from_mm(today).ok()?,
+        })
+    };
+    Zone::ALL
+        .iter()
+        .filter_map(|&zone| {
+            let visits = earlier.iter().rev();
+            let left: Vec<LeftThen> = visits.filter_map(|v| left_at(v, zone)).collect();
+            (!left.is_empty()).then(|| ZonePast {
+                zone,
+                label: zone.label().into(),
+                left,
+            })
+        })
+        .collect()
+}
+
 fn grown(last: &EarlierVisit, now_ms: i64) -> GrownCoat {
-    let days = ((now_ms - last.began_ms) / DAY_MS).max(0);
+    let days = days_since(last, now_ms);
     let texture = last.visit.coat.texture;
     let height = resolve(&last.visit.frame, UnitSystem::Millimetres)
         .build

@@ -16,6 +16,7 @@ mod types;
 mod visits;
 
 pub(crate) use files::records;
+pub(crate) use plans::keep;
 use utoipa_actix_web::service_config::ServiceConfig;
 
 /// All routes beneath `/api`.

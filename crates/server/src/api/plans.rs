@@ -7,6 +7,8 @@ use veliform_core::drawing::{DrawOptions, Layers};
 use veliform_core::plan::METHOD;
 use veliform_core::visit::{Entry, EntryBody, KeptPlan};
 
+use veliform_store::Store;
+
 use super::at_visit::AtVisit;
 use crate::blocking::Salon;
 use crate::error::{ApiError, ErrorBody};
@@ -53,30 +55,40 @@ pub(crate) async fn keep_plan(
             if let Ok(kept) = store.plan(id) {
                 return Ok(kept);
             }
-            let at = AtVisit::read(store, visit)?;
-            let view = at.desk().plan_view(Reasons::Find, &with_marks())?;
-            let plan = KeptPlan {
-                id,
-                at_ms,
-                method: METHOD.into(),
-                dog: at.dog,
-                visit: at.visit,
-                house: at.house,
-                kit: at.kit,
-                report: view.plan,
-                drawing: view.evaluation.drawing,
-            };
-            let entry = Entry {
-                id: entry,
-                at_ms,
-                author: String::new(),
-                body: EntryBody::PlanKept { plan: id },
-            };
-            store.keep_plan(visit, &plan, &entry)?;
-            Ok(plan)
+            keep(store, visit, (id, entry), at_ms)
         })
         .await?;
     Ok(web::Json(as_kept(plan)?))
+}
+
+/// Keeps the plan of a visit as it stands, under these ids of plan and entry.
+pub(crate) fn keep(
+    store: &mut Store,
+    visit: Uuid,
+    (id, entry): (Uuid, Uuid),
+    at_ms: i64,
+) -> Result<KeptPlan, ApiError> {
+    let at = AtVisit::read(store, visit)?;
+    let view = at.desk().plan_view(Reasons::Find, &with_marks())?;
+    let plan = KeptPlan {
+        id,
+        at_ms,
+        method: METHOD.into(),
+        dog: at.dog,
+        visit: at.visit,
+        house: at.house,
+        kit: at.kit,
+        report: view.plan,
+        drawing: view.evaluation.drawing,
+    };
+    let entry = Entry {
+        id: entry,
+        at_ms,
+        author: String::new(),
+        body: EntryBody::PlanKept { plan: id },
+    };
+    store.keep_plan(visit, &plan, &entry)?;
+    Ok(plan)
 }
 
 fn with_marks() -> DrawOptions {

@@ -994,6 +994,22 @@ export interface components {
          * @enum {string}
          */
         Cooling: "felt_cool" | "cooled" | "swapped" | "oiled";
+        /** @description A complaint, found by zone and date: it becomes a limit. */
+        Correction: {
+            /**
+             * Format: int64
+             * @description The visit it is about began then, milliseconds since 1970 in UTC.
+             */
+            began_ms: number;
+            /** @description By how much. */
+            by_mm: components["schemas"]["Length"];
+            /** @description What was left there then. */
+            left_mm: components["schemas"]["Length"];
+            /** @description What the owner wants instead. */
+            wants: components["schemas"]["Wants"];
+            /** @description Where. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description The plan for the table. */
         CutSheet: {
             /**
@@ -1436,6 +1452,20 @@ export interface components {
             result: components["schemas"]["ZoneResult"];
             /** @description Which. */
             zone: components["schemas"]["Zone"];
+        } | {
+            /** @enum {string} */
+            kind: "record_set";
+            /** @description What is said of it. */
+            record: components["schemas"]["Record"];
+        } | {
+            /** @enum {string} */
+            kind: "recipe_taken";
+            recipe?: components["schemas"]["Recipe"] | null;
+        } | {
+            /** @description What. */
+            correction: components["schemas"]["Correction"];
+            /** @enum {string} */
+            kind: "corrected";
         } | {
             /** @enum {string} */
             kind: "plan_kept";
@@ -1958,6 +1988,31 @@ export interface components {
             /** @description Views it shows in, with the measure touching it opens there. */
             views: components["schemas"]["LandmarkView"][];
         };
+        /** @description The last visit as the next one opens with it. */
+        LastVisit: {
+            /**
+             * Format: int64
+             * @description When it began, milliseconds since 1970 in UTC.
+             */
+            began_ms: number;
+            /**
+             * Format: int32
+             * @description Days since.
+             */
+            days: number;
+            /** @description Steps that were put off and never done. */
+            left_undone: string[];
+            /** @description Notes for the next stylist. */
+            notes: string[];
+            recipe?: components["schemas"]["Recipe"] | null;
+            /** @description The groom in words. */
+            record: components["schemas"]["Record"];
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            visit: string;
+        };
         /**
          * @description Which way the hair lies, where it does not lie as usual (towards the tail, and down the legs).
          * @enum {string}
@@ -2060,6 +2115,20 @@ export interface components {
             how: "blended";
             /** @description Over this far. */
             over_mm: components["schemas"]["Length"];
+        };
+        /** @description What a zone was left at after one visit. */
+        LeftThen: {
+            /**
+             * Format: int64
+             * @description When that visit began, milliseconds since 1970 in UTC.
+             */
+            began_ms: number;
+            /** @description What was left. */
+            left_mm: components["schemas"]["Length"];
+            /** @description What it has grown to today. */
+            today_mm: components["schemas"]["Length"];
+            /** @description Whether it was measured; else it is what the plan left. */
+            was_measured: boolean;
         };
         /** @description A length in millimetres. */
         Length: number;
@@ -2344,8 +2413,11 @@ export interface components {
             handling?: components["schemas"]["Handling"] | null;
             /** @description Whether there was no visit before. */
             is_first?: boolean;
+            last?: components["schemas"]["LastVisit"] | null;
             /** @description Measures over time. */
             measures: components["schemas"]["MeasureHistory"][];
+            /** @description What each zone was left at, visit by visit. */
+            zones?: components["schemas"]["ZonePast"][];
         };
         /**
          * @description A patch of another colour.
@@ -2611,6 +2683,64 @@ export interface components {
             remedy: string;
             /** @description The view it shows in. */
             view: components["schemas"]["View"];
+        };
+        /** @description What was done, so that anyone can do it again. */
+        Recipe: {
+            /** @description The owner's limits, what was corrected since among them. */
+            limits: {
+                [key: string]: components["schemas"]["Limit"];
+            };
+            /** @description Lines moved by hand. */
+            lines: components["schemas"]["Placement"];
+            /** @description The look. */
+            look: components["schemas"]["LookChoice"];
+            /** @description Its name. */
+            look_name: string;
+            /** @description Zones that were cut. */
+            zones: components["schemas"]["RecipeZone"][];
+        };
+        /** @description What a zone was left at last time, and how. */
+        RecipeZone: {
+            /** @description Shortest length left. */
+            from_mm: components["schemas"]["Length"];
+            /** @description With what and how, in words. */
+            how: string;
+            /** @description Its name. */
+            label: string;
+            /** @description Longest length left. */
+            to_mm: components["schemas"]["Length"];
+            /** @description Whether it was measured after the groom; else it is what the plan left. */
+            was_measured: boolean;
+            /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        };
+        /** @description The groom in words, written in a minute. */
+        Record: {
+            /**
+             * @description How the dog behaved.
+             * @default
+             */
+            behaviour: string;
+            /**
+             * @description What is to grow, and is left alone.
+             * @default []
+             */
+            grow: components["schemas"]["Zone"][];
+            /**
+             * @description Finish and products.
+             * @default
+             */
+            products: string;
+            /**
+             * @description What the owner was told of findings.
+             * @default
+             */
+            told: string;
+            /**
+             * @description What is unfinished.
+             * @default
+             */
+            unfinished: string;
         };
         /** @description One way out, with what it costs. */
         RescueOption: {
@@ -3358,6 +3488,8 @@ export interface components {
         Visit: {
             /** @description What was said of the coat. */
             coat: components["schemas"]["CoatInput"];
+            /** @description What the owner corrected, the last word on each zone. */
+            corrections?: components["schemas"]["Correction"][];
             /**
              * Format: int32
              * @description How many different entries there are.
@@ -3383,6 +3515,9 @@ export interface components {
             };
             /** @description Plans kept, oldest first. */
             plans: string[];
+            recipe?: components["schemas"]["Recipe"] | null;
+            /** @description The groom in words. */
+            record?: components["schemas"]["Record"];
             redo?: components["schemas"]["UndoStep"] | null;
             /** @description What zones were really left at. */
             results?: {
@@ -3423,6 +3558,11 @@ export interface components {
             /** @description What is looked at on every dog. */
             usual: string[];
         };
+        /**
+         * @description What the owner found wrong with last time.
+         * @enum {string}
+         */
+        Wants: "shorter" | "longer";
         /** @description What one touch would do. */
         WhatIf: {
             /** @description The balance then. */
@@ -3512,18 +3652,31 @@ export interface components {
             /** @default null */
             texture: components["schemas"]["Texture"] | null;
         };
+        /** @description A zone over the visits, newest first. */
+        ZonePast: {
+            /** @description Its name. */
+            label: string;
+            /** @description Visits at which it was cut. */
+            left: components["schemas"]["LeftThen"][];
+            /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description What a zone was really left at. */
         ZoneResult: {
             /** @default null */
             left_mm: components["schemas"]["Length"] | null;
             /** @default null */
             right_mm: components["schemas"]["Length"] | null;
+            /** @default null */
+            stroke: components["schemas"]["StrokeName"] | null;
             /**
              * Format: uuid
              * @description With which tool, where it was another than planned.
              * @default null
              */
             tool: string | null;
+            /** @default null */
+            under: components["schemas"]["UnderComb"] | null;
         };
         /** @description One zone's coat as the screen shows it. */
         ZoneValue: {

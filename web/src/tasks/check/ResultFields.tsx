@@ -2,6 +2,7 @@ import type { Schemas } from '../../shared/api/client';
 import { LengthField } from '../../shared/ui/LengthField';
 import { lengthText, unitName } from '../../shared/units/show';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { DoneOtherwise } from './DoneOtherwise';
 import { useRecord } from '../../shared/visit/useRecord';
 
 type Result = Schemas['ZoneResult'];
@@ -43,6 +44,7 @@ export function ResultFields({ row }: { row: Schemas['ResultRow'] }) {
           </b>
         )}
       </p>
+      <DoneOtherwise label={label} result={recorded ?? row.result} onChange={put} />
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { useKeptText } from '../../shared/visit/useKeptText';
 import { dayText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 import { AtTheTable } from './AtTheTable';
+import { RecordForm } from './RecordForm';
 
 /** What is kept: plans as they were, notes for the next colleague, the dog file. */
 export function KeepScreen() {
@@ -38,6 +39,7 @@ export function KeepScreen() {
               </li>
             ))}
           </ul>
+          <RecordForm />
           <AtTheTable />
           <Notes />
           <MarginHead>Take it along</MarginHead>

@@ -6,6 +6,7 @@ import { MarginHead } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { LooksBeside } from './LooksBeside';
 import { Questions } from './Questions';
+import { TalkTabs } from './TalkTabs';
 import { useOffers } from './useOffers';
 
 /** As many as fit side by side at a size an owner can judge. */
@@ -42,6 +43,7 @@ export function TalkScreen() {
       }
       margin={
         <>
+          <TalkTabs />
           <Questions />
           <MarginHead>Looks, best first</MarginHead>
           <ol>

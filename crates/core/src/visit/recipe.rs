@@ -1,0 +1,221 @@
+use std::collections::BTreeMap;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::entry::LookChoice;
+use super::kept::KeptPlan;
+use crate::coat::{Limit, Zone};
+use crate::finish::ZoneResult;
+use crate::frame::{Problem, Severity};
+use crate::look::{LookId, Placement};
+use crate::plan::{StrokeName, UnitRow};
+use crate::units::Length;
+
+/// What a zone was left at last time, and how.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct RecipeZone {
+    /// Which.
+    pub zone: Zone,
+    /// Its name.
+    pub label: String,
+    /// Shortest length left.
+    pub from_mm: Length,
+    /// Longest length left.
+    pub to_mm: Length,
+    /// With what and how, in words.
+    pub how: String,
+    /// Whether it was measured after the groom; else it is what the plan left.
+    pub was_measured: bool,
+}
+
+/// What was done, so that anyone can do it again.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Recipe {
+    /// The look.
+    pub look: LookChoice,
+    /// Its name.
+    pub look_name: String,
+    /// Lines moved by hand.
+    pub lines: Placement,
+    /// The owner's limits, what was corrected since among them.
+    pub limits: BTreeMap<Zone, Limit>,
+    /// Zones that were cut.
+    pub zones: Vec<RecipeZone>,
+}
+
+/// A length is met within this, mm: a comb's own scatter (handbook 3; as the finish check has it).
+const SCATTER_MM: f64 = 1.5;
+
+impl Recipe {
+    /// The recipe of a kept plan, with what was really left where that was measured.
+    pub fn of(
+        plan: &KeptPlan,
+        results: &BTreeMap<Zone, ZoneResult>,
+        limits: &BTreeMap<Zone, Limit>,
+    ) -> Self {
+        let mut zones: Vec<RecipeZone> = Vec::new();
+        let cut = |row: &&UnitRow| row.stroke != StrokeName::Leave;
+        for row in plan.report.units.iter().filter(cut) {
+            match zones.iter_mut().find(|z| z.zone == row.zone) {
+                Some(there) => {
+                    if row.from_mm < there.from_mm {
+                        there.from_mm = row.from_mm;
+                    }
+                    if row.to_mm > there.to_mm {
+                        there.to_mm = row.to_mm;
+                    }
+                }
+                None => zones.push(RecipeZone {
+                    zone: row.zone,
+                    label: row.zone.label().into(),
+                    from_mm: row.from_mm,
+                    to_mm: row.to_mm,
+                    how: row.tool.clone(),
+                    was_measured: false,
+                }),
+            }
+        }
+        for zone in &mut zones {
+            let result = results.get(&zone.zone).filter(|r| r.can_be());
+            let Some(left) = result.and_then(ZoneResult::mean_mm) else {
+                continue;
+            };
+            // What was left otherwise moves the whole zone.
+            let by = left - f64::midpoint(zone.from_mm.as_mm(), zone.to_mm.as_mm());
+            let moved = |mm: Length| Length::from_mm((mm.as_mm() + by).max(0.0));
+            zone.from_mm = moved(zone.from_mm).unwrap_or(zone.from_mm);
+            zone.to_mm = moved(zone.to_mm).unwrap_or(zone.to_mm);
+            zone.was_measured = true;
+        }
+        Self {
+            look: plan.visit.look.unwrap_or(LookChoice {
+                look: LookId::OneLength,
+                body_mm: None,
+            }),
+            look_name: plan.report.look_name.clone(),
+            lines: plan.visit.lines.clone(),
+            limits: limits.clone(),
+            zones,
+        }
+    }
+
+    /// The lengths as limits, so that a plan comes out as it did: a zone's own limit goes before.
+    pub fn as_limits(&self, own: &BTreeMap<Zone, Limit>) -> BTreeMap<Zone, Limit> {
+        self.zones
+            .iter()
+            .map(|zone| {
+                let own = own.get(&zone.zone).copied().unwrap_or_default();
+                let mut to = zone.to_mm.as_mm() + SCATTER_MM;
+                let mut from = (zone.from_mm.as_mm() - SCATTER_MM).max(0.0);
+                if let Some(most) = own.not_longer_mm.map(Length::as_mm) {
+                    to = to.min(most);
+                    from = from.min(most - 2.0 * SCATTER_MM).max(0.0);
+                }
+                if let Some(least) = own.not_shorter_mm.map(Length::as_mm) {
+                    from = from.max(least);
+                    to = to.max(least + 2.0 * SCATTER_MM);
+                }
+                let limit = Limit {
+                    not_shorter_mm: Length::from_mm(from).ok(),
+                    not_longer_mm: Length::from_mm(to).ok(),
+                };
+                (zone.zone, limit)
+            })
+            .collect()
+    }
+}
+
+/// What the owner found wrong with last time.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum Wants {
+    /// It was too long.
+    Shorter,
+    /// It was too short.
+    Longer,
+}
+
+/// A complaint, found by zone and date: it becomes a limit.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Correction {
+    /// Where.
+    pub zone: Zone,
+    /// The visit it is about began then, milliseconds since 1970 in UTC.
+    pub began_ms: i64,
+    /// What was left there then.
+    pub left_mm: Length,
+    /// What the owner wants instead.
+    pub wants: Wants,
+    /// By how much.
+    pub by_mm: Length,
+}
+
+impl Correction {
+    /// The limit it makes of the owner's limit so far: the other end stays, unless it contradicts.
+    pub fn into_limit(&self, own: Limit) -> Limit {
+        let (left, by) = (self.left_mm.as_mm(), self.by_mm.as_mm().abs());
+        let at = |mm: f64| Length::from_mm(mm.max(0.0)).ok();
+        match self.wants {
+            Wants::Shorter => {
+                let most = at(left - by);
+                Limit {
+                    not_shorter_mm: own.not_shorter_mm.filter(|least| Some(*least) <= most),
+                    not_longer_mm: most,
+                }
+            }
+            Wants::Longer => {
+                let least = at(left + by);
+                Limit {
+                    not_shorter_mm: least,
+                    not_longer_mm: own.not_longer_mm.filter(|most| Some(*most) >= least),
+                }
+            }
+        }
+    }
+}
+
+/// The groom in words, written in a minute.
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(default)]
+pub struct Record {
+    /// How the dog behaved.
+    pub behaviour: String,
+    /// Finish and products.
+    pub products: String,
+    /// What the owner was told of findings.
+    pub told: String,
+    /// What is to grow, and is left alone.
+    pub grow: Vec<Zone>,
+    /// What is unfinished.
+    pub unfinished: String,
+}
+
+/// Longest text of a record, letters: what a colleague reads in a minute.
+const RECORD_LETTERS: usize = 600;
+
+impl Record {
+    /// What is wrong with it, in one sentence.
+    pub(crate) fn problem(&self) -> Option<Problem> {
+        let texts = [
+            ("behaviour", &self.behaviour),
+            ("products", &self.products),
+            ("what was told", &self.told),
+            ("what is unfinished", &self.unfinished),
+        ];
+        let (name, text) = texts
+            .into_iter()
+            .find(|(_, text)| text.chars().count() > RECORD_LETTERS)?;
+        let message = format!(
+            "The record of {name} has {} letters; shorten it to {RECORD_LETTERS}.",
+            text.chars().count()
+        );
+        Some(Problem::of("record", Severity::Unusual, message))
+    }
+
+    /// Whether nothing is said.
+    pub fn is_empty(&self) -> bool {
+        *self == Self::default()
+    }
+}

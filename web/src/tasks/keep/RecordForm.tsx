@@ -1,0 +1,82 @@
+import type { Schemas } from '../../shared/api/client';
+import { MarginHead, Said } from '../../shared/ui/controls';
+import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { useRecord } from '../../shared/visit/useRecord';
+import { WrittenLine } from './WrittenLine';
+
+const LINES: { part: 'behaviour' | 'products' | 'told' | 'unfinished'; label: string }[] = [
+  { part: 'behaviour', label: 'How the dog behaved' },
+  { part: 'products', label: 'Finish and products' },
+  { part: 'told', label: 'What the owner was told' },
+  { part: 'unfinished', label: 'Unfinished, for next time' },
+];
+
+const NOTHING: Schemas['Record'] = {
+  behaviour: '',
+  products: '',
+  told: '',
+  unfinished: '',
+  grow: [],
+};
+
+/** The groom in words: a minute's writing for whoever has the dog next. */
+export function RecordForm() {
+  const work = useVisitWork();
+  const { words, evaluation } = work;
+  const record: Schemas['Record'] = evaluation.visit.record ?? NOTHING;
+  const put = useRecord(record, (whole) => work.say({ kind: 'record_set', record: whole }));
+  const { grow } = record;
+  const problem = problemOf(work, 'record');
+  return (
+    <>
+      <MarginHead>The groom in a minute</MarginHead>
+      {LINES.map(({ part, label }) => (
+        <WrittenLine
+          key={part}
+          name={`${work.visitId}.record.${part}`}
+          label={label}
+          value={record[part]}
+          onText={(text) => put({ [part]: text })}
+        />
+      ))}
+      {problem && <Said>{problem.message}</Said>}
+      <label className="block pt-2">
+        <span className="text-sm text-soft">To grow, left alone</span>
+        <select
+          className="h-12 w-full border border-ink bg-sheet px-2"
+          value=""
+          onChange={(e) => {
+            const zone = words.zones.find((z) => z.zone === e.target.value)?.zone;
+            if (zone) put({ grow: [...grow, zone] });
+          }}
+        >
+          <option value="">add a zone</option>
+          {words.zones
+            .filter((z) => !grow.includes(z.zone))
+            .map((z) => (
+              <option key={z.zone} value={z.zone}>
+                {z.label}
+              </option>
+            ))}
+        </select>
+      </label>
+      <ul className="flex flex-wrap gap-2 pt-2">
+        {grow.map((zone) => {
+          const label = words.zones.find((z) => z.zone === zone)?.label ?? zone;
+          return (
+            <li key={zone}>
+              <button
+                type="button"
+                className="min-h-12 border border-ink px-3"
+                aria-label={`${label}: take it off the list`}
+                onClick={() => put({ grow: grow.filter((z) => z !== zone) })}
+              >
+                {label} <span aria-hidden="true">×</span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}
