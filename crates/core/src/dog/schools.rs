@@ -98,6 +98,9 @@ schools! {
     Bevel, "Bevel",
         "Scoop where the foot is clean-shaven, else scissor."
         => [BevelByFoot "by the foot", BevelScissored "scissor, foot down", BevelScooped "scoop with the shortest blade"];
+    FootEdge, "Foot edge and nails",
+        "To the nail on clean feet, not fully showing on round ones."
+        => [EdgeByFoot "by the foot", ToTheNail "to the nail", NailsNotShowing "nails not fully showing"];
     Legs, "Leg order",
         "Planes across pairs: the legs match at the end."
         => [LegsByPlane "parallel planes across pairs", LegsOneByOne "four faces, leg by leg", LegsBySide "one side of the dog, then the other"];

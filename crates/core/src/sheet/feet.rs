@@ -1,3 +1,4 @@
+use super::bevel::Bevel;
 use super::cautions::Hazard;
 use super::minutes as m;
 use super::step::Stage;
@@ -5,6 +6,7 @@ use super::writer::{Draft, Writer};
 use crate::coat::Zone;
 use crate::dog::{Answer, Question};
 use crate::look::FootFinish;
+use crate::shape::{FACE_STATIONS, Face, Hand, Leg, LegPlace};
 use crate::solve::Unit;
 
 /// Which feet are set now.
@@ -95,8 +97,74 @@ impl Writer<'_> {
                 },
                 zones: vec![Zone::Foot],
                 hazards,
+                amounts: self.bevels(which),
                 ..Draft::default()
             },
         );
+    }
+
+    /// The hem over each pair of feet, worked out where the look bevels one.
+    fn bevels(&self, which: Feet) -> Vec<String> {
+        let foot = self.job.look.foot;
+        if foot == FootFinish::Tight {
+            return Vec::new();
+        }
+        let shows_nails = match self.answer(Question::FootEdge) {
+            Answer::ToTheNail => true,
+            Answer::NailsNotShowing => false,
+            _ => foot == FootFinish::Clean,
+        };
+        let left = self.plan.cuts.iter().find(|c| c.unit == Unit::Feet);
+        let hair = left
+            .and_then(|c| c.leaves_mm.first())
+            .map_or(0.0, |mm| mm * self.plan.subject.stand.of(Zone::Foot));
+        let hair = if foot == FootFinish::Clean { 0.0 } else { hair };
+        let width = self.plan.subject.build.foot_width + 2.0 * hair;
+        [
+            (Leg::Fore, Feet::Front, "Front"),
+            (Leg::Hind, Feet::Hind, "Hind"),
+        ]
+        .into_iter()
+        .filter(|(_, feet, _)| which == Feet::All || which == *feet)
+        .map(|(leg, _, name)| {
+            let bevel = Bevel::of(width, self.column_mm(leg), shows_nails);
+            self.bevel_words(name, &bevel)
+        })
+        .collect()
+    }
+
+    /// Width of the planned column at the hem, mm.
+    fn column_mm(&self, leg: Leg) -> f64 {
+        let edge = |face| {
+            let place = LegPlace {
+                leg,
+                hand: Hand::Left,
+                face,
+                step: FACE_STATIONS - 1,
+            };
+            self.plan
+                .subject
+                .off_midline(place)
+                .at(&self.plan.lengths_mm)
+        };
+        edge(Face::Outer) - edge(Face::Inner)
+    }
+
+    fn bevel_words(&self, name: &str, bevel: &Bevel) -> String {
+        let across = self.words.length(2.0 * bevel.hem_radius_mm);
+        if bevel.rounds == 1 {
+            return format!("{name}: hem {across} across, its edge turned once");
+        }
+        let tilts: Vec<String> = bevel
+            .tilts_deg()
+            .iter()
+            .map(|tilt| format!("{tilt:.0}°"))
+            .collect();
+        format!(
+            "{name}: hem {across} across, rising {}; {} rounds, tilted {}",
+            self.words.length(bevel.rise_mm),
+            bevel.rounds,
+            tilts.join(", ")
+        )
     }
 }

@@ -1,5 +1,6 @@
 //! The cut sheet: the plan as ordered steps for the table (handbook 6 and 7).
 
+mod bevel;
 mod cautions;
 mod clip;
 mod faces;
@@ -13,6 +14,7 @@ mod scissor;
 mod step;
 mod writer;
 
+pub use bevel::Bevel;
 pub use cautions::{Caution, STANDING_CAUTION};
 pub use facts::DogFacts;
 pub use step::{CutSheet, Stage, Step, StepKind};

@@ -70,7 +70,7 @@ function LastVisit({ last }: { last: Schemas['LastVisit'] }) {
       ) : (
         <p>No plan was kept; the lengths are not known.</p>
       )}
-      <ul className="list-inside list-disc">
+      <ul className="list-outside list-disc pl-5">
         {words.map((text) => (
           <li key={text}>{text}</li>
         ))}
