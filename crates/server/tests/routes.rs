@@ -394,6 +394,7 @@ async fn the_openapi_document_covers_every_route() {
             "GET /api/own-types",
             "GET /api/photos/{id}.jpg",
             "GET /api/plans/{id}",
+            "GET /api/salon-log",
             "GET /api/schema/dog-file",
             "GET /api/simulated-devices/{kind}/lines",
             "GET /api/visits/{id}",

@@ -276,6 +276,11 @@ impl<'a> Desk<'a> {
         }
     }
 
+    /// The look chosen, or the first, as a job to weigh by other means than a plan.
+    pub fn chosen_job(&self) -> Job {
+        self.job(self.choice())
+    }
+
     fn choice(&self) -> LookChoice {
         self.visit.look.unwrap_or(LookChoice {
             look: LookId::OneLength,

@@ -1,8 +1,11 @@
+use std::collections::BTreeMap;
+
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::schools::Schools;
+use super::topic::Topic;
 use crate::frame::{Problem, Severity};
 use crate::kit::UnderComb;
 use crate::look::{LineStop, Placement};
@@ -28,6 +31,8 @@ pub struct House {
     pub lines: Placement,
     /// Its answers where practitioners disagree.
     pub schools: Schools,
+    /// Factors on the table's minutes, where this salon took over what its log taught.
+    pub minute_factors: BTreeMap<Topic, f64>,
 }
 
 impl Default for House {
@@ -43,6 +48,7 @@ impl Default for House {
             // Handbook 6, *waist peaks*: behind the last rib by up to 25 mm, adjustable.
             lines: Placement::of_one(LineStop::BehindRib),
             schools: Schools::default(),
+            minute_factors: BTreeMap::new(),
         }
     }
 }
@@ -56,6 +62,8 @@ const USUAL_RATE: f64 = 40.0;
 const BLADE_MINUTES: f64 = 4.0;
 /// Minutes a salon may say.
 const BLADE_MINUTES_RANGE: (f64, f64) = (1.0, 15.0);
+/// Factors on the table's minutes that a hand can have (modelling choice).
+const FACTORS: (f64, f64) = (0.2, 5.0);
 /// Most an hour can cost.
 const HIGHEST_RATE: f64 = 100_000.0;
 /// Longest name of a salon, letters: what fits on the sheet.
@@ -83,6 +91,19 @@ impl House {
                     self.table_rate
                 ),
             );
+        }
+        for (topic, factor) in &self.minute_factors {
+            if !(FACTORS.0..=FACTORS.1).contains(factor) {
+                refuse(
+                    "house.minute_factors",
+                    format!(
+                        "{} cannot take {factor:.2} times the usual; choose {} to {}.",
+                        topic.label(),
+                        FACTORS.0,
+                        FACTORS.1
+                    ),
+                );
+            }
         }
         let (least, most) = BLADE_MINUTES_RANGE;
         if !(least..=most).contains(&self.blade_minutes) {

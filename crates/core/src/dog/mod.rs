@@ -2,11 +2,13 @@
 
 mod house;
 mod schools;
+mod topic;
 
 pub use house::House;
 use schemars::JsonSchema;
 pub use schools::{Answer, Question, Schools};
 use serde::{Deserialize, Serialize};
+pub use topic::Topic;
 use utoipa::ToSchema;
 use uuid::Uuid;
 

@@ -82,26 +82,7 @@ pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
     let mut subject = job.subject();
     let solution = solve_lengths_to(&subject, accuracy)?;
     place_lines(&mut subject, &solution, &job.coat)?;
-    let bench = Bench {
-        subject: &subject,
-        coat: &job.coat,
-        points: &solution.points,
-        kit: &job.kit,
-        under: job.house.under_comb,
-        skin: job.skin,
-        against_at_most_mm: match job.house.schools.of(Question::Direction) {
-            Answer::WithTheLay => 0.0,
-            Answer::AgainstTheLay => f64::INFINITY,
-            _ => VERY_SHORT_MM,
-        },
-    };
-    let cuts = choose_tools(&bench, &solution.lengths_mm);
-    let mut lengths_mm = solution.lengths_mm.clone();
-    for cut in &cuts {
-        for (i, l) in cut.unit.spots(&subject).into_iter().zip(&cut.leaves_mm) {
-            lengths_mm[i] = *l;
-        }
-    }
+    let (cuts, lengths_mm) = cut_with(&subject, &solution, job, &job.kit);
     Ok(Plan {
         subject,
         solution,
@@ -134,4 +115,34 @@ fn place_lines(
         subject.look.solved_at(stop);
     }
     Ok(())
+}
+
+/// Turns exact lengths into cuts with a kit: one cut a unit, and the length left at every spot, mm.
+pub(super) fn cut_with(
+    subject: &Subject,
+    solution: &Solution,
+    job: &Job,
+    kit: &[Tool],
+) -> (Vec<UnitCut>, Vec<f64>) {
+    let bench = Bench {
+        subject,
+        coat: &job.coat,
+        points: &solution.points,
+        kit,
+        under: job.house.under_comb,
+        skin: job.skin,
+        against_at_most_mm: match job.house.schools.of(Question::Direction) {
+            Answer::WithTheLay => 0.0,
+            Answer::AgainstTheLay => f64::INFINITY,
+            _ => VERY_SHORT_MM,
+        },
+    };
+    let cuts = choose_tools(&bench, &solution.lengths_mm);
+    let mut lengths_mm = solution.lengths_mm.clone();
+    for cut in &cuts {
+        for (i, l) in cut.unit.spots(subject).into_iter().zip(&cut.leaves_mm) {
+            lengths_mm[i] = *l;
+        }
+    }
+    (cuts, lengths_mm)
 }

@@ -1,5 +1,6 @@
 //! The plan: lengths that balance this dog, with owned tools, verdicts and costs.
 
+mod buy;
 mod dressed;
 mod faults;
 mod make;
@@ -8,6 +9,7 @@ mod reasons;
 mod report;
 mod words;
 
+pub use buy::{Buy, what_to_buy};
 pub use dressed::{PlanCoat, dress_plan};
 pub use make::{Job, METHOD, Plan, make_plan, make_plan_to};
 pub use moves::{LineOffer, StopOffer, line_offers};

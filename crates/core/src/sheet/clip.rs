@@ -111,6 +111,8 @@ impl Writer<'_> {
                     instead,
                     hazards: &hazards,
                     kind: StepKind::Work,
+                    topic: None,
+                    tool_id: Some(tool),
                     // What is only roughed out here is said where it is finished.
                     amounts: if stroke == Stroke::Scissor {
                         Vec::new()
@@ -163,6 +165,7 @@ impl Writer<'_> {
                     capital(&named(units).join(", "))
                 ),
                 tool: self.words.tool(longer),
+                tool_id: Some(longer),
                 stroke: "full, with the lay",
                 minutes,
                 zones: units.iter().map(|u| u.zone()).collect(),

@@ -98,6 +98,7 @@ impl Writer<'_> {
                 zones: vec![Zone::Foot],
                 hazards,
                 amounts: self.bevels(which),
+                tool_id: feet.and_then(|cut| cut.tool),
                 ..Draft::default()
             },
         );

@@ -3,7 +3,7 @@ use super::minutes as m;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
 use crate::coat::{Knots, Zone};
-use crate::dog::{Answer, Question, Sex};
+use crate::dog::{Answer, Question, Sex, Topic};
 use crate::kit::Tool;
 use crate::solve::Unit;
 
@@ -66,7 +66,7 @@ impl Writer<'_> {
         };
         self.push(
             Stage::Prepare,
-            tick("Bath", m::BATH, &[Hazard::Bath]).of(StepKind::Bath),
+            tick("Bath", m::BATH, &[Hazard::Bath]).of(StepKind::Bath, Topic::Bath),
         );
         if are_after {
             self.push(
@@ -75,7 +75,7 @@ impl Writer<'_> {
             );
         }
         let dry = tick("Dry straight; comb test per zone", drying, &[Hazard::Dryer]);
-        self.push(Stage::Prepare, dry.of(StepKind::Work));
+        self.push(Stage::Prepare, dry.of(StepKind::Work, Topic::Dry));
     }
 
     fn hygiene(&mut self) {
@@ -129,7 +129,7 @@ impl Writer<'_> {
             ),
             _ => ("Comb out from the skin, twice", m::comb_out(worst)),
         };
-        let draft = tick(what, minutes, &[Hazard::CombOut]).of(StepKind::Work);
+        let draft = tick(what, minutes, &[Hazard::CombOut]).of(StepKind::Work, Topic::CombOut);
         self.push(Stage::Prepare, draft);
     }
 
@@ -181,6 +181,8 @@ impl Writer<'_> {
                 .into(),
             tool: tool.map_or_else(|| "shears".into(), |t| self.words.tool(t.id)),
             minutes: m::BODY_CLIPPED,
+            topic: Some(Topic::Clip),
+            tool_id: tool.map(|t| t.id),
             hazards: &[Hazard::CombOut, Hazard::BareBlade],
             ..Draft::default()
         };

@@ -219,6 +219,8 @@ impl Writer<'_> {
                 instead: None,
                 hazards: group.hazards,
                 kind: StepKind::Work,
+                topic: None,
+                tool_id: rough.first().copied(),
                 amounts: face_amounts(&cuts, plan, &self.job.coat, self.words),
             },
         );

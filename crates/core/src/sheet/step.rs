@@ -1,10 +1,11 @@
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
+use uuid::Uuid;
 
 use super::cautions::Caution;
 use crate::coat::Zone;
-use crate::dog::House;
+use crate::dog::{House, Topic};
 
 /// Stages of the groom, in order (handbook 6).
 #[derive(
@@ -88,6 +89,15 @@ pub struct Step {
     /// What the other hand does.
     #[serde(default)]
     pub hand: String,
+    /// The kind of work, as the salon's clock knows it.
+    #[serde(default)]
+    pub topic: Topic,
+    /// Factor on the table's minutes that the salon's log had taught.
+    #[serde(default = "unchanged")]
+    pub factor: f64,
+    /// The tool, where it is one of the kit.
+    #[serde(default)]
+    pub tool_id: Option<Uuid>,
     /// Whether a bare blade runs, which warms.
     #[serde(default)]
     pub is_bare_blade: bool,
@@ -118,6 +128,11 @@ pub struct CutSheet {
     /// What this salon does with a warm blade.
     #[serde(default)]
     pub warm_blade: String,
+}
+
+/// A sheet kept before the salon learnt its minutes.
+const fn unchanged() -> f64 {
+    1.0
 }
 
 /// What a sheet kept before blades were timed is run with.

@@ -8,7 +8,7 @@ use super::minutes as m;
 use super::names::named;
 use super::step::{CutSheet, Stage, Step, StepKind};
 use crate::coat::Zone;
-use crate::dog::{Answer, Question};
+use crate::dog::{Answer, Question, Topic};
 use crate::kit::ToolKind;
 use crate::lines::ClipLine;
 use crate::look::LineName;
@@ -107,17 +107,34 @@ pub(super) struct Draft<'a> {
     pub(super) instead: Option<String>,
     pub(super) hazards: &'a [Hazard],
     pub(super) kind: StepKind,
+    /// Where it is another than its stage's.
+    pub(super) topic: Option<Topic>,
+    pub(super) tool_id: Option<Uuid>,
     pub(super) amounts: Vec<String>,
 }
 
 impl Draft<'_> {
-    pub(super) fn of(self, kind: StepKind) -> Self {
-        Self { kind, ..self }
+    pub(super) fn of(self, kind: StepKind, topic: Topic) -> Self {
+        Self {
+            kind,
+            topic: Some(topic),
+            ..self
+        }
     }
 }
 
 impl Writer<'_> {
     pub(super) fn push(&mut self, stage: Stage, draft: Draft<'_>) {
+        let topic = draft.topic.unwrap_or(match stage {
+            Stage::Prepare => Topic::SmallJobs,
+            Stage::Clip => Topic::Clip,
+            Stage::FeetAndBevels => Topic::Feet,
+            Stage::Scissor => Topic::Scissor,
+            Stage::Blend => Topic::Blend,
+            Stage::Check => Topic::Check,
+        });
+        let factors = &self.job.house.minute_factors;
+        let factor = factors.get(&topic).copied().unwrap_or(1.0);
         let number = u32::try_from(self.steps.len() + 1).unwrap_or(u32::MAX);
         self.steps.push(Step {
             number,
@@ -129,7 +146,10 @@ impl Writer<'_> {
             from: draft.from,
             to: draft.to,
             leaves: draft.leaves,
-            minutes: (draft.minutes * self.size * 10.0).round() / 10.0,
+            minutes: (draft.minutes * self.size * factor * 10.0).round() / 10.0,
+            topic,
+            factor,
+            tool_id: draft.tool_id,
             zones: draft.zones,
             instead: draft.instead,
             hand: hand_hint(draft.hazards).into(),

@@ -12,6 +12,7 @@ use crate::body::{EarlierFound, Handling, Outcome};
 use crate::coat::{Zone, grown_mm, resolve_coat};
 use crate::finish::ZoneResult;
 use crate::frame::{FrameInput, Measure, resolve};
+use crate::learn::{GrowthReading, Learnt, growth_factor};
 use crate::run::left_undone;
 use crate::units::{Length, UnitSystem};
 
@@ -91,6 +92,9 @@ pub struct Past {
     /// The last visit, to do again.
     #[serde(default)]
     pub last: Option<LastVisit>,
+    /// How fast this dog's coat grows against its texture's rate.
+    #[serde(default)]
+    pub growth: Option<Learnt>,
     /// What each zone was left at, visit by visit.
     #[serde(default)]
     pub zones: Vec<ZonePast>,
@@ -154,7 +158,10 @@ pub fn past(visits: &[EarlierVisit], now_ms: i64) -> Past {
         outcomes.extend(&visit.visit.outcomes);
     }
     let newest_first = || earlier.iter().rev();
+    let growth = growth(&earlier);
+    let factor = growth.map_or(1.0, |g| g.value);
     Past {
+        growth,
         is_first: earlier.is_empty(),
         frames: newest_first()
             .filter(|v| !v.visit.frame.measures.is_empty())
@@ -173,10 +180,10 @@ pub fn past(visits: &[EarlierVisit], now_ms: i64) -> Past {
                 outcome: outcomes.get(&found.id).copied(),
             })
             .collect(),
-        coat: earlier.last().map(|v| grown(v, now_ms)),
+        coat: earlier.last().map(|v| grown(v, now_ms, factor)),
         handling: newest_first().find_map(|v| v.visit.handling.clone()),
         last: earlier.last().map(|v| last_visit(v, now_ms)),
-        zones: zones_past(&earlier, now_ms),
+        zones: zones_past(&earlier, now_ms, factor),
     }
 }
 
@@ -222,7 +229,27 @@ fn last_visit(last: &EarlierVisit, now_ms: i64) -> LastVisit {
     }
 }
 
-fn zones_past(earlier: &[&EarlierVisit], now_ms: i64) -> Vec<ZonePast> {
+/// Zones measured after one visit and combed out at the next; none where nothing was.
+fn growth(earlier: &[&EarlierVisit]) -> Option<Learnt> {
+    let readings: Vec<GrowthReading> = earlier
+        .windows(2)
+        .flat_map(|two| {
+            let (then, next) = (two[0], two[1]);
+            let days = days_since(then, next.began_ms) as f64;
+            then.visit.results.iter().filter_map(move |(zone, result)| {
+                Some(GrowthReading {
+                    left_mm: result.can_be().then(|| result.mean_mm()).flatten()?,
+                    now_mm: next.visit.coat.zones_mm.get(zone)?.as_mm(),
+                    days,
+                })
+            })
+        })
+        .collect();
+    let texture = earlier.last()?.visit.coat.texture;
+    (!readings.is_empty()).then(|| growth_factor(&readings, texture))
+}
+
+fn zones_past(earlier: &[&EarlierVisit], now_ms: i64, factor: f64) -> Vec<ZonePast> {
     let left_at = |visit: &EarlierVisit, zone: Zone| -> Option<LeftThen> {
         let result = visit.visit.results.get(&zone).filter(|r| r.can_be());
         let measured = result.and_then(ZoneResult::mean_mm);
@@ -231,7 +258,7 @@ fn zones_past(earlier: &[&EarlierVisit], now_ms: i64) -> Vec<ZonePast> {
             Some(f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm()))
         });
         let left = measured.or(planned)?;
-        let days = days_since(visit, now_ms) as f64;
+        let days = factor * days_since(visit, now_ms) as f64;
         let today = grown_mm(left, days, visit.visit.coat.texture);
         Some(LeftThen {
             began_ms: visit.began_ms,
@@ -254,7 +281,7 @@ fn zones_past(earlier: &[&EarlierVisit], now_ms: i64) -> Vec<ZonePast> {
         .collect()
 }
 
-fn grown(last: &EarlierVisit, now_ms: i64) -> GrownCoat {
+fn grown(last: &EarlierVisit, now_ms: i64, factor: f64) -> GrownCoat {
     let days = days_since(last, now_ms);
     let texture = last.visit.coat.texture;
     let height = resolve(&last.visit.frame, UnitSystem::Millimetres)
@@ -273,7 +300,7 @@ fn grown(last: &EarlierVisit, now_ms: i64) -> GrownCoat {
     let zones_mm = Zone::ALL
         .iter()
         .filter_map(|&zone| {
-            let mm = grown_mm(left(zone), days as f64, texture);
+            let mm = grown_mm(left(zone), factor * days as f64, texture);
             Some((zone, Length::from_mm((2.0 * mm).round() / 2.0).ok()?))
         })
         .collect();

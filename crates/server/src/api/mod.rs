@@ -12,6 +12,7 @@ mod papers;
 mod past;
 mod photos;
 mod plans;
+mod salon_log;
 mod types;
 mod visits;
 
@@ -27,6 +28,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(kit::get_house)
         .service(kit::put_house)
         .service(kit::get_kit)
+        .service(salon_log::get_salon_log)
         .service(kit::put_tool)
         .service(dogs::list_dogs)
         .service(dogs::get_dog)

@@ -399,6 +399,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/salon-log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the salon's own log teaches, from its newest visits. */
+        get: operations["get_salon_log"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schema/dog-file": {
         parameters: {
             query?: never;
@@ -751,7 +768,7 @@ export interface components {
          * @description An answer to one of them.
          * @enum {string}
          */
-        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "corners_thinners" | "corners_blade" | "corners_curves" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "keep_the_line" | "level_down";
+        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "corners_thinners" | "corners_blade" | "corners_curves" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "keep_the_line" | "level_down";
         /** @description An answer, with what it would change on this dog. */
         AnswerHere: {
             /** @description Which. */
@@ -851,6 +868,28 @@ export interface components {
             label: string;
             /** @description Where its proportions come from, and how far dogs differ. */
             source: string;
+        };
+        /** @description A comb that is not in the kit, with what it would do. */
+        Buy: {
+            /**
+             * Format: double
+             * @description What it would gain in balance, over all of them.
+             */
+            gains: number;
+            /** @description Length it leaves over a 30. */
+            leaves_mm: components["schemas"]["Length"];
+            /**
+             * Format: double
+             * @description Minutes of shears it would save, over all of them.
+             */
+            minutes: number;
+            /**
+             * Format: int32
+             * @description Plans it would better.
+             */
+            plans: number;
+            /** @description The same in one sentence. */
+            sentence: string;
         };
         /**
          * @description A simulated camera: where it stands. It ships so that the photo path can be tried and tested
@@ -1844,6 +1883,13 @@ export interface components {
              */
             lines: components["schemas"]["Placement"];
             /**
+             * @description Factors on the table's minutes, where this salon took over what its log taught.
+             * @default {}
+             */
+            minute_factors: {
+                [key: string]: number;
+            };
+            /**
              * @description The salon's name.
              * @default My salon
              */
@@ -2085,6 +2131,24 @@ export interface components {
              * @default true
              */
             table: boolean;
+        };
+        /** @description A value learnt from readings. */
+        Learnt: {
+            /**
+             * Format: double
+             * @description One standard deviation.
+             */
+            doubt: number;
+            /**
+             * Format: int32
+             * @description Readings it rests on.
+             */
+            readings: number;
+            /**
+             * Format: double
+             * @description The value.
+             */
+            value: number;
         };
         /** @description A step that could be left out when time is short. */
         LeaveOut: {
@@ -2410,6 +2474,7 @@ export interface components {
             found: components["schemas"]["EarlierFound"][];
             /** @description Frames of earlier visits, newest first. */
             frames: components["schemas"]["EarlierFrame"][];
+            growth?: components["schemas"]["Learnt"] | null;
             handling?: components["schemas"]["Handling"] | null;
             /** @description Whether there was no visit before. */
             is_first?: boolean;
@@ -2620,7 +2685,7 @@ export interface components {
          * @description A question on which practitioners disagree (handbook 6, *Schools*).
          * @enum {string}
          */
-        Question: "washing" | "nails" | "pads" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "legs" | "hind_inside" | "back_brushing" | "edge" | "head" | "eye_corners" | "joining" | "heat" | "breaks" | "uneven";
+        Question: "washing" | "nails" | "pads" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "legs" | "hind_inside" | "back_brushing" | "edge" | "head" | "eye_corners" | "joining" | "heat" | "breaks" | "uneven";
         /** @description A question on which practitioners disagree, on this dog. */
         QuestionHere: {
             /** @description The answers, our default first. */
@@ -2985,6 +3050,17 @@ export interface components {
              */
             worked_minutes: number;
         };
+        /** @description What the salon's own log teaches. */
+        SalonLog: {
+            /** @description The combs that would improve most plans, the best first. */
+            buy: components["schemas"]["Buy"][];
+            /** @description Minutes really taken, against the table. */
+            minutes: components["schemas"]["TopicLearnt"][];
+            /** @description Lengths really left, tool by tool. */
+            tools: components["schemas"]["ToolLearnt"][];
+            /** @description What each tool did. */
+            work: components["schemas"]["ToolWork"][];
+        };
         /** @description The salon's answers; what it leaves out is answered by our default. */
         Schools: {
             [key: string]: components["schemas"]["Answer"];
@@ -3100,6 +3176,11 @@ export interface components {
             amounts?: string[];
             /** @description Cautions, this dog's first. */
             cautions: components["schemas"]["Caution"][];
+            /**
+             * Format: double
+             * @description Factor on the table's minutes that the salon's log had taught.
+             */
+            factor?: number;
             /** @description Where it starts. */
             from: string;
             /** @description What the other hand does. */
@@ -3134,6 +3215,13 @@ export interface components {
             to: string;
             /** @description With which tool; empty where none is needed. */
             tool: string;
+            /**
+             * Format: uuid
+             * @description The tool, where it is one of the kit.
+             */
+            tool_id?: string | null;
+            /** @description The kind of work, as the salon's clock knows it. */
+            topic?: components["schemas"]["Topic"];
             /** @description What is done. */
             what: string;
             /** @description Zones touched. */
@@ -3353,11 +3441,58 @@ export interface components {
          * @enum {string}
          */
         ToolKind: "blade" | "comb";
+        /** @description What a tool really leaves, pressed flat with the lay. */
+        ToolLearnt: {
+            /** @description What it leaves, mm. */
+            leaves: components["schemas"]["Learnt"];
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            tool: string;
+        };
         /**
          * @description The state a tool is in.
          * @enum {string}
          */
         ToolState: "fine" | "warm_running" | "dull" | "tooth_missing";
+        /** @description What runs say a tool did. */
+        ToolWork: {
+            /**
+             * Format: int32
+             * @description Grooms it was used at.
+             */
+            grooms: number;
+            /**
+             * Format: int64
+             * @description When it was used last, milliseconds since 1970 in UTC.
+             */
+            last_ms: number;
+            /**
+             * Format: double
+             * @description Minutes it ran, altogether.
+             */
+            minutes: number;
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            tool: string;
+        };
+        /**
+         * @description A kind of work the salon's clock knows (handbook 6, *Minutes*).
+         * @enum {string}
+         */
+        Topic: "small_jobs" | "comb_out" | "bath" | "dry" | "clip" | "feet" | "scissor" | "blend" | "check";
+        /** @description How long a kind of work really takes, against the table. */
+        TopicLearnt: {
+            /** @description Factor on the table's minutes. */
+            factor: components["schemas"]["Learnt"];
+            /** @description Its name. */
+            label: string;
+            /** @description Which. */
+            topic: components["schemas"]["Topic"];
+        };
         /** @description A landmark with its place on the photo. */
         TouchedPoint: components["schemas"]["PhotoPoint"] & {
             /** @description Where, pixels. */
@@ -4467,6 +4602,33 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    get_salon_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SalonLog"];
+                };
+            };
+            500: {
                 headers: {
                     [name: string]: unknown;
                 };

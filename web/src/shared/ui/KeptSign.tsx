@@ -23,7 +23,8 @@ export function KeptSign({ log }: { log: VisitLog }) {
       {log.fromOthers > 0 && (
         <span className="font-bold text-ink">
           {' '}
-          Another screen works on this dog: {log.fromOthers} entries came in.
+          Another screen works on this dog: {log.fromOthers}{' '}
+          {log.fromOthers === 1 ? 'entry' : 'entries'} came in.
         </span>
       )}
     </p>

@@ -82,7 +82,8 @@ export function reduce(log: VisitLog, action: LogAction): VisitLog {
         ...log,
         known: [...log.known, ...others],
         last: Math.max(log.last, action.last),
-        fromOthers: log.fromOthers + others.length,
+        // A kept plan is written by the server, whichever screen asked for it.
+        fromOthers: log.fromOthers + others.filter((e) => e.body.kind !== 'plan_kept').length,
         state: log.state === 'away' && log.pending.length === 0 ? 'kept' : log.state,
       };
     }

@@ -5,12 +5,15 @@ import { useCatalogue, useHouse, type House } from '../../shared/api/salon';
 import { SchoolList, usePutHouse } from '../../shared/schools/SchoolList';
 import { MarginHead, Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
+import { MinutesTaught } from './MinutesTaught';
+import { useSalonLog } from './useSalonLog';
 
 /** How the salon works: its lines, its answers where practitioners disagree, its clock and price. */
 export function HouseScreen() {
   const house = useHouse();
   const words = useCatalogue();
   const put = usePutHouse();
+  const log = useSalonLog();
   useEffect(() => {
     document.title = 'How we work · Veliform';
   }, []);
@@ -48,6 +51,7 @@ export function HouseScreen() {
               onNumber={(table_rate) => put.mutate({ ...own, table_rate })}
             />
           </section>
+          {log && <MinutesTaught house={own} log={log} onHouse={put.mutate} />}
           <section aria-label="Our lines">
             <MarginHead>Our lines</MarginHead>
             <p className="text-sm text-soft">On every dog, unless moved on one.</p>

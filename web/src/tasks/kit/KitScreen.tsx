@@ -1,11 +1,13 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask, Failure } from '../../shared/api/client';
+import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { useHouse, useKit, type House, type Tool } from '../../shared/api/salon';
 import { Choice, MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
+import { ToolTaught } from './ToolTaught';
+import { useSalonLog } from './useSalonLog';
 
 const STATES: { value: NonNullable<Tool['state']>; label: string }[] = [
   { value: 'fine', label: 'fine' },
@@ -27,6 +29,7 @@ const UNDER: { value: House['under_comb']; label: string }[] = [
 export function KitScreen() {
   const kit = useKit();
   const house = useHouse();
+  const log = useSalonLog();
   useEffect(() => {
     document.title = 'Kit · Veliform';
   }, []);
@@ -50,12 +53,22 @@ export function KitScreen() {
           </p>
           <ul>
             {kit.data.map((tool) => (
-              <ToolRow key={tool.id} tool={tool} units={house.data.units} />
+              <ToolRow key={tool.id} tool={tool} units={house.data.units} log={log} />
             ))}
           </ul>
         </section>
         <section className="flex-[1_1_300px]" aria-label="Add and settings">
           <AddTool units={house.data.units} />
+          {log && log.buy.length > 0 && (
+            <>
+              <MarginHead>What could I buy?</MarginHead>
+              <ul className="list-outside list-disc pl-5">
+                {log.buy.map((buy) => (
+                  <li key={buy.leaves_mm}>{buy.sentence}</li>
+                ))}
+              </ul>
+            </>
+          )}
           <Settings house={house.data} />
         </section>
       </main>
@@ -74,7 +87,8 @@ function usePutTool() {
 
 type Units = House['units'];
 
-function ToolRow({ tool, units }: { tool: Tool; units: Units }) {
+function ToolRow(props: { tool: Tool; units: Units; log: Schemas['SalonLog'] | null }) {
+  const { tool, units, log } = props;
   const put = usePutTool();
   return (
     <li className={`border-t border-line py-1 ${tool.retired ? 'text-soft' : ''}`}>
@@ -120,6 +134,14 @@ function ToolRow({ tool, units }: { tool: Tool; units: Units }) {
           {tool.retired ? 'Take back' : 'Retire'}
         </Plain>
       </div>
+      {log && (
+        <ToolTaught
+          tool={tool}
+          log={log}
+          units={units}
+          onLeaves={(leaves_mm) => put.mutate({ ...tool, leaves_mm })}
+        />
+      )}
       {put.error && <Said>{put.error.message}</Said>}
     </li>
   );

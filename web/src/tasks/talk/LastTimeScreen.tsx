@@ -31,6 +31,16 @@ export function LastTimeScreen() {
           <TalkTabs />
           {past && !last && <p>This is the first visit; there is nothing to repeat.</p>}
           {last && <LastVisit last={last} />}
+          {past?.growth && (
+            <p className="pt-2">
+              This coat grows{' '}
+              <b className="font-mono">
+                {past.growth.value.toFixed(2)} ±{past.growth.doubt.toFixed(2)}
+              </b>{' '}
+              times as fast as its kind, from {past.growth.readings}{' '}
+              {past.growth.readings === 1 ? 'reading' : 'readings'}.
+            </p>
+          )}
           {zones.length > 0 && (
             <>
               <MarginHead>Something the owner did not like</MarginHead>

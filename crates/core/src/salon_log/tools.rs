@@ -1,0 +1,122 @@
+use std::collections::BTreeMap;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::finish::ZoneResult;
+use crate::kit::Tool;
+use crate::learn::{Learnt, Prior, learn};
+use crate::plan::StrokeName;
+use crate::run::{Run, StepState};
+use crate::visit::{KeptPlan, Visit};
+
+/// What a tool really leaves, pressed flat with the lay.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ToolLearnt {
+    /// Which.
+    pub tool: Uuid,
+    /// What it leaves, mm.
+    pub leaves: Learnt,
+}
+
+/// Marked lengths are off by about this share (modelling choice: combs of one number differ by a
+/// millimetre in sixteen).
+const MARK_DOUBT_SHARE: f64 = 0.08;
+/// … and by at least this, mm.
+const MARK_DOUBT_MM: f64 = 0.4;
+/// One reading after a groom scatters by this, mm (handbook 3: a comb's own scatter, as the finish
+/// check has it).
+const READING_SCATTER_MM: f64 = 1.5;
+
+/// Learns what each tool leaves from lengths measured after grooms: zones cut by a full pass with
+/// the lay, as planned.
+///
+/// # References
+/// Handbook 3, *The kit learns*.
+pub fn learn_tools(visits: &[(Visit, KeptPlan)], kit: &[Tool]) -> Vec<ToolLearnt> {
+    let mut readings: BTreeMap<Uuid, Vec<f64>> = BTreeMap::new();
+    for (visit, plan) in visits {
+        for row in &plan.report.units {
+            let result = visit.results.get(&row.zone).filter(|r| r.can_be());
+            let (Some(tool), Some(result)) = (row.tool_id, result) else {
+                continue;
+            };
+            let is_as_planned = [
+                result.tool.is_none_or(|t| t == tool),
+                result.under.is_none(),
+                result.stroke.is_none(),
+            ];
+            let Some(left) = ZoneResult::mean_mm(result) else {
+                continue;
+            };
+            if row.stroke != StrokeName::Full || is_as_planned.contains(&false) {
+                continue;
+            }
+            // Over another blade than a 30 the plan expects its length to differ by as much.
+            let marked = plan.kit.iter().find(|t| t.id == tool);
+            let expected = f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm());
+            if let Some(marked) = marked {
+                let by = left - expected;
+                readings
+                    .entry(tool)
+                    .or_default()
+                    .push(marked.leaves_mm.as_mm() + by);
+            }
+        }
+    }
+    kit.iter()
+        .filter_map(|tool| {
+            let mm = tool.leaves_mm.as_mm();
+            let prior = Prior {
+                value: mm,
+                doubt: (MARK_DOUBT_SHARE * mm).max(MARK_DOUBT_MM),
+                scatter: READING_SCATTER_MM,
+            };
+            Some(ToolLearnt {
+                tool: tool.id,
+                leaves: learn(readings.get(&tool.id)?, prior),
+            })
+        })
+        .collect()
+}
+
+/// What runs say a tool did.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ToolWork {
+    /// Which.
+    pub tool: Uuid,
+    /// Minutes it ran, altogether.
+    pub minutes: f64,
+    /// Grooms it was used at.
+    pub grooms: u32,
+    /// When it was used last, milliseconds since 1970 in UTC.
+    pub last_ms: i64,
+}
+
+/// Adds up what each tool did over runs: the kit's log writes itself.
+pub fn tool_work<'a>(runs: impl Iterator<Item = &'a Run>) -> Vec<ToolWork> {
+    let mut work: BTreeMap<Uuid, ToolWork> = BTreeMap::new();
+    for run in runs {
+        let mut here: BTreeMap<Uuid, f64> = BTreeMap::new();
+        for step in run.steps.iter().filter(|s| s.state == StepState::Done) {
+            let tool = run.step(step.step).and_then(|s| s.tool_id);
+            if let Some(tool) = tool {
+                *here.entry(tool).or_default() += step.minutes;
+            }
+        }
+        for (tool, minutes) in here {
+            let all = work.entry(tool).or_insert(ToolWork {
+                tool,
+                minutes: 0.0,
+                grooms: 0,
+                last_ms: run.began_ms,
+            });
+            all.minutes += minutes;
+            all.grooms += 1;
+            all.last_ms = all.last_ms.max(run.began_ms);
+        }
+    }
+    work.into_values().collect()
+}

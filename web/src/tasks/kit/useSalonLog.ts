@@ -1,0 +1,12 @@
+import { useQuery } from '@tanstack/react-query';
+import { api, ask, type Schemas } from '../../shared/api/client';
+
+/** What the salon's own log teaches; nothing while it is read. */
+export function useSalonLog(): Schemas['SalonLog'] | null {
+  const log = useQuery({
+    queryKey: ['salon-log'],
+    queryFn: () => ask(api.GET('/api/salon-log')),
+    staleTime: 0,
+  });
+  return log.data ?? null;
+}
