@@ -26,6 +26,7 @@ fn job(look: LookId, texture: Texture, coat_mm: f64) -> Job {
         kit: Vec::new(),
         house: House::default(),
         skin: Skin::Ordinary,
+        cut_for_days: 0.0,
     }
 }
 
@@ -156,4 +157,42 @@ fn the_way_to_a_look_leaves_what_is_short() {
     for two in plan.visits.windows(2) {
         assert!(two[1].score <= two[0].score + 1e-6, "{two:?}");
     }
+}
+
+/// Handbook 4: three outlines are kept for every plan, and a setting says which of them the lengths
+/// are chosen for. Cut for a day, the dog is better balanced on that day than cut for another; and
+/// never worse on its own day (the growth law: handbook 3).
+#[rstest]
+#[case(LookId::Lamb)]
+#[case(LookId::OneLength)]
+#[case(LookId::CylinderFleece)]
+#[case(LookId::AngledTerrier)]
+fn lengths_are_chosen_for_the_day_that_is_asked_for(#[case] look: LookId) {
+    let on = |cut_for: f64, day: f64| {
+        let job = Job {
+            cut_for_days: cut_for,
+            ..job(look, Texture::Curl, 70.0)
+        };
+        let plan = make_plan(&job).expect("solves");
+        let grown: Vec<f64> = plan
+            .solution
+            .lengths_mm
+            .iter()
+            .map(|mm| grown_mm(*mm, day, Texture::Curl))
+            .collect();
+        score(&plan.solution.points, &grown)
+    };
+    let (today, last) = (0.0, 56.0);
+    assert!(
+        on(last, last) < on(today, last) + 0.02,
+        "{} {}",
+        on(last, last),
+        on(today, last)
+    );
+    assert!(
+        on(today, today) < on(last, today) + 0.02,
+        "{} {}",
+        on(today, today),
+        on(last, today)
+    );
 }

@@ -52,6 +52,7 @@ fn job(input: &FrameInput, look: LookId) -> Job {
         kit: Vec::new(),
         house: House::default(),
         skin: Skin::Ordinary,
+        cut_for_days: 0.0,
     }
 }
 

@@ -225,6 +225,7 @@ fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
         kit: kit(),
         house: House::default(),
         skin: Skin::Ordinary,
+        cut_for_days: 0.0,
     }
 }
 

@@ -31,6 +31,9 @@ pub struct Subject {
     /// Whether one side stands for both: left and right alike, and no hole in one leg only. The
     /// leg's rows then count twice (balance-model.md 4: same lengths within 0.07 mm).
     pub is_mirrored: bool,
+    /// How much longer the coat is at the moment it is cut for than as it leaves the table, mm: the
+    /// outline is judged then (handbook 4, *cut for today / mid-interval / to last*).
+    pub grows_mm: f64,
     /// Spots where the hair is shorter than around them, with how short, mm: their variable is the
     /// line, the real hair stays (balance-model.md 3).
     pub holes: Vec<(usize, f64)>,
@@ -104,12 +107,22 @@ impl Subject {
             unmet: Vec::new(),
             is_mirrored: sides.left == sides.right && !has_leg_hole(coat),
             holes: Vec::new(),
+            grows_mm: 0.0,
         };
         subject.lay_out(coat, safe);
         subject.lay_out_legs(&faces, coat, safe);
         subject.note_holes(coat);
         subject.note_unmet(coat, safe);
         subject
+    }
+
+    /// The same dog as it leaves the table.
+    #[must_use]
+    pub fn today(&self) -> Self {
+        Self {
+            grows_mm: 0.0,
+            ..self.clone()
+        }
     }
 
     /// How many unknowns.
@@ -207,7 +220,8 @@ impl Subject {
             .find(Place::Width(width))
             .expect("every width is laid out");
         let spot = &self.spots[i];
-        Expr::of(self.len(), i, spot.shows, spot.skin.x)
+        let grown = spot.shows * self.grows_mm;
+        Expr::of(self.len(), i, spot.shows, spot.skin.x + grown)
     }
 
     /// Distance of the coat edge from the midline, outward, at a place on a leg seen on end.
@@ -219,7 +233,8 @@ impl Subject {
             .find(Place::Leg(place))
             .expect("every place is laid out");
         let spot = &self.spots[i];
-        Expr::of(self.len(), i, spot.hair.x * spot.shows, spot.skin.x)
+        let shows = spot.hair.x * spot.shows;
+        Expr::of(self.len(), i, shows, spot.skin.x + shows * self.grows_mm)
     }
 
     /// Skin at a place on a leg, on its own view's plane: x to the dog's left.
@@ -304,7 +319,8 @@ impl Subject {
         match self.find(Place::Side(station)) {
             Some(i) => {
                 let spot = &self.spots[i];
-                Expr::of(self.len(), i, of_hair(spot.hair) * spot.shows, skin)
+                let shows = of_hair(spot.hair) * spot.shows;
+                Expr::of(self.len(), i, shows, skin + shows * self.grows_mm)
             }
             None => Expr::constant(self.len(), skin),
         }

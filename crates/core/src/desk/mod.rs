@@ -222,6 +222,7 @@ impl<'a> Desk<'a> {
             coat.limits
                 .extend(owners_limits(talk, &self.coat, &nominal));
         }
+        let weeks_to = look.upkeep(height).weeks_to;
         if let Some(recipe) = &self.visit.recipe {
             let own = coat.limits.clone();
             coat.limits.extend(recipe.as_limits(&own));
@@ -233,6 +234,19 @@ impl<'a> Desk<'a> {
             kit: self.kit.to_vec(),
             house: self.house.clone(),
             skin: self.skin(),
+            cut_for_days: self.cut_for_days(weeks_to),
+        }
+    }
+
+    /// Days after the groom that this salon cuts for (handbook 6, *interval*); `weeks` are the look's
+    /// own where the owner said none.
+    fn cut_for_days(&self, weeks: u32) -> f64 {
+        let said = self.visit.talk.as_ref().and_then(|t| t.weeks_to_next);
+        let days = 7.0 * f64::from(said.unwrap_or(weeks).min(MOST_WEEKS));
+        match self.house.schools.of(Question::Interval) {
+            Answer::CutForMiddle => 0.5 * days,
+            Answer::CutToLast => days,
+            _ => 0.0,
         }
     }
 

@@ -104,6 +104,9 @@ schools! {
     Legs, "Leg order",
         "Planes across pairs: the legs match at the end."
         => [LegsByPlane "parallel planes across pairs", LegsOneByOne "four faces, leg by leg", LegsBySide "one side of the dog, then the other"];
+    Interval, "Cut for",
+        "What the plan says is what leaves the table; further on, more comes off where growth shows."
+        => [CutForToday "today", CutForMiddle "mid-interval", CutToLast "to last"];
     HindInside, "Inside of the hind leg",
         "The look's own; shorter where it knots."
         => [InsideByLook "as the look has it", InsideAsOutside "as outside", InsideShorter "one comb shorter than outside"];

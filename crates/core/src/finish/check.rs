@@ -180,7 +180,7 @@ pub fn finish(
     let came_out = came_out(&results, plan);
     let points = &plan.solution.points;
     let before = score(points, &came_out);
-    let ideal = solve_lengths(&left_standing(&plan.subject, &came_out))?.lengths_mm;
+    let ideal = solve_lengths(&job.aimed(left_standing(&plan.subject, &came_out)))?.lengths_mm;
     let mut touch_ups: Vec<TouchUp> = Vec::new();
     for row in &rows {
         // A pair that differs is levelled first; only what is still too long then comes off both.

@@ -31,6 +31,8 @@ pub struct Job {
     pub house: House,
     /// How delicate the skin is.
     pub skin: Skin,
+    /// Days after the groom that the lengths are chosen for.
+    pub cut_for_days: f64,
 }
 
 impl Job {
@@ -44,9 +46,18 @@ impl Job {
         self.subject_with(&self.coat)
     }
 
+    /// A dog judged as it leaves the table, judged when this job cuts for again.
+    pub fn aimed(&self, subject: Subject) -> Subject {
+        Subject {
+            grows_mm: self.coat.texture.growth_mm_per_day() * self.cut_for_days,
+            ..subject
+        }
+    }
+
     /// The same under another coat.
     pub fn subject_with(&self, coat: &CoatNow) -> Subject {
-        Subject::new(&self.sides, coat, &self.look, &|zone| self.safe_mm(zone))
+        let subject = Subject::new(&self.sides, coat, &self.look, &|zone| self.safe_mm(zone));
+        self.aimed(subject)
     }
 }
 
@@ -79,8 +90,9 @@ pub fn make_plan(job: &Job) -> Result<Plan, SolveError> {
 /// # Errors
 /// If the solver gives no answer, a fault of ours.
 pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
-    let mut subject = job.subject();
+    let subject = job.subject();
     let solution = solve_lengths_to(&subject, accuracy)?;
+    let mut subject = subject.today();
     place_lines(&mut subject, &solution, &job.coat)?;
     let (cuts, lengths_mm) = cut_with(&subject, &solution, job, &job.kit);
     Ok(Plan {

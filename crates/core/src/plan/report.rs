@@ -193,7 +193,7 @@ pub struct PlanReport {
 
 /// Balance points of the coat as it is, judged by a look, without a solve.
 pub fn now_rows(job: &Job, words: &Words<'_>) -> Vec<BalanceRow> {
-    let subject = job.subject();
+    let subject = job.subject().today();
     let (points, reach) = balance_points(&subject);
     let now = subject.now(&job.coat);
     rows(&subject, &points, &reach, (&now, &now), &[], words)

@@ -72,8 +72,14 @@ pub fn solve_lengths(subject: &Subject) -> Result<Solution, SolveError> {
 /// # Errors
 /// If the solver gives no answer.
 pub fn solve_lengths_to(subject: &Subject, accuracy: Accuracy) -> Result<Solution, SolveError> {
-    let (points, reach) = balance_points(subject);
-    let built = programme(subject, &points);
+    // Judged when it is cut for, said as it leaves the table; only constants differ.
+    let (aimed, aimed_reach) = balance_points(subject);
+    let built = programme(subject, &aimed);
+    let (points, reach) = if subject.grows_mm > 0.0 {
+        balance_points(&subject.today())
+    } else {
+        (aimed, aimed_reach)
+    };
     let optimum = built.programme.solve_to(accuracy)?;
     Ok(solution(subject, points, reach, &built, optimum))
 }

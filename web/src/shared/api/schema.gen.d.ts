@@ -768,7 +768,7 @@ export interface components {
          * @description An answer to one of them.
          * @enum {string}
          */
-        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "corners_thinners" | "corners_blade" | "corners_curves" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "keep_the_line" | "level_down";
+        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "corners_thinners" | "corners_blade" | "corners_curves" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "keep_the_line" | "level_down";
         /** @description An answer, with what it would change on this dog. */
         AnswerHere: {
             /** @description Which. */
@@ -2685,7 +2685,7 @@ export interface components {
          * @description A question on which practitioners disagree (handbook 6, *Schools*).
          * @enum {string}
          */
-        Question: "washing" | "nails" | "pads" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "legs" | "hind_inside" | "back_brushing" | "edge" | "head" | "eye_corners" | "joining" | "heat" | "breaks" | "uneven";
+        Question: "washing" | "nails" | "pads" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "legs" | "interval" | "hind_inside" | "back_brushing" | "edge" | "head" | "eye_corners" | "joining" | "heat" | "breaks" | "uneven";
         /** @description A question on which practitioners disagree, on this dog. */
         QuestionHere: {
             /** @description The answers, our default first. */
