@@ -188,5 +188,8 @@ fn lengths_are_chosen_for_the_day_that_is_asked_for(#[case] look: LookId, #[case
     let gained = on(today, last) - on(last, last);
     let given = on(last, today) - on(today, today);
     assert!(gained > -UNSEEN && given > -UNSEEN, "{gained} {given}");
-    assert!(gained >= at_least, "{gained} gained on the last day, {given} given today");
+    assert!(
+        gained >= at_least,
+        "{gained} gained on the last day, {given} given today"
+    );
 }

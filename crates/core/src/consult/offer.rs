@@ -80,7 +80,7 @@ pub fn offer(fit: &Fit, report: &PlanReport, job: &Job) -> Offer {
     };
     Offer {
         look: job.look.id,
-        name: job.look.name.to_owned(),
+        name: job.look.called().to_owned(),
         sentence: sentence(fit),
         cannot,
         lengths: lengths(report, words.unit()),

@@ -209,6 +209,10 @@ impl<'a> Desk<'a> {
         {
             look = look.with_body(body);
         }
+        self.job_in(look)
+    }
+
+    fn job_in(&self, look: Look) -> Job {
         let height = self.frame.build.height;
         let look = match self.house.schools.of(Question::HindInside) {
             Answer::InsideAsOutside => look.with_hind_inside(0.0),
@@ -272,7 +276,7 @@ impl<'a> Desk<'a> {
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn line_offers(&self) -> Result<Vec<LineOffer>, SolveError> {
-        let job = self.job(self.choice());
+        let job = self.chosen_job();
         line_offers(&job, &make_plan(&job)?)
     }
 
@@ -292,7 +296,10 @@ impl<'a> Desk<'a> {
 
     /// The look chosen, or the first, as a job to weigh by other means than a plan.
     pub fn chosen_job(&self) -> Job {
-        self.job(self.choice())
+        match &self.visit.own_look {
+            Some(own) if own.check().is_empty() => self.job_in(own.look()),
+            _ => self.job(self.choice()),
+        }
     }
 
     fn choice(&self) -> LookChoice {
@@ -305,7 +312,7 @@ impl<'a> Desk<'a> {
     /// Evaluates without solving: frame, outline, balance of the coat as it is.
     pub fn evaluate(&self, options: &DrawOptions) -> Evaluation {
         let words = self.words();
-        let balance = now_rows(&self.job(self.choice()), &words);
+        let balance = now_rows(&self.chosen_job(), &words);
         self.evaluation(balance, self.draw(None, options))
     }
 
@@ -314,7 +321,7 @@ impl<'a> Desk<'a> {
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn plan(&self, reasons: Reasons) -> Result<Solved, SolveError> {
-        self.solve(&self.job(self.choice()), reasons)
+        self.solve(&self.chosen_job(), reasons)
     }
 
     fn solve(&self, job: &Job, reasons: Reasons) -> Result<Solved, SolveError> {
@@ -359,11 +366,14 @@ impl<'a> Desk<'a> {
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn agreed(&self) -> Result<(Offer, Solved), SolveError> {
-        self.offer_of(self.choice())
+        self.offer_in(self.chosen_job())
     }
 
     fn offer_of(&self, choice: LookChoice) -> Result<(Offer, Solved), SolveError> {
-        let job = self.job(choice);
+        self.offer_in(self.job(choice))
+    }
+
+    fn offer_in(&self, job: Job) -> Result<(Offer, Solved), SolveError> {
         let solved = self.solve(&job, Reasons::Skip)?;
         let nothing_said = Talk::default();
         let talk = self.visit.talk.as_ref().unwrap_or(&nothing_said);
@@ -377,7 +387,7 @@ impl<'a> Desk<'a> {
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn ahead(&self, weeks: Option<u32>, options: &DrawOptions) -> Result<Ahead, SolveError> {
-        let job = self.job(self.choice());
+        let job = self.chosen_job();
         let solved = self.solve(&job, Reasons::Skip)?;
         let said = self.visit.talk.as_ref().and_then(|t| t.weeks_to_next);
         let weeks = weeks
@@ -449,12 +459,7 @@ impl<'a> Desk<'a> {
     /// If the solver gives no answer, a fault of ours.
     pub fn what_next(&self) -> Result<WhatNext, SolveError> {
         let words = self.words();
-        what_next(
-            &self.visit.frame,
-            &self.frame,
-            &self.job(self.choice()),
-            &words,
-        )
+        what_next(&self.visit.frame, &self.frame, &self.chosen_job(), &words)
     }
 
     /// The run at the table at a moment of the table's own clock; none before it begins.
@@ -465,7 +470,7 @@ impl<'a> Desk<'a> {
         let Some(run) = &self.visit.run else {
             return Ok(None);
         };
-        let job = self.job(self.choice());
+        let job = self.chosen_job();
         let plan = make_plan(&job)?;
         let now = plan.subject.now(&job.coat);
         let leave_out = || could_leave(run, &plan, self.kit, &now);
@@ -477,7 +482,7 @@ impl<'a> Desk<'a> {
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn rescue(&self, slip: &Slip) -> Result<Vec<RescueOption>, SolveError> {
-        let job = self.job(self.choice());
+        let job = self.chosen_job();
         let plan = make_plan(&job)?;
         let words = self.words();
         rescue(slip, self.visit.run.as_ref(), &plan, &job, &words)
@@ -488,7 +493,7 @@ impl<'a> Desk<'a> {
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn finish(&self) -> Result<FinishReport, SolveError> {
-        let job = self.job(self.choice());
+        let job = self.chosen_job();
         let plan = make_plan(&job)?;
         let words = self.words();
         finish(&self.visit.results, &plan, &job, &words)
@@ -557,7 +562,7 @@ impl<'a> Desk<'a> {
     ) -> Result<WhatIf, SolveError> {
         let solved = self.plan(Reasons::Skip)?;
         let mut visit = self.visit.clone();
-        let job = self.job(self.choice());
+        let job = self.chosen_job();
         let limit = visit.coat.limits.entry(zone).or_default();
         match wish {
             Wish::TakeOff => {

@@ -8,7 +8,7 @@ use super::schools::Schools;
 use super::topic::Topic;
 use crate::frame::{Problem, Severity};
 use crate::kit::UnderComb;
-use crate::look::{LineStop, Placement};
+use crate::look::{LineStop, OwnLook, Placement};
 use crate::units::{Length, UnitSystem, length_text};
 
 /// The salon's settings.
@@ -33,6 +33,8 @@ pub struct House {
     pub schools: Schools,
     /// Factors on the table's minutes, where this salon took over what its log taught.
     pub minute_factors: BTreeMap<Topic, f64>,
+    /// Its own looks.
+    pub own_looks: Vec<OwnLook>,
 }
 
 impl Default for House {
@@ -49,6 +51,7 @@ impl Default for House {
             lines: Placement::of_one(LineStop::BehindRib),
             schools: Schools::default(),
             minute_factors: BTreeMap::new(),
+            own_looks: Vec::new(),
         }
     }
 }
@@ -66,6 +69,8 @@ const BLADE_MINUTES_RANGE: (f64, f64) = (1.0, 15.0);
 const FACTORS: (f64, f64) = (0.2, 5.0);
 /// Most an hour can cost.
 const HIGHEST_RATE: f64 = 100_000.0;
+/// Most looks of its own a salon can choose among at a glance (modelling choice).
+const MOST_OWN_LOOKS: usize = 24;
 /// Longest name of a salon, letters: what fits on the sheet.
 const NAME_LETTERS: usize = 60;
 
@@ -76,6 +81,15 @@ impl House {
         let mut refuse = |field: &str, message: String| {
             problems.push(Problem::of(field, Severity::Refused, message));
         };
+        if self.own_looks.len() > MOST_OWN_LOOKS {
+            refuse(
+                "house.own_looks",
+                format!(
+                    "There are {} looks of your own; keep at most {MOST_OWN_LOOKS}.",
+                    self.own_looks.len()
+                ),
+            );
+        }
         let letters = self.name.chars().count();
         if letters > NAME_LETTERS {
             refuse(
@@ -128,6 +142,7 @@ impl House {
                 ),
             );
         }
+        problems.extend(self.own_looks.iter().flat_map(OwnLook::check));
         problems
     }
 }

@@ -181,7 +181,7 @@ pub fn grow_plan(job: &Job, weeks_between: u32) -> Result<GrowPlan, SolveError> 
 }
 
 fn todo(week: u32, is_reached: bool, leave: &[Zone], job: &Job) -> String {
-    let look = job.look.name.to_lowercase();
+    let look = job.look.called().to_lowercase();
     match (week, is_reached) {
         (0, true) => format!("Cut the {look}."),
         (0, false) => format!(

@@ -1,5 +1,6 @@
 //! Looks: target sets a stylist works towards (handbook 5, balance-model.md 6).
 
+mod own;
 mod placement;
 mod shipped;
 mod targets;
@@ -10,6 +11,7 @@ use utoipa::ToSchema;
 
 use crate::coat::Zone;
 use crate::shape::Finish;
+pub use own::{OwnLook, RatioRange};
 pub use placement::{LineName, LineStop, Placement};
 pub use targets::Targets;
 
@@ -113,6 +115,8 @@ pub struct Look {
     pub id: LookId,
     /// The trade's name.
     pub name: &'static str,
+    /// What the salon calls it, where it is its own.
+    own_name: Option<String>,
     /// Owners' own words for it.
     pub aliases: &'static [&'static str],
     /// One sentence for the owner.
@@ -165,6 +169,7 @@ pub struct Look {
 /// What most looks have in common; a base to write the others over.
 const WITH_CLIPPER: Look = Look {
     lifts_high: false,
+    own_name: None,
     by_hand: Placement::NONE,
     by_school: Placement::NONE,
     solved: Placement::NONE,
@@ -245,6 +250,11 @@ impl Look {
             }
         }
         self
+    }
+
+    /// What it is called: the salon's own name, or the trade's.
+    pub fn called(&self) -> &str {
+        self.own_name.as_deref().unwrap_or(self.name)
     }
 
     /// The look with a line moved by hand.

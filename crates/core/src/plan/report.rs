@@ -250,7 +250,7 @@ pub fn report(
     PlanReport {
         method: METHOD.into(),
         look: job.look.id,
-        look_name: job.look.name.into(),
+        look_name: job.look.called().into(),
         body_mm: Length::from_mm(job.look.body_mm).unwrap_or_default(),
         is_exact: plan.solution.is_exact,
         units: plan

@@ -14,7 +14,7 @@ use crate::frame::{
     Angle, BuildType, DogSize, EarKind, Felt, Grade, Measure, OwnType, Stance, TailKind,
     TakenAngle, TakenMeasure,
 };
-use crate::look::{LineName, LineStop, LookId};
+use crate::look::{LineName, LineStop, LookId, OwnLook};
 use crate::photo::PhotoMarks;
 use crate::run::RunEvent;
 use crate::units::Length;
@@ -212,6 +212,11 @@ pub enum EntryBody {
         /// Where to; a place of another line counts for nothing.
         stop: Option<LineStop>,
     },
+    /// A look of the salon's own was chosen, as it stands today; none leaves it.
+    OwnLookSet {
+        /// Which.
+        own: Option<OwnLook>,
+    },
     /// A note for the sheet.
     NoteWritten {
         /// The note.
@@ -295,6 +300,7 @@ impl EntryBody {
             Self::HandlingSet { .. } => "handling".into(),
             Self::LookChosen { .. } => "look".into(),
             Self::LineMoved { line, .. } => format!("line, {}", line.label().to_lowercase()),
+            Self::OwnLookSet { .. } => "look".into(),
             Self::NoteWritten { .. } => "note".into(),
             Self::Run { event } => event.label().into(),
             Self::ResultSet { zone, .. } => format!("left, {}", zone.label()),

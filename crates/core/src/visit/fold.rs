@@ -13,7 +13,7 @@ use crate::consult::Talk;
 use crate::dog::Dog;
 use crate::finish::ZoneResult;
 use crate::frame::{Felt, FrameInput, Grade};
-use crate::look::Placement;
+use crate::look::{OwnLook, Placement};
 use crate::photo::PhotoMarks;
 use crate::run::{Run, RunEvent};
 
@@ -41,6 +41,9 @@ pub struct Visit {
     pub photos: BTreeMap<Uuid, PhotoMarks>,
     /// The look chosen.
     pub look: Option<LookChoice>,
+    /// The salon's own look chosen, as it stood then.
+    #[serde(default)]
+    pub own_look: Option<OwnLook>,
     /// Lines moved by hand.
     #[serde(default)]
     pub lines: Placement,
@@ -221,7 +224,22 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             visit.outcomes.insert(*found, *outcome);
         }
         EntryBody::HandlingSet { handling } => visit.handling = Some(handling.clone()),
-        EntryBody::LookChosen { choice } => visit.look = Some(*choice),
+        EntryBody::LookChosen { choice } => {
+            visit.look = Some(*choice);
+            visit.own_look = None;
+        }
+        EntryBody::OwnLookSet { own } => {
+            if let Some(own) = own {
+                visit.look = Some(LookChoice {
+                    look: own.base,
+                    body_mm: own.body_mm,
+                });
+                for stop in own.lines.stops() {
+                    visit.lines.put(stop);
+                }
+            }
+            visit.own_look.clone_from(own);
+        }
         EntryBody::LineMoved { line, stop } => match stop {
             Some(stop) if stop.line() == *line => visit.lines.put(*stop),
             Some(_) => {}

@@ -1476,6 +1476,10 @@ export interface components {
             stop?: components["schemas"]["LineStop"] | null;
         } | {
             /** @enum {string} */
+            kind: "own_look_set";
+            own?: components["schemas"]["OwnLook"] | null;
+        } | {
+            /** @enum {string} */
             kind: "note_written";
             /** @description The note. */
             text: string;
@@ -1894,6 +1898,11 @@ export interface components {
              * @default My salon
              */
             name: string;
+            /**
+             * @description Its own looks.
+             * @default []
+             */
+            own_looks: components["schemas"]["OwnLook"][];
             /**
              * @description Its answers where practitioners disagree.
              * @default {}
@@ -2433,6 +2442,26 @@ export interface components {
          * @enum {string}
          */
         OverReason: "moved" | "knots" | "break" | "tool" | "interruption" | "owner";
+        /** @description A salon's own look: one that ships, copied and edited. */
+        OwnLook: {
+            /** @description The look it was copied from. */
+            base: components["schemas"]["LookId"];
+            body_mm?: components["schemas"]["Length"] | null;
+            body_ratio?: components["schemas"]["RatioRange"] | null;
+            /**
+             * Format: uuid
+             * @description Made by the screen that copied it.
+             */
+            id: string;
+            /** @description Nominal lengths that differ, on a dog of 450 mm. */
+            lengths_mm?: {
+                [key: string]: components["schemas"]["Length"];
+            };
+            /** @description Lines that lie elsewhere. */
+            lines?: components["schemas"]["Placement"];
+            /** @description What the salon calls it. */
+            name: string;
+        };
         /** @description A proportion a salon found on its own dogs. */
         OwnShare: {
             /**
@@ -2716,6 +2745,19 @@ export interface components {
             step: number;
             /** @description What it is, and by how many minutes. */
             words: string;
+        };
+        /** @description From and to. */
+        RatioRange: {
+            /**
+             * Format: double
+             * @description The least.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description The most.
+             */
+            to: number;
         };
         /** @description One reading of a measure at an earlier visit. */
         Reading: {
@@ -3644,6 +3686,7 @@ export interface components {
             outcomes?: {
                 [key: string]: components["schemas"]["Outcome"];
             };
+            own_look?: components["schemas"]["OwnLook"] | null;
             /** @description What was touched on photos. */
             photos?: {
                 [key: string]: components["schemas"]["PhotoMarks"];

@@ -4,11 +4,14 @@ import { BigLink } from '../../shared/ui/BigControl';
 import { Choice, MarginHead, Said } from '../../shared/ui/controls';
 import { lengthText, minutesText, unitName } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
+import { OwnLooks } from './OwnLooks';
 
 /** Choosing a look solves at once; the sheet shows it on this dog. */
 export function LookScreen() {
   const work = useVisitWork();
-  const chosen = work.evaluation.visit.look ?? null;
+  const { visit } = work.evaluation;
+  // A look of our own is chosen above; none of those that ship is, then.
+  const chosen = visit.own_look ? null : (visit.look ?? null);
   const choose = (look: Schemas['LookId'], body_mm: number | null) =>
     work.say({ kind: 'look_chosen', choice: { look, body_mm } });
   return (
@@ -16,8 +19,9 @@ export function LookScreen() {
       title="Look"
       margin={
         <>
+          <OwnLooks />
           <MarginHead>On this dog</MarginHead>
-          {!chosen && <p>Until you choose, the first is shown.</p>}
+          {!visit.look && <p>Until you choose, the first is shown.</p>}
           <ul>
             {work.words.looks.map((look) => (
               <li key={look.look} className="pb-3">

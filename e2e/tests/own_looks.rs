@@ -1,0 +1,39 @@
+//! A look of the salon's own in the browser: copied, edited, planned with, refused where it cannot be.
+#![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
+
+mod support;
+
+use fantoccini::key::Key;
+use support::{TABLET, on_stage};
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_look_is_copied_edited_and_planned_with() {
+    on_stage(TABLET, async |stage| {
+        let visit = stage.visit_of("Tappet").await;
+        stage.go(&format!("{visit}/look")).await;
+        stage
+            .type_into("Copy the look that stands here", "Signal lamb")
+            .await;
+        stage.touch(&stage.find("Make it our own").await).await;
+        stage
+            .until(
+                "the look is there and chosen",
+                "document.querySelector('[data-own-look] [aria-pressed=true]')",
+            )
+            .await;
+        // How long the body is to read: nonsense is said, a range is aimed at.
+        let aim = "Body length against height aimed at";
+        stage.type_into(aim, "1.2 to 1.0").await;
+        stage.press(Key::Tab).await;
+        stage.until_text("is no range").await;
+        stage.type_into(aim, "1.10 to 1.18").await;
+        stage.press(Key::Tab).await;
+        stage.until_kept().await;
+        stage.assert_accessible("own look").await;
+        stage.go(&format!("{visit}/plan")).await;
+        stage.until_text("Signal lamb").await;
+        stage.until_text("1.10").await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
