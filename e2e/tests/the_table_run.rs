@@ -65,7 +65,14 @@ async fn a_whole_groom_by_touch() {
         assert!(tests > 0, "a comb is let on only where one passes");
         stage.touch(&stage.find("Finish").await).await;
         stage.until_text("Finished").await;
-        stage.until_text("22 of 22 steps done").await;
+        // Every step, however many the salon's way of working makes.
+        stage
+            .until(
+                "all steps are done",
+                r"/(\d+) of \1 steps done/.test(document.body.innerText)",
+            )
+            .await;
+        assert!(done > 15, "a groom has more steps than {done}");
         stage.until_text("ticklish pads").await;
         stage.until_kept().await;
         // What was begun was kept: the next visit's coat grows from it.

@@ -3,7 +3,6 @@ use uuid::Uuid;
 use super::cautions::Hazard;
 use super::faces::face_amounts;
 use super::minutes as m;
-use super::names::named;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
 use crate::dog::{Answer, Question};
@@ -91,7 +90,7 @@ impl Writer<'_> {
             self.push(
                 Stage::Clip,
                 Draft {
-                    what: capital(&named(&units).join(", ")),
+                    what: capital(&self.named(&units)),
                     tool: self.words.tool(tool),
                     stroke: match stroke {
                         Stroke::Against => "full, against the lay",
@@ -162,7 +161,7 @@ impl Writer<'_> {
             Draft {
                 what: format!(
                     "{}: a first light layer, then comb out",
-                    capital(&named(units).join(", "))
+                    capital(&self.named(units))
                 ),
                 tool: self.words.tool(longer),
                 tool_id: Some(longer),

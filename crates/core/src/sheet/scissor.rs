@@ -75,24 +75,16 @@ fn leg_groups(order: Answer) -> Vec<Group> {
             legs(RIGHT_FRONT, FORE, 0.5),
         ],
         _ => vec![
-            legs("Hind legs, both backs", &[Unit::HindBack, Unit::Hock], 1.0),
             legs(
-                "Hind legs, outside then inside, across both",
-                &[Unit::HindOut, Unit::HindIn],
+                "Hind legs, in planes across both: back, outside, inside, front last",
+                HIND,
                 1.0,
             ),
             legs(
-                "Hind legs, both fronts last",
-                &[Unit::HindFront, Unit::FlankAndKnee],
+                "Front legs, in planes across both: back, outside, inside, front",
+                FORE,
                 1.0,
             ),
-            legs("Front legs, both backs", &[Unit::ForeBack], 1.0),
-            legs(
-                "Front legs, outside then inside, across both",
-                &[Unit::ForeOut, Unit::ForeIn],
-                1.0,
-            ),
-            legs("Front legs, both fronts", &[Unit::ForeFront], 1.0),
         ],
     }
 }
@@ -295,8 +287,8 @@ fn leg_minutes(cuts: &[&UnitCut]) -> f64 {
 
 fn scissor_from(first: Unit) -> &'static str {
     match first {
-        Unit::HindBack | Unit::HindOut | Unit::HindFront => "thigh line",
-        Unit::ForeBack | Unit::ForeOut | Unit::ForeFront => "elbow",
+        Unit::HindBack => "thigh line",
+        Unit::ForeBack => "elbow",
         Unit::Underline => "just below the elbow",
         Unit::Crest => "behind the ear",
         Unit::Tail => "end of the bone, felt",

@@ -196,6 +196,19 @@ impl Writer<'_> {
         crate::plan::span_text(from, to, self.words)
     }
 
+    /// Names of units in a sentence; a back that is cut in one pass is just the back.
+    pub(super) fn named(&self, units: &[Unit]) -> String {
+        let is_one_pass = !self.plan.cuts.iter().any(|c| c.unit == Unit::BackRear);
+        let names = named(units).into_iter().map(|name| {
+            if is_one_pass && name == Unit::BackFront.label() {
+                "back"
+            } else {
+                name
+            }
+        });
+        names.collect::<Vec<_>>().join(", ")
+    }
+
     pub(super) fn leaves(&self, cuts: &[&UnitCut]) -> String {
         let mut parts: Vec<(String, Vec<Unit>)> = Vec::new();
         for cut in cuts {
@@ -209,7 +222,7 @@ impl Writer<'_> {
             [(span, _)] => format!("{span} {}", self.words.unit()),
             _ => parts
                 .iter()
-                .map(|(span, units)| format!("{} {span}", named(units).join(", ")))
+                .map(|(span, units)| format!("{} {span}", self.named(units)))
                 .collect::<Vec<_>>()
                 .join("; "),
         }

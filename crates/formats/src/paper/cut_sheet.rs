@@ -28,7 +28,7 @@ const DRAWING_HEIGHT: f64 = 92.0;
 /// Width of a letter against its em, on average.
 const LETTER: f64 = 0.475;
 /// Sizes the steps are tried at, mm of em, the largest first.
-const SIZES: [f64; 7] = [3.3, 3.0, 2.8, 2.6, 2.4, 2.2, 2.0];
+const SIZES: [f64; 8] = [3.3, 3.0, 2.8, 2.6, 2.4, 2.2, 2.0, 1.9];
 
 /// Writes the cut sheet as one A4 page in black and white: the dog to scale with a scale bar, the
 /// steps, the cautions, the standing caution.

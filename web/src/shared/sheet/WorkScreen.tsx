@@ -81,7 +81,11 @@ function DogSheet(props: {
     if (at && !(e.target as Element).closest('.touchable')) onPlace?.(at);
   };
   return (
-    <div className="min-h-0 flex-1 bg-sheet" {...drag} {...(onPlace ? { onClick: place } : {})}>
+    <div
+      className="sheet-at-work min-h-0 flex-1 bg-sheet"
+      {...drag}
+      {...(onPlace ? { onClick: place } : {})}
+    >
       <Drawing
         drawing={drawing}
         chosen={props.chosen ? tagKey(props.chosen) : null}
