@@ -159,6 +159,9 @@ fn the_way_to_a_look_leaves_what_is_short() {
     }
 }
 
+/// The programme weighs pulls beside the balance: less than half a point is not seen.
+const UNSEEN: f64 = 0.5;
+
 /// Handbook 4: three outlines are kept for every plan, and a setting says which of them the lengths
 /// are chosen for. Cut for a day, the dog is better balanced on that day than cut for another; and
 /// never worse on its own day (the growth law: handbook 3).
@@ -183,8 +186,6 @@ fn lengths_are_chosen_for_the_day_that_is_asked_for(#[case] look: LookId, #[case
         score(&plan.solution.points, &grown)
     };
     let (today, last) = (0.0, 56.0);
-    // The programme weighs pulls beside the balance: less than half a point is not seen.
-    const UNSEEN: f64 = 0.5;
     let gained = on(today, last) - on(last, last);
     let given = on(last, today) - on(today, today);
     assert!(gained > -UNSEEN && given > -UNSEEN, "{gained} {given}");
