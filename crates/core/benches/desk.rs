@@ -136,6 +136,12 @@ fn speed(c: &mut Criterion) {
                 .expect("solves")
         });
     });
+    c.bench_function("every place of every line, priced", |b| {
+        b.iter(|| Desk::new(&dog, black_box(&visit), &house, &kit).line_offers());
+    });
+    c.bench_function("every school tried on the dog", |b| {
+        b.iter(|| Desk::new(&dog, black_box(&visit), &house, &kit).schools());
+    });
     c.bench_function("plan with its drawing", |b| {
         b.iter(|| {
             Desk::new(&dog, black_box(&visit), &house, &kit)

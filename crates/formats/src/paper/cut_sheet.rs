@@ -84,9 +84,9 @@ fn lengths(page: &mut PageWriter, sheet: &Sheet<'_>) {
     let x = MARGIN + DRAWING_WIDTH + 4.0;
     let mut y = 29.0;
     for unit in &sheet.plan.units {
-        page.text((x, y), 2.7, 400, TEXT, "start", &cut(&unit.label, 30));
-        page.text((WIDTH - MARGIN, y), 2.7, 700, FIGURES, "end", &unit.text);
-        y += 3.3;
+        page.text((x, y), 2.4, 400, TEXT, "start", &cut(&unit.label, 34));
+        page.text((WIDTH - MARGIN, y), 2.4, 700, FIGURES, "end", &unit.text);
+        y += 2.7;
     }
     y += 0.6;
     for line in &sheet.plan.lines {
@@ -103,7 +103,7 @@ fn lengths(page: &mut PageWriter, sheet: &Sheet<'_>) {
             "start",
             &cut(&format!("{}: {said}", line.label), 66),
         );
-        y += 2.5;
+        y += 2.2;
     }
 }
 

@@ -19,7 +19,6 @@ export function LookScreen() {
       title="Look"
       margin={
         <>
-          <OwnLooks />
           <MarginHead>On this dog</MarginHead>
           {!visit.look && <p>Until you choose, the first is shown.</p>}
           <ul>
@@ -51,6 +50,7 @@ export function LookScreen() {
               </li>
             ))}
           </ul>
+          <OwnLooks />
         </>
       }
       next={<BigLink to={`/visit/${work.visitId}/plan`}>See the plan</BigLink>}

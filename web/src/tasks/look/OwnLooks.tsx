@@ -42,7 +42,7 @@ export function OwnLooks() {
   };
   return (
     <>
-      <MarginHead>Our own looks</MarginHead>
+      {house.own_looks.length > 0 && <MarginHead>Our own looks</MarginHead>}
       <ul>
         {house.own_looks.map((own) => (
           <li key={own.id} className="pb-3" data-own-look={own.name}>
