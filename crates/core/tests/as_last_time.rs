@@ -285,3 +285,35 @@ fn the_record_goes_to_the_next_stylist() {
             .any(|p| p.message.contains("shorten it to 600"))
     );
 }
+
+/// A correction or a recipe that cannot be is said in a sentence and moves no length.
+#[test]
+fn a_correction_that_cannot_be_is_no_limit() {
+    let past = past_of(visit(45.0));
+    let nonsense = Correction {
+        zone: Zone::Ear,
+        began_ms: 0,
+        left_mm: mm(-30.0),
+        wants: Wants::Longer,
+        by_mm: mm(-500.0),
+    };
+    let mut today = again(
+        &past,
+        vec![EntryBody::Corrected {
+            correction: nonsense,
+        }],
+    );
+    assert!(!today.coat.limits.contains_key(&Zone::Ear));
+    let recipe = today.recipe.as_mut().expect("taken");
+    let zones = recipe.zones.len();
+    recipe.zones[0].from_mm = mm(500.0);
+    assert_eq!(recipe.as_limits(&BTreeMap::new()).len(), zones - 1);
+    let (dog, house, kit) = (dog(), House::default(), kit());
+    let desk = Desk::new(&dog, &today, &house, &kit);
+    for said in ["type how much of what was left", "is left out; measure"] {
+        assert!(
+            desk.problems.iter().any(|p| p.message.contains(said)),
+            "{said}"
+        );
+    }
+}

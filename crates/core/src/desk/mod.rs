@@ -19,8 +19,8 @@ use crate::frame::{
     AngleValue, Frame, FrameInput, FrameValue, Measure, Problem, Severity, angles, resolve,
 };
 use crate::grow::{GrowPlan, Interval, grow_plan, interval};
-use crate::kit::Tool;
-use crate::look::{LineStop, Look, LookId};
+use crate::kit::{ONE_SIZE_MM, Tool};
+use crate::look::{LineStop, Look, LookId, OwnLook};
 use crate::plan::{
     BalanceRow, Job, LineOffer, Plan, PlanReport, Words, find_reasons, line_offers, make_plan,
     now_rows, report,
@@ -31,7 +31,7 @@ use crate::sheet::DogFacts;
 use crate::solve::{SolveError, in_halves};
 use crate::sure::{WhatNext, point_doubts, what_next};
 use crate::units::{Length, length_text};
-use crate::visit::{LookChoice, MeasureHistory, Visit, changed};
+use crate::visit::{LookChoice, MeasureHistory, Recipe, Visit, changed};
 
 pub use schools::{AnswerHere, QuestionHere};
 
@@ -175,6 +175,10 @@ impl<'a> Desk<'a> {
         let results = visit.results.iter();
         problems.extend(results.filter_map(|(zone, r)| r.problem(*zone, house.units)));
         problems.extend(visit.record.problem());
+        problems.extend(visit.recipe.iter().filter_map(Recipe::problem));
+        let corrections = visit.corrections.iter();
+        problems.extend(corrections.filter_map(|c| c.problem(house.units)));
+        problems.extend(visit.own_look.iter().flat_map(OwnLook::check));
         problems.extend(visit.look.and_then(|choice| body_problem(choice, house)));
         Self {
             dog,
@@ -216,7 +220,7 @@ impl<'a> Desk<'a> {
         let height = self.frame.build.height;
         let look = match self.house.schools.of(Question::HindInside) {
             Answer::InsideAsOutside => look.with_hind_inside(0.0),
-            Answer::InsideShorter => look.with_hind_inside(ONE_COMB_MM),
+            Answer::InsideShorter => look.with_hind_inside(ONE_SIZE_MM),
             _ => look,
         };
         let look = self.lined(look.fitted(height, &|zone| self.coat.length_mm(zone)));
@@ -605,9 +609,6 @@ impl<'a> Desk<'a> {
         }
     }
 }
-
-/// One comb size, mm (handbook 5: one size = 3 mm).
-const ONE_COMB_MM: f64 = 3.0;
 
 /// Body lengths a look may be asked for, mm: from a close clip to the longest comb (common practice).
 const LOOK_BODY_MM: std::ops::RangeInclusive<f64> = 2.0..=60.0;

@@ -136,7 +136,7 @@ pub struct FinishReport {
 }
 
 /// Longer or shorter by less is as planned, mm (modelling choice: a comb's own scatter, handbook 3).
-const AS_PLANNED_MM: f64 = 1.5;
+pub const AS_PLANNED_MM: f64 = 1.5;
 /// Left and right further apart than this are seen, mm (common practice: a thin finger's edge).
 const APART_MM: f64 = 2.0;
 /// A touch-up takes this share of the minutes the shears take for the whole zone (modelling

@@ -4,5 +4,5 @@
 mod check;
 mod walk;
 
-pub use check::{FinishReport, ResultRow, TouchUp, ZoneResult, finish};
+pub use check::{AS_PLANNED_MM, FinishReport, ResultRow, TouchUp, ZoneResult, finish};
 pub use walk::{WalkView, walk};

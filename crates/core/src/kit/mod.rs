@@ -4,4 +4,4 @@ mod strokes;
 mod tool;
 
 pub use strokes::{Direction, full_leaves_mm, skim_leaves_mm};
-pub use tool::{Tool, ToolKind, ToolState, UnderComb, check_tool};
+pub use tool::{ONE_SIZE_MM, Tool, ToolKind, ToolState, UnderComb, check_tool};

@@ -6,6 +6,9 @@ use uuid::Uuid;
 use crate::frame::{Problem, Severity};
 use crate::units::{Length, UnitSystem, length_text};
 
+/// One comb size, mm (handbook 5: one size = 3 mm).
+pub const ONE_SIZE_MM: f64 = 3.0;
+
 /// What kind of tool.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
 #[serde(rename_all = "snake_case")]

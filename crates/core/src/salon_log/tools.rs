@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::finish::ZoneResult;
+use crate::finish::{AS_PLANNED_MM, ZoneResult};
 use crate::kit::Tool;
 use crate::learn::{Learnt, Prior, learn};
 use crate::plan::StrokeName;
@@ -26,10 +26,6 @@ pub struct ToolLearnt {
 const MARK_DOUBT_SHARE: f64 = 0.08;
 /// … and by at least this, mm.
 const MARK_DOUBT_MM: f64 = 0.4;
-/// One reading after a groom scatters by this, mm (handbook 3: a comb's own scatter, as the finish
-/// check has it).
-const READING_SCATTER_MM: f64 = 1.5;
-
 /// Learns what each tool leaves from lengths measured after grooms: zones cut by a full pass with
 /// the lay, as planned.
 ///
@@ -72,7 +68,7 @@ pub fn learn_tools(visits: &[(Visit, KeptPlan)], kit: &[Tool]) -> Vec<ToolLearnt
             let prior = Prior {
                 value: mm,
                 doubt: (MARK_DOUBT_SHARE * mm).max(MARK_DOUBT_MM),
-                scatter: READING_SCATTER_MM,
+                scatter: AS_PLANNED_MM,
             };
             Some(ToolLearnt {
                 tool: tool.id,

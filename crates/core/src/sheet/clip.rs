@@ -84,8 +84,10 @@ impl Writer<'_> {
                 .filter(|_| !is_blade)
                 .map(|t| format!("If the comb stops: {} blade, bare", t.printed));
             let (from, to) = self.ends(&cuts);
-            if stroke != Stroke::Scissor && self.takes_two_layers(&units, tool) {
-                self.first_layer(&units, tool, m::FIRST_LAYER * minutes);
+            if stroke != Stroke::Scissor
+                && let Some(longer) = self.first_layer_tool(&units, tool)
+            {
+                self.first_layer(&units, longer, m::FIRST_LAYER * minutes);
             }
             self.push(
                 Stage::Clip,
@@ -123,14 +125,16 @@ impl Writer<'_> {
         }
     }
 
-    /// Whether the body's clip is done in two light layers (handbook 6, *layers*).
-    fn takes_two_layers(&self, units: &[Unit], tool: Uuid) -> bool {
+    /// With which tool the body's first light layer is taken, where there is one (handbook 6,
+    /// *layers*).
+    fn first_layer_tool(&self, units: &[Unit], tool: Uuid) -> Option<Uuid> {
         let is_asked = match self.answer(Question::Layers) {
             Answer::OneLayer => false,
             Answer::TwoLayers => true,
             _ => self.facts.is_first_visit,
         };
-        is_asked && units.contains(&Unit::BackFront) && self.one_longer(tool).is_some()
+        let is_body = units.contains(&Unit::BackFront);
+        self.one_longer(tool).filter(|_| is_asked && is_body)
     }
 
     /// The next longer tool that is fit, of those that leave a comb's length.
@@ -145,10 +149,7 @@ impl Writer<'_> {
     }
 
     /// The lighter layer before the one that leaves the length.
-    fn first_layer(&mut self, units: &[Unit], tool: Uuid, minutes: f64) {
-        let Some(longer) = self.one_longer(tool) else {
-            return;
-        };
+    fn first_layer(&mut self, units: &[Unit], longer: Uuid, minutes: f64) {
         let is_blade = self.is_blade(longer);
         let hazards: &[Hazard] = if is_blade {
             &[Hazard::BareBlade]

@@ -14,7 +14,6 @@ mod scissor;
 mod step;
 mod writer;
 
-pub use bevel::Bevel;
 pub use cautions::{Caution, STANDING_CAUTION};
 pub use facts::DogFacts;
 pub use step::{CutSheet, Stage, Step, StepKind};

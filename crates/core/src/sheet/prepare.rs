@@ -4,14 +4,14 @@ use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
 use crate::coat::{Knots, Zone};
 use crate::dog::{Answer, Question, Sex, Topic};
-use crate::kit::Tool;
+use crate::kit::{ONE_SIZE_MM, Tool, ToolKind};
 use crate::solve::Unit;
 
 /// More than this comes off all over: the coat is roughed out before the bath, mm (handbook 6).
 const MUCH_MM: f64 = 25.0;
 /// A roughing tool leaves at least this over the longest length of the body, mm (modelling choice:
 /// one size).
-const ROUGH_OVER_MM: f64 = 3.0;
+const ROUGH_OVER_MM: f64 = ONE_SIZE_MM;
 
 impl Writer<'_> {
     /// The small jobs, comb out, bath and dryer.
@@ -151,9 +151,14 @@ impl Writer<'_> {
                     let zone = unit.zone();
                     let left = self.planned_mm(zone);
                     left.is_none_or(|mm| coat.length_mm(zone) - mm > MUCH_MM)
-                }) || BODY.iter().any(|u| coat.knots(u.zone()) == Knots::Tight)
+                }) || self.body_is_knotted()
             }
         }
+    }
+
+    fn body_is_knotted(&self) -> bool {
+        let coat = &self.job.coat;
+        BODY.iter().any(|u| coat.knots(u.zone()) == Knots::Tight)
     }
 
     fn rough_out(&mut self) {
@@ -161,15 +166,13 @@ impl Writer<'_> {
             .iter()
             .filter_map(|unit| self.planned_mm(unit.zone()))
             .fold(0.0, f64::max);
-        let is_knotted = BODY
-            .iter()
-            .any(|unit| self.job.coat.knots(unit.zone()) == Knots::Tight);
+        let is_knotted = self.body_is_knotted();
         let leaves = |tool: &&Tool| tool.leaves_mm.as_mm();
         let tool = self
             .job
             .kit
             .iter()
-            .filter(|t| t.is_fit() && (!is_knotted || t.kind == crate::kit::ToolKind::Blade))
+            .filter(|t| t.is_fit() && (!is_knotted || t.kind == ToolKind::Blade))
             .filter(|t| leaves(t) >= longest + ROUGH_OVER_MM)
             .min_by(|a, b| leaves(a).total_cmp(&leaves(b)))
             .or_else(|| {

@@ -271,8 +271,10 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
         }
         EntryBody::Corrected { correction } => {
             let zone = correction.zone;
-            let limit = visit.coat.limits.entry(zone).or_default();
-            *limit = correction.into_limit(*limit);
+            if correction.can_be() {
+                let limit = visit.coat.limits.entry(zone).or_default();
+                *limit = correction.into_limit(*limit);
+            }
             visit.corrections.retain(|c| c.zone != zone);
             visit.corrections.push(*correction);
         }

@@ -12,6 +12,7 @@ use crate::body::{EarlierFound, Handling, Outcome};
 use crate::coat::{Zone, grown_mm, resolve_coat};
 use crate::finish::ZoneResult;
 use crate::frame::{FrameInput, Measure, resolve};
+use crate::kit::ONE_SIZE_MM;
 use crate::learn::{GrowthReading, Learnt, growth_factor};
 use crate::run::left_undone;
 use crate::units::{Length, UnitSystem};
@@ -139,6 +140,8 @@ pub struct ZonePast {
     pub zone: Zone,
     /// Its name.
     pub label: String,
+    /// A touch more or less, as an owner asks for it: one comb size.
+    pub touch_mm: Length,
     /// Visits at which it was cut.
     pub left: Vec<LeftThen>,
 }
@@ -249,21 +252,27 @@ fn growth(earlier: &[&EarlierVisit]) -> Option<Learnt> {
     (!readings.is_empty()).then(|| growth_factor(&readings, texture))
 }
 
+/// What a zone was left at, mm, and whether that was measured; else it is what the plan left.
+fn left_mm(visit: &EarlierVisit, zone: Zone) -> Option<(f64, bool)> {
+    let result = visit.visit.results.get(&zone).filter(|r| r.can_be());
+    if let Some(measured) = result.and_then(ZoneResult::mean_mm) {
+        return Some((measured, true));
+    }
+    let mut rows = visit.plan.as_ref()?.report.units.iter();
+    let row = rows.find(|u| u.zone == zone)?;
+    let planned = f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm());
+    Some((planned, false))
+}
+
 fn zones_past(earlier: &[&EarlierVisit], now_ms: i64, factor: f64) -> Vec<ZonePast> {
     let left_at = |visit: &EarlierVisit, zone: Zone| -> Option<LeftThen> {
-        let result = visit.visit.results.get(&zone).filter(|r| r.can_be());
-        let measured = result.and_then(ZoneResult::mean_mm);
-        let planned = visit.plan.as_ref().and_then(|plan| {
-            let row = plan.report.units.iter().find(|u| u.zone == zone)?;
-            Some(f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm()))
-        });
-        let left = measured.or(planned)?;
+        let (left, was_measured) = left_mm(visit, zone)?;
         let days = factor * days_since(visit, now_ms) as f64;
         let today = grown_mm(left, days, visit.visit.coat.texture);
         Some(LeftThen {
             began_ms: visit.began_ms,
             left_mm: Length::from_mm(left).ok()?,
-            was_measured: measured.is_some(),
+            was_measured,
             today_mm: Length::from_mm(today).ok()?,
         })
     };
@@ -275,6 +284,7 @@ fn zones_past(earlier: &[&EarlierVisit], now_ms: i64, factor: f64) -> Vec<ZonePa
             (!left.is_empty()).then(|| ZonePast {
                 zone,
                 label: zone.label().into(),
+                touch_mm: Length::constant_mm(ONE_SIZE_MM),
                 left,
             })
         })
@@ -288,15 +298,7 @@ fn grown(last: &EarlierVisit, now_ms: i64, factor: f64) -> GrownCoat {
         .build
         .height;
     let (then, _) = resolve_coat(&last.visit.coat, height, UnitSystem::Millimetres);
-    let left = |zone: Zone| -> f64 {
-        let result = last.visit.results.get(&zone).filter(|r| r.can_be());
-        let measured = result.and_then(ZoneResult::mean_mm);
-        let of_unit = last.plan.as_ref().and_then(|plan| {
-            let row = plan.report.units.iter().find(|u| u.zone == zone)?;
-            Some(f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm()))
-        });
-        measured.or(of_unit).unwrap_or_else(|| then.length_mm(zone))
-    };
+    let left = |zone: Zone| left_mm(last, zone).map_or_else(|| then.length_mm(zone), |(mm, _)| mm);
     let zones_mm = Zone::ALL
         .iter()
         .filter_map(|&zone| {

@@ -6,12 +6,12 @@ use utoipa::ToSchema;
 
 use super::entry::LookChoice;
 use super::kept::KeptPlan;
-use crate::coat::{Limit, Zone};
-use crate::finish::ZoneResult;
+use crate::coat::{LONGEST_MM, Limit, Zone};
+use crate::finish::{AS_PLANNED_MM, ZoneResult};
 use crate::frame::{Problem, Severity};
 use crate::look::{LookId, Placement};
 use crate::plan::{StrokeName, UnitRow};
-use crate::units::Length;
+use crate::units::{Length, UnitSystem, length_text};
 
 /// What a zone was left at last time, and how.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -30,6 +30,13 @@ pub struct RecipeZone {
     pub was_measured: bool,
 }
 
+impl RecipeZone {
+    fn can_be(&self) -> bool {
+        let (from, to) = (self.from_mm.as_mm(), self.to_mm.as_mm());
+        0.0 <= from && from <= to && to <= LONGEST_MM
+    }
+}
+
 /// What was done, so that anyone can do it again.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 pub struct Recipe {
@@ -44,9 +51,6 @@ pub struct Recipe {
     /// Zones that were cut.
     pub zones: Vec<RecipeZone>,
 }
-
-/// A length is met within this, mm: a comb's own scatter (handbook 3; as the finish check has it).
-const SCATTER_MM: f64 = 1.5;
 
 impl Recipe {
     /// The recipe of a kept plan, with what was really left where that was measured.
@@ -101,21 +105,32 @@ impl Recipe {
         }
     }
 
+    /// What is wrong with it, in one sentence; such a zone is left out.
+    pub(crate) fn problem(&self) -> Option<Problem> {
+        let wrong = self.zones.iter().find(|zone| !zone.can_be())?;
+        let message = format!(
+            "Last time's length on the {} cannot be and is left out; measure what stands there.",
+            wrong.zone.label()
+        );
+        Some(Problem::of("recipe", Severity::Unusual, message))
+    }
+
     /// The lengths as limits, so that a plan comes out as it did: a zone's own limit goes before.
     pub fn as_limits(&self, own: &BTreeMap<Zone, Limit>) -> BTreeMap<Zone, Limit> {
         self.zones
             .iter()
+            .filter(|zone| zone.can_be())
             .map(|zone| {
                 let own = own.get(&zone.zone).copied().unwrap_or_default();
-                let mut to = zone.to_mm.as_mm() + SCATTER_MM;
-                let mut from = (zone.from_mm.as_mm() - SCATTER_MM).max(0.0);
+                let mut to = zone.to_mm.as_mm() + AS_PLANNED_MM;
+                let mut from = (zone.from_mm.as_mm() - AS_PLANNED_MM).max(0.0);
                 if let Some(most) = own.not_longer_mm.map(Length::as_mm) {
                     to = to.min(most);
-                    from = from.min(most - 2.0 * SCATTER_MM).max(0.0);
+                    from = from.min(most - 2.0 * AS_PLANNED_MM).max(0.0);
                 }
                 if let Some(least) = own.not_shorter_mm.map(Length::as_mm) {
                     from = from.max(least);
-                    to = to.max(least + 2.0 * SCATTER_MM);
+                    to = to.max(least + 2.0 * AS_PLANNED_MM);
                 }
                 let limit = Limit {
                     not_shorter_mm: Length::from_mm(from).ok(),
@@ -153,9 +168,26 @@ pub struct Correction {
 }
 
 impl Correction {
+    /// Whether the lengths are such as hang on a dog, before and after.
+    pub(super) fn can_be(&self) -> bool {
+        let (left, by) = (self.left_mm.as_mm(), self.by_mm.as_mm());
+        (0.0..=LONGEST_MM).contains(&left) && by > 0.0 && by <= LONGEST_MM
+    }
+
+    /// What is wrong with it, in one sentence; it is then no limit.
+    pub(crate) fn problem(&self, units: UnitSystem) -> Option<Problem> {
+        let message = format!(
+            "The {} cannot be corrected by {} from {}; type how much of what was left is too much.",
+            self.zone.label(),
+            length_text(self.by_mm, units),
+            length_text(self.left_mm, units)
+        );
+        (!self.can_be()).then(|| Problem::of("correction", Severity::Refused, message))
+    }
+
     /// The limit it makes of the owner's limit so far: the other end stays, unless it contradicts.
     pub fn into_limit(&self, own: Limit) -> Limit {
-        let (left, by) = (self.left_mm.as_mm(), self.by_mm.as_mm().abs());
+        let (left, by) = (self.left_mm.as_mm(), self.by_mm.as_mm());
         let at = |mm: f64| Length::from_mm(mm.max(0.0)).ok();
         match self.wants {
             Wants::Shorter => {

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ask, type Schemas } from './client';
 
 /** The trade's words, as the core says them. */
@@ -36,3 +36,19 @@ export function usePast(visit: string) {
 
 export type House = Schemas['House'];
 export type Tool = Schemas['Tool'];
+
+/** Keeps the salon's settings. */
+export function usePutHouse() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (next: House) => ask(api.PUT('/api/house', { body: next })),
+    onSuccess: (kept) => queries.setQueryData(['house'], kept),
+  });
+}
+
+/** Blades beneath a comb, by their number. */
+export const UNDER: { value: Schemas['UnderComb']; label: string }[] = [
+  { value: 'forty', label: '40' },
+  { value: 'thirty', label: '30' },
+  { value: 'ten', label: '10' },
+];

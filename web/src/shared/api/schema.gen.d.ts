@@ -3836,6 +3836,8 @@ export interface components {
             label: string;
             /** @description Visits at which it was cut. */
             left: components["schemas"]["LeftThen"][];
+            /** @description A touch more or less, as an owner asks for it: one comb size. */
+            touch_mm: components["schemas"]["Length"];
             /** @description Which. */
             zone: components["schemas"]["Zone"];
         };

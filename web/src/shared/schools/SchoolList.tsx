@@ -1,15 +1,4 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { api, ask, type Schemas } from '../api/client';
-import type { House } from '../api/salon';
-
-/** Keeps the salon's settings. */
-export function usePutHouse() {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (next: House) => ask(api.PUT('/api/house', { body: next })),
-    onSuccess: (kept) => queries.setQueryData(['house'], kept),
-  });
-}
+import type { Schemas } from '../api/client';
 
 interface Shown {
   question: Schemas['Question'];

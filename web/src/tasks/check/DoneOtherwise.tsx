@@ -1,4 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
+import { UNDER } from '../../shared/api/salon';
 import { useVisitWork } from '../../shared/visit/context';
 
 type Result = Schemas['ZoneResult'];
@@ -9,12 +10,6 @@ const STROKES: { value: Schemas['StrokeName']; label: string }[] = [
   { value: 'skim', label: 'weight off, skimmed' },
   { value: 'scissor', label: 'by shears' },
 ];
-const UNDER: { value: Schemas['UnderComb']; label: string }[] = [
-  { value: 'forty', label: '40' },
-  { value: 'thirty', label: '30' },
-  { value: 'ten', label: '10' },
-];
-
 /** What was used, where it was not what the plan said; the rest is as planned. */
 export function DoneOtherwise(props: {
   label: string;

@@ -1,5 +1,6 @@
 import { api, ask } from '../../shared/api/client';
-import { SchoolList, usePutHouse } from '../../shared/schools/SchoolList';
+import { usePutHouse } from '../../shared/api/salon';
+import { SchoolList } from '../../shared/schools/SchoolList';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Said } from '../../shared/ui/controls';

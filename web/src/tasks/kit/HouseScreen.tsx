@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { Failure, type Schemas } from '../../shared/api/client';
-import { useCatalogue, useHouse, type House } from '../../shared/api/salon';
-import { SchoolList, usePutHouse } from '../../shared/schools/SchoolList';
+import { useCatalogue, useHouse, usePutHouse, type House } from '../../shared/api/salon';
+import { SchoolList } from '../../shared/schools/SchoolList';
 import { MarginHead, Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { MinutesTaught } from './MinutesTaught';

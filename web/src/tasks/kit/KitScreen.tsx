@@ -2,7 +2,14 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
-import { useHouse, useKit, type House, type Tool } from '../../shared/api/salon';
+import {
+  UNDER,
+  useHouse,
+  useKit,
+  usePutHouse,
+  type House,
+  type Tool,
+} from '../../shared/api/salon';
 import { Choice, MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
@@ -19,12 +26,6 @@ const KINDS: { value: Tool['kind']; label: string }[] = [
   { value: 'blade', label: 'Blade' },
   { value: 'comb', label: 'Comb' },
 ];
-const UNDER: { value: House['under_comb']; label: string }[] = [
-  { value: 'forty', label: '40' },
-  { value: 'thirty', label: '30' },
-  { value: 'ten', label: '10' },
-];
-
 /** The kit: blades and combs by the length each leaves; the salon's settings. */
 export function KitScreen() {
   const kit = useKit();
@@ -202,12 +203,8 @@ function AddTool({ units }: { units: Units }) {
 }
 
 function Settings({ house }: { house: House }) {
-  const queries = useQueryClient();
   const [name, setName] = useState(house.name);
-  const put = useMutation({
-    mutationFn: (next: House) => ask(api.PUT('/api/house', { body: next })),
-    onSuccess: (kept) => queries.setQueryData(['house'], kept),
-  });
+  const put = usePutHouse();
   const { units } = house;
   return (
     <>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
-import { usePutHouse } from '../../shared/schools/SchoolList';
+import { usePutHouse } from '../../shared/api/salon';
 import { MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { OwnLookForm } from './OwnLookForm';

@@ -137,16 +137,13 @@ const WANTS: { value: Schemas['Wants']; label: string }[] = [
   { value: 'shorter', label: 'Shorter' },
   { value: 'longer', label: 'Longer' },
 ];
-/** A touch: one comb size. */
-const A_TOUCH_MM = 3;
-
 /** What was left there, when, and what the owner wants instead. */
 function Complaint({ past }: { past: Schemas['ZonePast'] }) {
   const work = useVisitWork();
   const { units } = work.house;
   const [began, setBegan] = useState(past.left[0]?.began_ms ?? 0);
   const [wants, setWants] = useState<Schemas['Wants']>('shorter');
-  const [byMm, setByMm] = useState<number | null>(A_TOUCH_MM);
+  const [byMm, setByMm] = useState<number | null>(past.touch_mm);
   const then = past.left.find((left) => left.began_ms === began);
   const said = work.evaluation.visit.corrections?.find((c) => c.zone === past.zone);
   return (
