@@ -62,6 +62,7 @@ fn kit() -> Vec<Tool> {
             leaves_mm: Length::constant_mm(mm),
             state: ToolState::Fine,
             retired: false,
+            sharpened_ms: None,
         })
         .collect()
 }

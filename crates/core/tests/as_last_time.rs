@@ -40,6 +40,7 @@ fn kit() -> Vec<Tool> {
         leaves_mm: mm(leaves),
         state: ToolState::Fine,
         retired: false,
+        sharpened_ms: None,
     };
     vec![
         tool(1, ToolKind::Blade, 1.5),

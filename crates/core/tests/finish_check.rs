@@ -55,6 +55,7 @@ fn kit() -> Vec<Tool> {
             leaves_mm: mm(length),
             state: serde_json::from_value("fine".into()).expect("a state"),
             retired: false,
+            sharpened_ms: None,
         })
         .collect()
 }

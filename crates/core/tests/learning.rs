@@ -145,6 +145,7 @@ mod from_the_log {
             leaves_mm: Length::constant_mm(mm),
             state: ToolState::Fine,
             retired: false,
+            sharpened_ms: None,
         };
         vec![
             tool(1, ToolKind::Blade, 1.5),
@@ -189,13 +190,13 @@ mod from_the_log {
     fn minutes_are_learnt_from_runs_and_a_sheet_follows_them() {
         let mut house = House::default();
         let runs: Vec<Run> = (0..12).map(|_| run_at(1.5, &house)).collect();
-        let learnt = learn_minutes(runs.iter());
+        let learnt = learn_minutes(runs.iter()).topics;
         let clip = learnt
             .iter()
             .find(|t| t.topic == Topic::Clip)
             .expect("clipped");
         assert_abs_diff_eq!(clip.factor.value, 1.5, epsilon = 0.06);
-        let few = learn_minutes(runs[..1].iter());
+        let few = learn_minutes(runs[..1].iter()).topics;
         let few = few.iter().find(|t| t.topic == Topic::Bath).expect("bathed");
         assert!(
             few.factor.value < 1.35,
@@ -208,7 +209,7 @@ mod from_the_log {
         let after = sheet(&house).minutes;
         assert_abs_diff_eq!(after / before, 1.45, epsilon = 0.08);
         let again: Vec<Run> = (0..12).map(|_| run_at(1.0, &house)).collect();
-        let again = learn_minutes(again.iter());
+        let again = learn_minutes(again.iter()).topics;
         let clip_again = again
             .iter()
             .find(|t| t.topic == Topic::Clip)
@@ -287,7 +288,7 @@ mod from_the_log {
     fn the_kits_log_writes_itself() {
         let house = House::default();
         let runs = [run_at(1.0, &house), run_at(2.0, &house)];
-        let work = tool_work(runs.iter());
+        let work = tool_work(runs.iter(), &kit());
         assert!(!work.is_empty());
         for tool in &work {
             let planned: f64 = sheet(&house)
@@ -337,6 +338,7 @@ mod from_the_log {
                 leaves_mm: Length::constant_mm(f64::from(mm)),
                 state: ToolState::Fine,
                 retired: false,
+                sharpened_ms: None,
             })
             .collect();
         assert!(what_to_buy(&jobs, &whole).expect("solves").is_empty());

@@ -34,6 +34,7 @@ fn kit() -> Vec<Tool> {
         leaves_mm: Length::constant_mm(mm),
         state,
         retired: false,
+        sharpened_ms: None,
     };
     vec![
         tool(10, ToolKind::Blade, "10", 1.5, ToolState::Fine),

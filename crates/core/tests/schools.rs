@@ -27,6 +27,7 @@ fn kit() -> Vec<Tool> {
         leaves_mm: Length::constant_mm(mm),
         state: ToolState::Fine,
         retired: false,
+        sharpened_ms: None,
     };
     vec![
         tool(1, ToolKind::Blade, 1.5),

@@ -45,6 +45,7 @@ fn kit() -> Vec<Tool> {
         leaves_mm: mm(leaves),
         state: ToolState::Fine,
         retired: false,
+        sharpened_ms: None,
     })
     .collect()
 }

@@ -1,164 +1,19 @@
 //! The run at the table on a fake clock (handbook 6, *Every step can be put off*, *breaks*;
 //! handbook 7, *Heat*): order, double taps, clocks, heat, lateness, a groom broken off, a slip.
 
+mod support;
+
 use proptest::prelude::*;
 use rstest::rstest;
-use uuid::Uuid;
+use support::table::{MINUTE, NINE, Table, dog, entry, mm};
 use veliform_core::balance::{Skin, score};
 use veliform_core::coat::Zone;
-use veliform_core::desk::{Desk, Reasons};
-use veliform_core::dog::{Dog, House};
-use veliform_core::frame::{Measure, Method, TakenMeasure};
-use veliform_core::kit::{Tool, ToolKind};
-use veliform_core::look::LookId;
+use veliform_core::desk::Reasons;
 use veliform_core::run::{
-    Cooling, OverReason, PutOff, RescueWay, RunEnd, RunEvent, RunView, Slip, StepState,
+    Cooling, OverReason, PutOff, RescueWay, RunEnd, RunEvent, Slip, StepState,
 };
-use veliform_core::sheet::{CutSheet, StepKind};
-use veliform_core::units::Length;
-use veliform_core::visit::{Entry, EntryBody, LookChoice, Visit, fold};
-
-const MINUTE: i64 = 60_000;
-const NINE: i64 = 1_700_000_000_000;
-
-fn mm(value: f64) -> Length {
-    Length::from_mm(value).expect("finite")
-}
-
-fn dog(age_months: Option<u16>) -> Dog {
-    serde_json::from_value(serde_json::json!({
-        "id": Uuid::from_u128(3), "name": "Buffer", "texture": "fleece", "age_months": age_months
-    }))
-    .expect("a dog")
-}
-
-fn kit() -> Vec<Tool> {
-    let owned = |n: u128, kind: ToolKind, mm: f64| -> Tool {
-        serde_json::from_value(serde_json::json!({
-            "id": Uuid::from_u128(n), "printed": format!("{mm}"), "kind": kind, "leaves_mm": mm,
-            "state": "fine"
-        }))
-        .expect("a tool")
-    };
-    vec![
-        owned(11, ToolKind::Blade, 1.5),
-        owned(12, ToolKind::Blade, 3.2),
-        owned(13, ToolKind::Comb, 13.0),
-        owned(14, ToolKind::Comb, 19.0),
-        owned(15, ToolKind::Comb, 25.0),
-    ]
-}
-
-fn entry(n: u128, at_ms: i64, body: EntryBody) -> Entry {
-    Entry {
-        id: Uuid::from_u128(n),
-        at_ms,
-        author: String::new(),
-        body,
-    }
-}
-
-/// A table with a dog on it and a clock that is moved by hand.
-struct Table {
-    dog: Dog,
-    entries: Vec<Entry>,
-    now: i64,
-}
-
-impl Table {
-    fn with(dog: Dog) -> Self {
-        let taken = TakenMeasure::by(Method::HeightStick, mm(440.0));
-        let mut table = Self {
-            dog,
-            entries: Vec::new(),
-            now: NINE,
-        };
-        table.say(EntryBody::MeasureSet {
-            measure: Measure::HeightAtWithers,
-            taken,
-        });
-        table.say(EntryBody::CoatAllOver {
-            length_mm: Some(mm(60.0)),
-        });
-        table.say(EntryBody::LookChosen {
-            choice: LookChoice {
-                look: LookId::Lamb,
-                body_mm: None,
-            },
-        });
-        let sheet = table.sheet();
-        table.run(RunEvent::Began { sheet });
-        table
-    }
-
-    fn begun() -> Self {
-        Self::with(dog(Some(40)))
-    }
-
-    fn say(&mut self, body: EntryBody) {
-        let n = 100 + self.entries.len() as u128;
-        self.entries.push(entry(n, self.now, body));
-    }
-
-    fn run(&mut self, event: RunEvent) {
-        self.say(EntryBody::Run { event });
-    }
-
-    fn wait(&mut self, minutes: i64) -> &mut Self {
-        self.now += minutes * MINUTE;
-        self
-    }
-
-    fn visit(&self) -> Visit {
-        fold(&self.dog, &self.entries)
-    }
-
-    fn desk<T>(&self, ask: impl FnOnce(&Desk<'_>) -> T) -> T {
-        let (visit, house, kit) = (self.visit(), House::default(), kit());
-        ask(&Desk::new(&self.dog, &visit, &house, &kit))
-    }
-
-    fn sheet(&self) -> CutSheet {
-        self.desk(|d| d.plan(Reasons::Skip).expect("solves").report.sheet)
-    }
-
-    fn view(&self) -> RunView {
-        self.desk(|d| d.run(self.now).expect("solves").expect("begun"))
-    }
-
-    fn current(&self) -> u32 {
-        *self.view().queue.first().expect("something to do")
-    }
-
-    fn done(&mut self) -> u32 {
-        let step = self.current();
-        self.run(RunEvent::Done { step });
-        step
-    }
-
-    fn put(&mut self, until: PutOff) -> u32 {
-        let step = self.current();
-        let reason = " danced ".into();
-        self.run(RunEvent::Put {
-            step,
-            until,
-            reason,
-        });
-        step
-    }
-
-    /// Ticks until the step in hand is as asked.
-    fn until(&mut self, is_it: impl Fn(&veliform_core::sheet::Step) -> bool) -> u32 {
-        loop {
-            let view = self.view();
-            let step = view.run.current().expect("such a step comes");
-            if is_it(step) {
-                return step.number;
-            }
-            self.done();
-        }
-    }
-}
+use veliform_core::sheet::StepKind;
+use veliform_core::visit::{Entry, EntryBody, fold};
 
 /// The small jobs come first, as ticks (handbook 6, 4. Prepare), and what is put off stays in the
 /// groom: the bath's after the bath, later at the end, not today on the record only.

@@ -388,6 +388,7 @@ async fn the_openapi_document_covers_every_route() {
             "GET /api/dogs",
             "GET /api/dogs/{id}",
             "GET /api/dogs/{id}/file",
+            "GET /api/due",
             "GET /api/health",
             "GET /api/house",
             "GET /api/kit",

@@ -68,6 +68,25 @@ impl Store {
         Ok(visits)
     }
 
+    /// The salon's newest visits, the newest first.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn newest_visits(&self, most: u32) -> Result<Vec<VisitHead>, StoreError> {
+        let mut rows = self.read().prepare_cached(
+            "SELECT id, dog_id, began_ms FROM visit ORDER BY began_ms DESC, id DESC LIMIT ?1",
+        )?;
+        let mut visits = Vec::new();
+        let mapped = rows.query_map([most], |row| Ok((row.get(0)?, row.get(1)?, row.get(2)?)))?;
+        for row in mapped {
+            let (id, dog, began_ms): (String, String, i64) = row?;
+            if let (Ok(id), Ok(dog)) = (Uuid::parse_str(&id), Uuid::parse_str(&dog)) {
+                visits.push(VisitHead { id, dog, began_ms });
+            }
+        }
+        Ok(visits)
+    }
+
     /// A visit with the entries received after `after`; all of them after 0.
     ///
     /// # Errors

@@ -111,6 +111,7 @@ fn tools_come_shortest_first_and_the_retired_last() {
             leaves_mm: Length::constant_mm(mm),
             state: ToolState::Fine,
             retired,
+            sharpened_ms: None,
         };
         store.put_tool(&tool, 1).expect("keeps");
     }

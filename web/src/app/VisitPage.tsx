@@ -8,6 +8,7 @@ import { Tape } from '../shared/ui/Tape';
 import { unitName } from '../shared/units/show';
 import { SheetContext, VisitContext, type VisitWork } from '../shared/visit/context';
 import { useDesk } from '../shared/visit/useDesk';
+import { useSlow } from '../shared/visit/useSlow';
 import { useVisit } from '../shared/visit/useVisit';
 import { TASKS, taskAt } from './tasks';
 
@@ -49,34 +50,57 @@ function OpenVisit({ visitId }: { visitId: string }) {
   const options = useOptions(pathname);
   const before = useBefore(past.data ?? null, pathname.endsWith('/body'));
   const dog = visit.stage.stage === 'ready' ? visit.stage.dog : null;
-  const input =
-    dog && house.data && kit.data
-      ? { dog, entries: visit.entries, house: house.data, kit: kit.data, options, before }
-      : null;
+  const { stage, log, entries, say, attempt, flush } = visit;
+  const input = useMemo(
+    () =>
+      dog && house.data && kit.data
+        ? { dog, entries, house: house.data, kit: kit.data, options, before }
+        : null,
+    [dog, entries, house.data, kit.data, options, before],
+  );
   const view = useDesk(input, TASKS[present]?.wantsPlan ?? false);
+  const { evaluation, plan } = view;
 
-  const work: VisitWork | null =
-    visit.stage.stage === 'ready' && input && words.data && view.evaluation
-      ? {
-          visitId,
-          dog: visit.stage.dog,
-          beganMs: visit.stage.beganMs,
-          house: input.house,
-          kit: input.kit,
-          words: words.data,
-          log: visit.log,
-          entries: visit.entries,
-          evaluation: view.evaluation,
-          plan: view.plan,
-          past: past.data ?? null,
-          before,
-          options,
-          say: visit.say,
-          attempt: visit.attempt,
-          flush: visit.flush,
-        }
-      : null;
-  const calm = useDeferredValue(work);
+  const work = useMemo<VisitWork | null>(
+    () =>
+      stage.stage === 'ready' && input && words.data && evaluation
+        ? {
+            visitId,
+            dog: stage.dog,
+            beganMs: stage.beganMs,
+            house: input.house,
+            kit: input.kit,
+            words: words.data,
+            log,
+            entries,
+            evaluation,
+            plan,
+            past: past.data ?? null,
+            before,
+            options,
+            say,
+            attempt,
+            flush,
+          }
+        : null,
+    [
+      visitId,
+      stage,
+      input,
+      words.data,
+      log,
+      entries,
+      evaluation,
+      plan,
+      past.data,
+      before,
+      options,
+      say,
+      attempt,
+      flush,
+    ],
+  );
+  const calm = useDeferredValue(useSlow(work, log.tried !== null));
 
   const failure =
     visit.stage.stage === 'failed'
@@ -133,6 +157,7 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
   const shown = search.get('show') ?? '';
   const asked = search.get('view');
   const step = search.get('step');
+  const mirrored = search.get('mirrored') !== null;
   return useMemo(() => {
     const extra = Object.fromEntries(
       shown
@@ -144,10 +169,11 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
       sheet: SHEETS.find((s) => s === asked) ?? 'side',
       layers: { ...ALL_LAYERS, ...taskAt(pathname).layers, ...extra },
       step: step === null ? null : Number(step) || null,
+      mirrored,
       point: null,
       text_share: TEXT_SHARE,
     };
-  }, [pathname, shown, asked, step]);
+  }, [pathname, shown, asked, step, mirrored]);
 }
 
 /** What of earlier visits is drawn: on the body what was found, and the frame asked for. */

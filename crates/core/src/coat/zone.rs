@@ -188,6 +188,15 @@ impl Zone {
         }
     }
 
+    /// Whether a dog has it twice, so that left and right are compared.
+    pub const fn is_pair(self) -> bool {
+        self.is_leg()
+            || matches!(
+                self,
+                Self::Ear | Self::Cheek | Self::Shoulder | Self::Ribs | Self::Hip | Self::Foot
+            )
+    }
+
     /// Zones of the legs above the feet.
     pub const fn is_leg(self) -> bool {
         matches!(

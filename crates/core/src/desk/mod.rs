@@ -25,7 +25,7 @@ use crate::plan::{
     BalanceRow, Job, LineOffer, Plan, PlanReport, Words, find_reasons, line_offers, make_plan,
     now_rows, report,
 };
-use crate::run::{RescueOption, RunView, Slip, could_leave, rescue, run_view};
+use crate::run::{RescueOption, RunView, Slip, ToolWord, could_leave, rescue, run_view};
 use crate::shape::{Dressing, spreads};
 use crate::sheet::DogFacts;
 use crate::solve::{SolveError, in_halves};
@@ -239,11 +239,22 @@ impl<'a> Desk<'a> {
             sides: self.frame.sides(),
             coat,
             look,
-            kit: self.kit.to_vec(),
+            kit: self.fit_today(),
             house: self.house.clone(),
             skin: self.skin(),
             cut_for_days: self.cut_for_days(weeks_to),
         }
+    }
+
+    /// The kit less what lost a tooth in this very run: out of use at once (handbook 3, *Kit*).
+    fn fit_today(&self) -> Vec<Tool> {
+        let broken = |tool: &Tool| {
+            let notes = self.visit.run.iter().flat_map(|r| &r.tools);
+            notes
+                .filter(|n| n.tool == tool.id)
+                .any(|n| n.word == ToolWord::ToothMissing)
+        };
+        self.kit.iter().filter(|t| !broken(t)).cloned().collect()
     }
 
     /// Days after the groom that this salon cuts for (handbook 6, *interval*); `weeks` are the look's
@@ -343,6 +354,7 @@ impl<'a> Desk<'a> {
             handling: self.visit.handling.as_ref(),
             found: &self.visit.found,
             is_first_visit: self.before.is_first,
+            stylist: &self.visit.stylist,
         };
         let report = report(&plan, job, &facts, found, &doubts);
         Ok(Solved { plan, report })
@@ -478,7 +490,12 @@ impl<'a> Desk<'a> {
         let plan = make_plan(&job)?;
         let now = plan.subject.now(&job.coat);
         let leave_out = || could_leave(run, &plan, self.kit, &now);
-        Ok(Some(run_view(run, leave_out, now_ms)))
+        let planned = Zone::ALL
+            .into_iter()
+            .filter_map(|z| Some((z, plan.zone_mm(z)?)))
+            .collect();
+        let view = run_view(run, &planned, &self.words(), leave_out, now_ms);
+        Ok(Some(view))
     }
 
     /// Ways out where too much came off, the least harm first.

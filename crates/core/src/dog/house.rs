@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::schools::Schools;
+use super::sort::SortFactor;
 use super::topic::Topic;
 use crate::frame::{Problem, Severity};
 use crate::kit::UnderComb;
@@ -33,6 +34,10 @@ pub struct House {
     pub schools: Schools,
     /// Factors on the table's minutes, where this salon took over what its log taught.
     pub minute_factors: BTreeMap<Topic, f64>,
+    /// Factors on sorts of grooms, likewise.
+    pub minutes_by: Vec<SortFactor>,
+    /// Who works at its tables.
+    pub stylists: Vec<String>,
     /// Its own looks.
     pub own_looks: Vec<OwnLook>,
 }
@@ -51,6 +56,8 @@ impl Default for House {
             lines: Placement::of_one(LineStop::BehindRib),
             schools: Schools::default(),
             minute_factors: BTreeMap::new(),
+            minutes_by: Vec::new(),
+            stylists: Vec::new(),
             own_looks: Vec::new(),
         }
     }
@@ -71,8 +78,10 @@ const FACTORS: (f64, f64) = (0.2, 5.0);
 const HIGHEST_RATE: f64 = 100_000.0;
 /// Most looks of its own a salon can choose among at a glance (modelling choice).
 const MOST_OWN_LOOKS: usize = 24;
-/// Longest name of a salon, letters: what fits on the sheet.
+/// Longest name of a salon or of a stylist, letters: what fits on the sheet.
 const NAME_LETTERS: usize = 60;
+/// Most stylists at the tables of one salon (modelling choice).
+const MOST_STYLISTS: usize = 24;
 
 impl House {
     /// All that is wrong with the settings as typed; empty when they can be kept.
@@ -106,15 +115,43 @@ impl House {
                 ),
             );
         }
-        for (topic, factor) in &self.minute_factors {
+        if self.stylists.len() > MOST_STYLISTS {
+            refuse(
+                "house.stylists",
+                format!(
+                    "There are {} stylists; keep at most {MOST_STYLISTS}.",
+                    self.stylists.len()
+                ),
+            );
+        }
+        for name in &self.stylists {
+            let letters = name.chars().count();
+            if name.trim().is_empty() {
+                refuse(
+                    "house.stylists",
+                    "A stylist has no name; type one, or take the line out.".into(),
+                );
+            } else if letters > NAME_LETTERS {
+                refuse(
+                    "house.stylists",
+                    format!(
+                        "A stylist's name has {letters} letters; shorten it to {NAME_LETTERS}."
+                    ),
+                );
+            }
+        }
+        let taken_over = self.minute_factors.iter().map(|(t, f)| (t.label(), f));
+        let by_sort = self
+            .minutes_by
+            .iter()
+            .map(|s| (s.sort.name.as_str(), &s.factor));
+        for (what, factor) in taken_over.chain(by_sort) {
             if !(FACTORS.0..=FACTORS.1).contains(factor) {
                 refuse(
                     "house.minute_factors",
                     format!(
-                        "{} cannot take {factor:.2} times the usual; choose {} to {}.",
-                        topic.label(),
-                        FACTORS.0,
-                        FACTORS.1
+                        "{what} cannot take {factor:.2} times the usual; choose {} to {}.",
+                        FACTORS.0, FACTORS.1
                     ),
                 );
             }

@@ -2,12 +2,14 @@
 
 mod house;
 mod schools;
+mod sort;
 mod topic;
 
 pub use house::House;
 use schemars::JsonSchema;
 pub use schools::{Answer, Question, Schools};
 use serde::{Deserialize, Serialize};
+pub use sort::{Sort, SortBy, SortFactor};
 pub use topic::Topic;
 use utoipa::ToSchema;
 use uuid::Uuid;

@@ -117,6 +117,8 @@ pub struct DrawOptions {
     pub layers: Layers,
     /// The step of the run to show at work.
     pub step: Option<u32>,
+    /// The side view turned to face right: the finished side as the other's pattern.
+    pub mirrored: bool,
     /// The balance point to show with the zones that move it.
     pub point: Option<Judged>,
     /// Height of ordinary text against the page's width.
@@ -129,6 +131,7 @@ impl Default for DrawOptions {
             sheet: Sheet::Side,
             layers: Layers::default(),
             step: None,
+            mirrored: false,
             point: None,
             text_share: 0.0165,
         }
@@ -213,7 +216,12 @@ pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
         Some(view) => {
             let page = stage.page_of(view);
             let text_mm = options.text() * page.width().max(tall(view) * page.height());
-            stage.draw(view, page, text_mm, options.layers, Room::Ample)
+            let mut drawing = stage.draw(view, page, text_mm, options.layers, Room::Ample);
+            if options.mirrored && view == View::Side {
+                drawing.mirror();
+                drawing.title.push_str(", mirrored");
+            }
+            drawing
         }
         None => four_views(&stage, options),
     }

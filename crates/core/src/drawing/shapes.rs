@@ -229,3 +229,35 @@ impl Shape {
         }
     }
 }
+
+impl Drawing {
+    /// Turns the page over, left to right; words stay readable.
+    pub(super) fn mirror(&mut self) {
+        let [left, _, right, _] = self.bounds_mm;
+        let flip = |x: f64| left + right - x;
+        for shape in &mut self.shapes {
+            match &mut shape.geometry {
+                Geometry::Fill { points_mm } | Geometry::Line { points_mm, .. } => {
+                    for x in points_mm.iter_mut().step_by(2) {
+                        *x = flip(*x);
+                    }
+                }
+                Geometry::Disc { at_mm, .. } => at_mm[0] = flip(at_mm[0]),
+                Geometry::Text { at_mm, anchor, .. } => {
+                    at_mm[0] = flip(at_mm[0]);
+                    *anchor = match anchor {
+                        Anchor::Start => Anchor::End,
+                        Anchor::Middle => Anchor::Middle,
+                        Anchor::End => Anchor::Start,
+                    };
+                }
+            }
+        }
+        for place in &mut self.views {
+            place.origin_mm[0] = flip(place.origin_mm[0]);
+            place.signs[0] = -place.signs[0];
+            let [from, low, to, high] = place.area_mm;
+            place.area_mm = [flip(to), low, flip(from), high];
+        }
+    }
+}

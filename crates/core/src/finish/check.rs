@@ -272,7 +272,7 @@ fn result_rows(
                 .iter()
                 .find_map(|c| c.tool)
                 .map_or_else(|| "shears".into(), |t| words.tool(t)),
-            is_pair: is_pair(zone),
+            is_pair: zone.is_pair(),
             is_quick: QUICK.contains(&zone),
             off_mm: result.mean_mm().map(|mm| mm - planned),
             apart_mm: apart.map(|(l, r)| l.as_mm() - r.as_mm()),
@@ -289,14 +289,6 @@ fn result_rows(
             (is_cut || results.contains_key(&zone)).then(|| row(zone, &units))
         })
         .collect()
-}
-
-const fn is_pair(zone: Zone) -> bool {
-    zone.is_leg()
-        || matches!(
-            zone,
-            Zone::Ear | Zone::Cheek | Zone::Shoulder | Zone::Ribs | Zone::Hip | Zone::Foot
-        )
 }
 
 /// Length at every spot as it came out, mm: what was measured moves the planned lengths of its

@@ -68,6 +68,7 @@ mod tests {
             leaves_mm: Length::constant_mm(mm),
             state: ToolState::Fine,
             retired: false,
+            sharpened_ms: None,
         }
     }
 

@@ -53,6 +53,9 @@ pub struct Tool {
     /// Out of the kit for good.
     #[serde(default)]
     pub retired: bool,
+    /// When it was sharpened last, or bought, milliseconds since 1970 in UTC; none where nobody said.
+    #[serde(default)]
+    pub sharpened_ms: Option<i64>,
 }
 
 impl Tool {

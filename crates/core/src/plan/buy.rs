@@ -72,6 +72,7 @@ fn weigh(mm: f64, plans: &[(Plan, &Job)]) -> Option<(f64, Buy)> {
         leaves_mm: Length::from_mm(mm).ok()?,
         state: ToolState::Fine,
         retired: false,
+        sharpened_ms: None,
     };
     let (mut count, mut gains, mut minutes, mut worth) = (0, 0.0, 0.0, 0.0);
     for (plan, job) in plans {

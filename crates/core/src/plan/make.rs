@@ -74,6 +74,19 @@ pub struct Plan {
     pub lengths_mm: Vec<f64>,
 }
 
+impl Plan {
+    /// Mean length the plan leaves on a zone, mm; none where it says nothing of it.
+    pub fn zone_mm(&self, zone: Zone) -> Option<f64> {
+        let lengths: Vec<f64> = self
+            .cuts
+            .iter()
+            .filter(|c| c.unit.zone() == zone)
+            .flat_map(|c| c.leaves_mm.iter().copied())
+            .collect();
+        (!lengths.is_empty()).then(|| lengths.iter().sum::<f64>() / lengths.len() as f64)
+    }
+}
+
 /// Solves a job: exact lengths, then owned tools.
 ///
 /// Deterministic. Never infeasible: a wish that cannot be met is clipped to what can and reported

@@ -2,7 +2,10 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use uuid::Uuid;
+
 use crate::coat::Zone;
+use crate::shape::Hand;
 use crate::sheet::CutSheet;
 use crate::units::Length;
 
@@ -52,6 +55,22 @@ pub struct Slip {
     pub zone: Zone,
     /// What is left there.
     pub left_mm: Length,
+}
+
+/// What was noticed of a tool, or done to it, at the table (handbook 3, *The kit*).
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum ToolWord {
+    /// A drop of oil.
+    Oiled,
+    /// Runs hot before its time.
+    RunsHot,
+    /// Pulls, leaves lines: dull.
+    Dull,
+    /// A tooth is missing: out of use at once.
+    ToothMissing,
 }
 
 /// How a run ended.
@@ -122,6 +141,56 @@ pub enum RunEvent {
     },
     /// This dog's own cautions were read.
     CautionsSeen,
+    /// A step is to be done before another.
+    Moved {
+        /// Its number.
+        step: u32,
+        /// Before which; none puts it at the end.
+        before: Option<u32>,
+    },
+    /// Some zones of a step become a step of their own, done right after it.
+    Split {
+        /// Its number.
+        step: u32,
+        /// Which zones leave it.
+        zones: Vec<Zone>,
+    },
+    /// One side of a step is done, the other follows.
+    OneSideDone {
+        /// Its number.
+        step: u32,
+        /// Which side stands finished.
+        hand: Hand,
+    },
+    /// A length was read while at work.
+    Measured {
+        /// At which step.
+        step: u32,
+        /// Where.
+        zone: Zone,
+        /// On which side, where the zone stands twice.
+        #[serde(default)]
+        hand: Option<Hand>,
+        /// What stands there.
+        left_mm: Length,
+    },
+    /// A pair was brought together and compared.
+    Compared {
+        /// At which step.
+        step: u32,
+        /// Which is the longer; none where both are alike.
+        longer: Option<Hand>,
+        /// By how much.
+        #[serde(default)]
+        by_mm: Length,
+    },
+    /// A tool was noticed or seen to.
+    ToolNoted {
+        /// Which, of the kit.
+        tool: Uuid,
+        /// What.
+        word: ToolWord,
+    },
     /// Too much came off.
     Slipped {
         /// Where and what is left.
@@ -151,6 +220,12 @@ impl RunEvent {
             Self::Resumed => "end of the break",
             Self::BladeSeenTo { .. } => "blade",
             Self::CautionsSeen => "cautions read",
+            Self::Moved { .. } => "step moved",
+            Self::Split { .. } => "step split",
+            Self::OneSideDone { .. } => "one side done",
+            Self::Measured { .. } => "reading",
+            Self::Compared { .. } => "pair compared",
+            Self::ToolNoted { .. } => "tool",
             Self::Slipped { .. } => "slip",
             Self::Ended { .. } => "end of the groom",
         }

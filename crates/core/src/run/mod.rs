@@ -3,12 +3,15 @@
 
 mod event;
 mod late;
+mod order;
 mod rescue;
 mod state;
+mod told;
 mod view;
 
-pub use event::{Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip};
+pub use event::{Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, ToolWord};
 pub use late::{LeaveOut, could_leave};
 pub use rescue::{RescueOption, RescueWay, rescue};
-pub use state::{Ended, Run, RunNote, StepRun, StepState};
+pub use state::{Compared, Ended, Run, RunNote, StepRun, StepState, ToolNote, WorkReading};
+pub use told::{AtStep, WorkZone};
 pub use view::{PutOffStep, RanOver, RunView, left_undone, run_view};

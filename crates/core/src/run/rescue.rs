@@ -60,7 +60,9 @@ pub fn rescue(
     job: &Job,
     words: &Words<'_>,
 ) -> Result<Vec<RescueOption>, SolveError> {
-    let planned = planned_mm(plan, slip.zone).unwrap_or(job.coat.length_mm(slip.zone));
+    let planned = plan
+        .zone_mm(slip.zone)
+        .unwrap_or(job.coat.length_mm(slip.zone));
     // As long as planned or longer is no slip.
     let left = slip.left_mm.as_mm().clamp(0.0, planned.max(0.0));
     let before = score(&plan.solution.points, &plan.lengths_mm);
@@ -114,17 +116,6 @@ fn at_most(least: Option<f64>, most: f64) -> Limit {
     }
 }
 
-/// Mean length the plan leaves on a zone, mm.
-fn planned_mm(plan: &Plan, zone: Zone) -> Option<f64> {
-    let lengths: Vec<f64> = plan
-        .cuts
-        .iter()
-        .filter(|c| c.unit.zone() == zone)
-        .flat_map(|c| c.leaves_mm.iter().copied())
-        .collect();
-    (!lengths.is_empty()).then(|| lengths.iter().sum::<f64>() / lengths.len() as f64)
-}
-
 /// Zones already cut, with what stands there now.
 fn done_zones(run: Option<&Run>, plan: &Plan, but: Zone) -> Vec<(Zone, f64)> {
     let Some(run) = run else { return Vec::new() };
@@ -145,7 +136,7 @@ fn done_zones(run: Option<&Run>, plan: &Plan, but: Zone) -> Vec<(Zone, f64)> {
     zones.dedup();
     zones
         .into_iter()
-        .filter_map(|zone| Some((zone, planned_mm(plan, zone)?)))
+        .filter_map(|zone| Some((zone, plan.zone_mm(zone)?)))
         .collect()
 }
 

@@ -1,9 +1,13 @@
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
+use uuid::Uuid;
 
-use super::event::{OverReason, PutOff, RunEnd, RunEvent, Slip};
+use super::event::{Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, ToolWord};
+use crate::coat::Zone;
+use crate::shape::Hand;
 use crate::sheet::{CutSheet, Step, StepKind};
+use crate::units::Length;
 
 /// How a step stands.
 #[derive(
@@ -37,6 +41,43 @@ pub struct StepRun {
     pub put_off_because: String,
     /// Why it took longer than planned.
     pub ran_over: Option<OverReason>,
+    /// Which side stands finished while the other is worked.
+    pub side_done: Option<Hand>,
+    /// How its pair compared, where it was brought together.
+    pub compared: Option<Compared>,
+}
+
+/// A pair brought together.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Compared {
+    /// The longer; none where both are alike.
+    pub longer: Option<Hand>,
+    /// By how much.
+    pub by_mm: Length,
+}
+
+/// A length read while at work.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct WorkReading {
+    /// At which step.
+    pub step: u32,
+    /// Where.
+    pub zone: Zone,
+    /// On which side, where the zone stands twice.
+    pub hand: Option<Hand>,
+    /// What stands there.
+    pub left_mm: Length,
+}
+
+/// What was noticed of a tool, or done to it.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ToolNote {
+    /// Which.
+    pub tool: Uuid,
+    /// What.
+    pub word: ToolWord,
+    /// When, milliseconds since 1970.
+    pub at_ms: i64,
 }
 
 /// A note at a step.
@@ -66,12 +107,16 @@ pub struct Run {
     pub sheet: CutSheet,
     /// When it began, milliseconds since 1970.
     pub began_ms: i64,
-    /// The steps, in the order of the sheet.
+    /// The steps, in the order they are done.
     pub steps: Vec<StepRun>,
     /// Notes at steps.
     pub notes: Vec<RunNote>,
     /// Where too much came off.
     pub slips: Vec<Slip>,
+    /// Lengths read, the last of each step, zone and side.
+    pub readings: Vec<WorkReading>,
+    /// What was noticed of tools.
+    pub tools: Vec<ToolNote>,
     /// Since when the present step is timed; none while the dog rests and after the end.
     pub timed_from_ms: Option<i64>,
     /// Since when a bare blade runs without being seen to.
@@ -105,6 +150,8 @@ impl Run {
             began_ms: at_ms,
             notes: Vec::new(),
             slips: Vec::new(),
+            readings: Vec::new(),
+            tools: Vec::new(),
             timed_from_ms: Some(at_ms),
             blade_from_ms: None,
             at_work_from_ms: Some(at_ms),
@@ -116,12 +163,15 @@ impl Run {
     }
 
     /// Takes an event in. What cannot be is let pass: a step done twice counts once, a step the
-    /// sheet does not have is nothing, and after the end only a reason, a note or a step
-    /// taken up again counts.
+    /// sheet does not have is nothing, and after the end only a reason, a note, a tool
+    /// or a step taken up again counts.
     pub fn take(&mut self, event: &RunEvent, at_ms: i64) {
         let is_afterword = matches!(
             event,
-            RunEvent::Reopened { .. } | RunEvent::RanOver { .. } | RunEvent::Noted { .. }
+            RunEvent::Reopened { .. }
+                | RunEvent::RanOver { .. }
+                | RunEvent::Noted { .. }
+                | RunEvent::ToolNoted { .. }
         );
         if self.ended.is_some() && !is_afterword {
             return;
@@ -177,11 +227,49 @@ impl Run {
                     self.at_work_from_ms = Some(at_ms);
                 }
             }
-            RunEvent::BladeSeenTo { .. } => {
+            RunEvent::BladeSeenTo { how } => {
                 if self.blade_from_ms.is_some() {
                     self.blade_from_ms = Some(at_ms);
                 }
+                let tool = self.current().and_then(|s| s.tool_id);
+                if let (Cooling::Oiled, Some(tool)) = (how, tool) {
+                    self.note_tool(tool, ToolWord::Oiled, at_ms);
+                }
             }
+            RunEvent::Moved { step, before } => {
+                self.charge(at_ms);
+                self.move_step(*step, *before);
+            }
+            RunEvent::Split { step, zones } => self.split(*step, zones),
+            RunEvent::OneSideDone { step, hand } => {
+                if let Some(there) = self.step_mut(*step) {
+                    there.side_done = Some(*hand);
+                }
+            }
+            RunEvent::Measured {
+                step,
+                zone,
+                hand,
+                left_mm,
+            } => self.read(WorkReading {
+                step: *step,
+                zone: *zone,
+                hand: hand.filter(|_| zone.is_pair()),
+                left_mm: *left_mm,
+            }),
+            RunEvent::Compared {
+                step,
+                longer,
+                by_mm,
+            } => {
+                if let Some(there) = self.step_mut(*step) {
+                    there.compared = Some(Compared {
+                        longer: *longer,
+                        by_mm: *by_mm,
+                    });
+                }
+            }
+            RunEvent::ToolNoted { tool, word } => self.note_tool(*tool, *word, at_ms),
             RunEvent::CautionsSeen => self.has_seen_cautions = true,
             RunEvent::Slipped { slip } => self.slips.push(*slip),
             RunEvent::Ended { how, reason } => {
@@ -211,9 +299,11 @@ impl Run {
                 .map(|s| s.step)
                 .collect()
         };
-        let open = with(StepState::Open);
-        let bath = self.bath().map_or(0, |s| s.number);
-        let (to_bath, after): (Vec<u32>, Vec<u32>) = open.into_iter().partition(|n| *n <= bath);
+        let place = |number: u32| self.steps.iter().position(|s| s.step == number);
+        let bath = self.bath().and_then(|s| place(s.number));
+        let (to_bath, after): (Vec<u32>, Vec<u32>) = with(StepState::Open)
+            .into_iter()
+            .partition(|n| place(*n) <= bath);
         [
             to_bath,
             with(StepState::InTheBath),
@@ -259,8 +349,22 @@ impl Run {
         }
     }
 
-    fn step_mut(&mut self, number: u32) -> Option<&mut StepRun> {
+    pub(super) fn step_mut(&mut self, number: u32) -> Option<&mut StepRun> {
         self.steps.iter_mut().find(|s| s.step == number)
+    }
+
+    fn read(&mut self, reading: WorkReading) {
+        let is_there = |r: &WorkReading| {
+            (r.step, r.zone, r.hand) == (reading.step, reading.zone, reading.hand)
+        };
+        self.readings.retain(|r| !is_there(r));
+        if self.step(reading.step).is_some() {
+            self.readings.push(reading);
+        }
+    }
+
+    fn note_tool(&mut self, tool: Uuid, word: ToolWord, at_ms: i64) {
+        self.tools.push(ToolNote { tool, word, at_ms });
     }
 
     fn close(&mut self, number: u32, state: StepState, reason: &str, at_ms: i64) {

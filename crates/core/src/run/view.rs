@@ -1,3 +1,5 @@
+use std::collections::BTreeMap;
+
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -5,6 +7,9 @@ use utoipa::ToSchema;
 use super::event::OverReason;
 use super::late::LeaveOut;
 use super::state::{Run, StepState};
+use super::told::{AtStep, at_steps};
+use crate::coat::Zone;
+use crate::plan::Words;
 
 /// A step put off, as it stays in sight.
 #[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -33,6 +38,8 @@ pub struct RunView {
     pub run: Run,
     /// Steps to come, the one in hand first.
     pub queue: Vec<u32>,
+    /// What is said at each of them.
+    pub at: Vec<AtStep>,
     /// This dog's own cautions on the whole sheet, each once.
     pub own_cautions: Vec<String>,
     /// Minutes worked.
@@ -61,8 +68,14 @@ const LATE_MINUTES: f64 = 5.0;
 /// A step that took this much longer than planned asks for its reason, minutes (modelling choice).
 const OVER_MINUTES: f64 = 3.0;
 
-/// Looks at a run at a moment of the table's own clock.
-pub fn run_view(run: &Run, leave_out: impl FnOnce() -> Vec<LeaveOut>, now_ms: i64) -> RunView {
+/// Looks at a run at a moment of the table's own clock, beside the lengths the plan leaves, mm.
+pub fn run_view(
+    run: &Run,
+    planned_mm: &BTreeMap<Zone, f64>,
+    words: &Words<'_>,
+    leave_out: impl FnOnce() -> Vec<LeaveOut>,
+    now_ms: i64,
+) -> RunView {
     let queue = run.queue();
     let in_hand = queue.first().copied();
     let (mut worked, mut late) = (0.0, 0.0);
@@ -97,6 +110,7 @@ pub fn run_view(run: &Run, leave_out: impl FnOnce() -> Vec<LeaveOut>, now_ms: i6
             .and_then(|every| after(run.at_work_from_ms, every)),
         ran_over: ran_over(run),
         put_off: put_off(run),
+        at: at_steps(run, &queue, planned_mm, words),
         queue,
         run: run.clone(),
     }

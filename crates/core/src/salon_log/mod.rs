@@ -1,7 +1,10 @@
-//! What the salon's own log teaches: lengths really left, minutes really taken, what each tool did.
+//! What the salon's own log teaches: lengths really left, minutes really taken, what each tool did
+//! and what it asks for.
 
 mod minutes;
 mod tools;
+mod work;
 
-pub use minutes::{TopicLearnt, learn_minutes};
-pub use tools::{ToolLearnt, ToolWork, learn_tools, tool_work};
+pub use minutes::{MinutesLearnt, SortLearnt, TopicLearnt, learn_minutes};
+pub use tools::{ToolLearnt, learn_tools};
+pub use work::{DueWork, ToolWork, due_work, tool_after, tool_work};

@@ -9,7 +9,6 @@ use crate::finish::{AS_PLANNED_MM, ZoneResult};
 use crate::kit::Tool;
 use crate::learn::{Learnt, Prior, learn};
 use crate::plan::StrokeName;
-use crate::run::{Run, StepState};
 use crate::visit::{KeptPlan, Visit};
 
 /// What a tool really leaves, pressed flat with the lay.
@@ -76,43 +75,4 @@ pub fn learn_tools(visits: &[(Visit, KeptPlan)], kit: &[Tool]) -> Vec<ToolLearnt
             })
         })
         .collect()
-}
-
-/// What runs say a tool did.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
-pub struct ToolWork {
-    /// Which.
-    pub tool: Uuid,
-    /// Minutes it ran, altogether.
-    pub minutes: f64,
-    /// Grooms it was used at.
-    pub grooms: u32,
-    /// When it was used last, milliseconds since 1970 in UTC.
-    pub last_ms: i64,
-}
-
-/// Adds up what each tool did over runs: the kit's log writes itself.
-pub fn tool_work<'a>(runs: impl Iterator<Item = &'a Run>) -> Vec<ToolWork> {
-    let mut work: BTreeMap<Uuid, ToolWork> = BTreeMap::new();
-    for run in runs {
-        let mut here: BTreeMap<Uuid, f64> = BTreeMap::new();
-        for step in run.steps.iter().filter(|s| s.state == StepState::Done) {
-            let tool = run.step(step.step).and_then(|s| s.tool_id);
-            if let Some(tool) = tool {
-                *here.entry(tool).or_default() += step.minutes;
-            }
-        }
-        for (tool, minutes) in here {
-            let all = work.entry(tool).or_insert(ToolWork {
-                tool,
-                minutes: 0.0,
-                grooms: 0,
-                last_ms: run.began_ms,
-            });
-            all.minutes += minutes;
-            all.grooms += 1;
-            all.last_ms = all.last_ms.max(run.began_ms);
-        }
-    }
-    work.into_values().collect()
 }

@@ -111,6 +111,7 @@ impl Writer<'_> {
                     zones: cuts.iter().map(|c| c.unit.zone()).collect(),
                     instead,
                     hazards: &hazards,
+                    pair: "",
                     kind: StepKind::Work,
                     topic: None,
                     tool_id: Some(tool),

@@ -14,6 +14,8 @@ pub struct DogFacts<'a> {
     pub found: &'a [Found],
     /// Whether the dog was never here before.
     pub is_first_visit: bool,
+    /// Who works; empty where nobody said.
+    pub stylist: &'a str,
 }
 
 impl DogFacts<'_> {

@@ -1,5 +1,6 @@
 use super::bevel::Bevel;
 use super::cautions::Hazard;
+use super::hands::pair_hint;
 use super::minutes as m;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
@@ -97,6 +98,7 @@ impl Writer<'_> {
                 },
                 zones: vec![Zone::Foot],
                 hazards,
+                pair: pair_hint(&[Zone::Foot]),
                 amounts: self.bevels(which),
                 tool_id: feet.and_then(|cut| cut.tool),
                 ..Draft::default()

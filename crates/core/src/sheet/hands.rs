@@ -1,4 +1,5 @@
 use super::cautions::Hazard;
+use crate::coat::Zone;
 
 /// What the other hand does at a step (handbook 6, *Hands at the step*; common practice).
 pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
@@ -34,5 +35,22 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
         Some(Hazard::Tail) => "Tail held at its end, the bone felt.",
         Some(Hazard::Shears) => "Hold the tips: the cut moves with the dog.",
         _ => "",
+    }
+}
+
+/// How a pair is brought together once its last half is done (handbook 6, 9. *Check*; common
+/// practice).
+pub(super) fn pair_hint(zones: &[Zone]) -> &'static str {
+    let has = |zone: Zone| zones.contains(&zone);
+    if has(Zone::Ear) {
+        "Bring both ears together under the chin"
+    } else if has(Zone::Foot) {
+        "Set the feet level, weight on them, look from above"
+    } else if zones.iter().any(|z| z.is_leg()) {
+        "Both legs square, look from behind and in front"
+    } else if has(Zone::Underline) {
+        "Look from both sides, eyes level with it"
+    } else {
+        ""
     }
 }

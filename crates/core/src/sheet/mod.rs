@@ -11,6 +11,7 @@ mod minutes;
 mod names;
 mod prepare;
 mod scissor;
+mod sorts;
 mod step;
 mod writer;
 

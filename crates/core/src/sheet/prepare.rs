@@ -168,17 +168,19 @@ impl Writer<'_> {
             .fold(0.0, f64::max);
         let is_knotted = self.body_is_knotted();
         let leaves = |tool: &&Tool| tool.leaves_mm.as_mm();
-        let tool = self
-            .job
-            .kit
-            .iter()
-            .filter(|t| t.is_fit() && (!is_knotted || t.kind == ToolKind::Blade))
-            .filter(|t| leaves(t) >= longest + ROUGH_OVER_MM)
-            .min_by(|a, b| leaves(a).total_cmp(&leaves(b)))
-            .or_else(|| {
-                let fit = self.job.kit.iter().filter(|t| t.is_fit());
-                fit.max_by(|a, b| leaves(a).total_cmp(&leaves(b)))
-            });
+        // Nothing shorter than the plan: with no such tool the shears do it.
+        let at_least = |mm: f64| {
+            let fit = self.job.kit.iter().filter(|t| t.is_fit());
+            fit.filter(|t| !is_knotted || t.kind == ToolKind::Blade)
+                .filter(|t| leaves(t) >= mm)
+                .min_by(|a, b| leaves(a).total_cmp(&leaves(b)))
+        };
+        let tool = at_least(longest + ROUGH_OVER_MM).or_else(|| at_least(longest));
+        let hazards: &[Hazard] = match tool.map(|t| t.kind) {
+            Some(ToolKind::Blade) => &[Hazard::CombOut, Hazard::BareBlade],
+            Some(ToolKind::Comb) => &[Hazard::CombOut],
+            None => &[Hazard::CombOut, Hazard::Shears],
+        };
         let draft = Draft {
             what: "Rough out the body, one size over the plan; level the edges again when dry"
                 .into(),
@@ -186,7 +188,7 @@ impl Writer<'_> {
             minutes: m::BODY_CLIPPED,
             topic: Some(Topic::Clip),
             tool_id: tool.map(|t| t.id),
-            hazards: &[Hazard::CombOut, Hazard::BareBlade],
+            hazards,
             ..Draft::default()
         };
         self.push(Stage::Prepare, draft);

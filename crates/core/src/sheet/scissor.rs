@@ -2,10 +2,11 @@ use uuid::Uuid;
 
 use super::cautions::Hazard;
 use super::faces::face_amounts;
+use super::hands::pair_hint;
 use super::minutes as m;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
-use crate::coat::Texture;
+use crate::coat::{Texture, Zone};
 use crate::dog::{Answer, Question};
 use crate::solve::{Stroke, Unit, UnitCut};
 
@@ -16,8 +17,26 @@ struct Group {
     /// Of a body part; legs are counted by their faces.
     minutes: f64,
     hazards: &'static [Hazard],
-    /// Share of the leg work: one leg of two is half.
-    share: f64,
+    /// How much of a pair is worked here.
+    half: Half,
+}
+
+/// How much of a pair of legs one step works.
+#[derive(Clone, Copy, PartialEq, Eq)]
+enum Half {
+    Both,
+    First,
+    Second,
+}
+
+impl Half {
+    /// Share of the leg work.
+    const fn share(self) -> f64 {
+        match self {
+            Self::Both => 1.0,
+            Self::First | Self::Second => 0.5,
+        }
+    }
 }
 
 const HIND: &[Unit] = &[
@@ -30,13 +49,13 @@ const HIND: &[Unit] = &[
 ];
 const FORE: &[Unit] = &[Unit::ForeBack, Unit::ForeOut, Unit::ForeIn, Unit::ForeFront];
 
-const fn legs(what: &'static str, units: &'static [Unit], share: f64) -> Group {
+const fn legs(what: &'static str, units: &'static [Unit], half: Half) -> Group {
     Group {
         what,
         units,
         minutes: 0.0,
         hazards: &[Hazard::Legs, Hazard::Shears],
-        share,
+        half,
     }
 }
 
@@ -51,7 +70,7 @@ const fn part(
         units,
         minutes,
         hazards,
-        share: 1.0,
+        half: Half::Both,
     }
 }
 
@@ -63,27 +82,27 @@ fn leg_groups(order: Answer) -> Vec<Group> {
     const RIGHT_FRONT: &str = "Right front leg: back, outside, inside, front";
     match order {
         Answer::LegsOneByOne => vec![
-            legs(LEFT_HIND, HIND, 0.5),
-            legs(RIGHT_HIND, HIND, 0.5),
-            legs(LEFT_FRONT, FORE, 0.5),
-            legs(RIGHT_FRONT, FORE, 0.5),
+            legs(LEFT_HIND, HIND, Half::First),
+            legs(RIGHT_HIND, HIND, Half::Second),
+            legs(LEFT_FRONT, FORE, Half::First),
+            legs(RIGHT_FRONT, FORE, Half::Second),
         ],
         Answer::LegsBySide => vec![
-            legs(LEFT_HIND, HIND, 0.5),
-            legs(LEFT_FRONT, FORE, 0.5),
-            legs(RIGHT_HIND, HIND, 0.5),
-            legs(RIGHT_FRONT, FORE, 0.5),
+            legs(LEFT_HIND, HIND, Half::First),
+            legs(LEFT_FRONT, FORE, Half::First),
+            legs(RIGHT_HIND, HIND, Half::Second),
+            legs(RIGHT_FRONT, FORE, Half::Second),
         ],
         _ => vec![
             legs(
                 "Hind legs, in planes across both: back, outside, inside, front last",
                 HIND,
-                1.0,
+                Half::Both,
             ),
             legs(
                 "Front legs, in planes across both: back, outside, inside, front",
                 FORE,
-                1.0,
+                Half::Both,
             ),
         ],
     }
@@ -182,7 +201,7 @@ impl Writer<'_> {
         rough.sort_unstable();
         rough.dedup();
         let minutes = if group.units[0].is_of_a_leg() {
-            leg_minutes(&cuts) * group.share
+            leg_minutes(&cuts) * group.half.share()
         } else {
             group.minutes
         };
@@ -193,10 +212,18 @@ impl Writer<'_> {
         } else {
             String::new()
         };
+        let zones: Vec<Zone> = cuts.iter().map(|c| c.unit.zone()).collect();
+        // One leg alone has nothing to be compared with yet.
+        let pair = if group.half == Half::First {
+            ""
+        } else {
+            pair_hint(&zones)
+        };
         self.push(
             Stage::Scissor,
             Draft {
                 what: group.what.into(),
+                pair,
                 tool: if tools.is_empty() {
                     "shears".into()
                 } else {
@@ -207,7 +234,7 @@ impl Writer<'_> {
                 to: scissor_to(group.units[0]).into(),
                 leaves: self.leaves(&cuts),
                 minutes: minutes + changes,
-                zones: cuts.iter().map(|c| c.unit.zone()).collect(),
+                zones,
                 instead: None,
                 hazards: group.hazards,
                 kind: StepKind::Work,

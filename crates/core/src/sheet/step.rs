@@ -5,7 +5,7 @@ use uuid::Uuid;
 
 use super::cautions::Caution;
 use crate::coat::Zone;
-use crate::dog::{House, Topic};
+use crate::dog::{House, Sort, Topic};
 
 /// Stages of the groom, in order (handbook 6).
 #[derive(
@@ -89,6 +89,9 @@ pub struct Step {
     /// What the other hand does.
     #[serde(default)]
     pub hand: String,
+    /// How its pair is brought together and compared; empty where nothing stands twice.
+    #[serde(default)]
+    pub pair: String,
     /// The kind of work, as the salon's clock knows it.
     #[serde(default)]
     pub topic: Topic,
@@ -125,6 +128,9 @@ pub struct CutSheet {
     /// The dog rests after so many minutes; none where it needs no breaks.
     #[serde(default)]
     pub break_every_minutes: Option<f64>,
+    /// What sort of groom it is.
+    #[serde(default)]
+    pub sorts: Vec<Sort>,
     /// What this salon does with a warm blade.
     #[serde(default)]
     pub warm_blade: String,

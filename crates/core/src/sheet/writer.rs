@@ -6,9 +6,10 @@ use super::feet::Feet;
 use super::hands::hand_hint;
 use super::minutes as m;
 use super::names::named;
+use super::sorts::sorts;
 use super::step::{CutSheet, Stage, Step, StepKind};
 use crate::coat::Zone;
-use crate::dog::{Answer, Question, Topic};
+use crate::dog::{Answer, Question, Sort, SortFactor, Topic};
 use crate::kit::ToolKind;
 use crate::lines::ClipLine;
 use crate::look::LineName;
@@ -35,9 +36,11 @@ pub fn cut_sheet(
         lines,
         words,
         size: m::for_size(job.sides.left.height),
+        sorts: Vec::new(),
         steps: Vec::new(),
         tools: Vec::new(),
     };
+    writer.sorts = sorts(&writer);
     writer.prepare();
     match writer.answer(Question::Feet) {
         Answer::FeetFirst => {
@@ -68,8 +71,14 @@ pub fn cut_sheet(
         Answer::HeatComb => "If it is warm: put a comb on, or lay it down.",
         _ => "If it is warm: swap it for a cool one.",
     };
-    let Writer { steps, tools, .. } = writer;
+    let Writer {
+        steps,
+        tools,
+        sorts,
+        ..
+    } = writer;
     CutSheet {
+        sorts,
         minutes: steps.iter().map(|s| s.minutes).sum(),
         steps,
         tool_changes: u32::try_from(tools.len().saturating_sub(1)).unwrap_or(u32::MAX),
@@ -89,6 +98,7 @@ pub(super) struct Writer<'a> {
     lines: &'a [ClipLine],
     pub(super) words: &'a Words<'a>,
     size: f64,
+    sorts: Vec<Sort>,
     steps: Vec<Step>,
     tools: Vec<Uuid>,
 }
@@ -111,6 +121,8 @@ pub(super) struct Draft<'a> {
     pub(super) topic: Option<Topic>,
     pub(super) tool_id: Option<Uuid>,
     pub(super) amounts: Vec<String>,
+    /// How its pair is compared.
+    pub(super) pair: &'a str,
 }
 
 impl Draft<'_> {
@@ -134,7 +146,7 @@ impl Writer<'_> {
             Stage::Check => Topic::Check,
         });
         let factors = &self.job.house.minute_factors;
-        let factor = factors.get(&topic).copied().unwrap_or(1.0);
+        let factor = factors.get(&topic).copied().unwrap_or(1.0) * self.sort_factor();
         let number = u32::try_from(self.steps.len() + 1).unwrap_or(u32::MAX);
         self.steps.push(Step {
             number,
@@ -153,12 +165,20 @@ impl Writer<'_> {
             zones: draft.zones,
             instead: draft.instead,
             hand: hand_hint(draft.hazards).into(),
+            pair: draft.pair.into(),
             is_bare_blade: draft.hazards.contains(&Hazard::BareBlade),
             needs_comb_test: draft.hazards.contains(&Hazard::Comb),
             kind: draft.kind,
             amounts: draft.amounts,
             cautions: cautions(draft.hazards, self.facts, &self.job.coat),
         });
+    }
+
+    /// How much longer this sort of groom takes here, where the salon took that over.
+    fn sort_factor(&self) -> f64 {
+        let by_sort = &self.job.house.minutes_by;
+        let is_this = |s: &&SortFactor| self.sorts.contains(&s.sort);
+        by_sort.iter().filter(is_this).map(|s| s.factor).product()
     }
 
     /// The salon's answer.

@@ -222,6 +222,11 @@ pub enum EntryBody {
         /// The note.
         text: String,
     },
+    /// Who works; empty for nobody in particular.
+    StylistSet {
+        /// As the salon's settings have it.
+        stylist: String,
+    },
     /// Something happened in the run at the table.
     Run {
         /// What.
@@ -302,6 +307,7 @@ impl EntryBody {
             Self::LineMoved { line, .. } => format!("line, {}", line.label().to_lowercase()),
             Self::OwnLookSet { .. } => "look".into(),
             Self::NoteWritten { .. } => "note".into(),
+            Self::StylistSet { .. } => "stylist".into(),
             Self::Run { event } => event.label().into(),
             Self::ResultSet { zone, .. } => format!("left, {}", zone.label()),
             Self::RecordSet { .. } => "record".into(),

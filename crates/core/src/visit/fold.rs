@@ -62,6 +62,9 @@ pub struct Visit {
     /// What the owner corrected, the last word on each zone.
     #[serde(default)]
     pub corrections: Vec<Correction>,
+    /// Who works; empty where nobody said.
+    #[serde(default)]
+    pub stylist: String,
     /// Notes, in the order they were written.
     pub notes: Vec<String>,
     /// Plans kept, oldest first.
@@ -250,6 +253,7 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
                 visit.notes.push(text.trim().to_owned());
             }
         }
+        EntryBody::StylistSet { stylist } => stylist.trim().clone_into(&mut visit.stylist),
         EntryBody::Run { event } => run(visit, event, at_ms),
         EntryBody::ResultSet { zone, result } => {
             if result.is_empty() {

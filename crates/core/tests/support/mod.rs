@@ -1,6 +1,8 @@
 //! Dogs for tests: a frame in shares of its height, a coat ample for a look.
 #![allow(dead_code, reason = "each test file uses its own part")]
 
+pub mod table;
+
 use veliform_core::balance::{Judged, Place, Subject, Width};
 use veliform_core::coat::{CoatNow, Knots, Limit, Texture, Zone};
 use veliform_core::frame::{Build, FrameInput, Measure, Method, Sides, TakenMeasure, resolve};

@@ -2,19 +2,22 @@ use actix_web::{get, web};
 use serde::Serialize;
 use utoipa::ToSchema;
 use veliform_core::desk::Desk;
-use veliform_core::kit::Tool;
+use veliform_core::dog::Dog;
 use veliform_core::plan::{Buy, Job, what_to_buy};
 use veliform_core::salon_log::{
-    ToolLearnt, ToolWork, TopicLearnt, learn_minutes, learn_tools, tool_work,
+    DueWork, SortLearnt, ToolLearnt, ToolWork, TopicLearnt, due_work, learn_minutes, learn_tools,
+    tool_work,
 };
 use veliform_core::visit::{KeptPlan, Visit, fold};
-use veliform_store::Store;
+use veliform_store::{Store, VisitHead};
 
 use crate::blocking::{Salon, compute};
 use crate::error::{ApiError, ErrorBody};
 
 /// Newest visits read: the last months of two tables.
-const MOST_VISITS: usize = 300;
+const MOST_VISITS: u32 = 300;
+/// Visits read without giving the store away.
+const AT_ONCE: usize = 10;
 /// Newest visits whose plans a new comb is tried on.
 const MOST_PLANS: usize = 24;
 
@@ -23,6 +26,8 @@ const MOST_PLANS: usize = 24;
 pub struct SalonLog {
     /// Minutes really taken, against the table.
     minutes: Vec<TopicLearnt>,
+    /// How much longer each sort of groom takes than the others.
+    sorts: Vec<SortLearnt>,
     /// Lengths really left, tool by tool.
     tools: Vec<ToolLearnt>,
     /// What each tool did.
@@ -31,13 +36,12 @@ pub struct SalonLog {
     buy: Vec<Buy>,
 }
 
-/// What the newest visits hold.
-#[derive(Default)]
-struct Newest {
-    visits: Vec<Visit>,
-    kept: Vec<(Visit, KeptPlan)>,
-    jobs: Vec<Job>,
-    kit: Vec<Tool>,
+/// A visit of the log.
+struct Past {
+    dog: Dog,
+    visit: Visit,
+    /// The plan kept with it, where lengths were measured after it.
+    plan: Option<KeptPlan>,
 }
 
 /// What the salon's own log teaches, from its newest visits.
@@ -46,46 +50,71 @@ struct Newest {
 pub(crate) async fn get_salon_log(
     salon: web::Data<Salon>,
 ) -> Result<web::Json<SalonLog>, ApiError> {
-    let newest = salon.run(|store| read(store)).await?;
+    let (house, kit) = salon.run(|s| Ok((s.house()?, s.kit()?))).await?;
+    let newest = newest(&salon).await?;
     let answer = compute(move || {
-        let runs = || newest.visits.iter().filter_map(|v| v.run.as_ref());
+        let runs = || newest.iter().filter_map(|p| p.visit.run.as_ref());
+        let with_look = newest.iter().filter(|p| p.visit.look.is_some());
+        let jobs: Vec<Job> = with_look
+            .take(MOST_PLANS)
+            .map(|p| Desk::new(&p.dog, &p.visit, &house, &kit).chosen_job())
+            .collect();
+        let measured: Vec<(Visit, KeptPlan)> = newest
+            .iter()
+            .filter_map(|p| Some((p.visit.clone(), p.plan.clone()?)))
+            .collect();
+        let learnt = learn_minutes(runs());
         Ok(SalonLog {
-            minutes: learn_minutes(runs()),
-            tools: learn_tools(&newest.kept, &newest.kit),
-            work: tool_work(runs()),
-            buy: what_to_buy(&newest.jobs, &newest.kit)?,
+            minutes: learnt.topics,
+            sorts: learnt.sorts,
+            tools: learn_tools(&measured, &kit),
+            work: tool_work(runs(), &kit),
+            buy: what_to_buy(&jobs, &kit)?,
         })
     })
     .await?;
     Ok(web::Json(answer))
 }
 
-fn read(store: &Store) -> Result<Newest, ApiError> {
-    let mut heads = Vec::new();
-    for listing in store.dogs()? {
-        for head in store.visits_of(listing.dog.id)? {
-            heads.push((head.began_ms, head.id, listing.dog.clone()));
-        }
+/// What the kit asks for before the day.
+#[utoipa::path(responses((status = 200, body = [DueWork]), (status = 500, body = ErrorBody)))]
+#[get("/due")]
+pub(crate) async fn get_due(salon: web::Data<Salon>) -> Result<web::Json<Vec<DueWork>>, ApiError> {
+    let kit = salon.run(|store| Ok(store.kit()?)).await?;
+    let newest = newest(&salon).await?;
+    let due = compute(move || {
+        let runs = newest.iter().filter_map(|p| p.visit.run.as_ref());
+        Ok(due_work(&kit, &tool_work(runs, &kit)))
+    })
+    .await?;
+    Ok(web::Json(due))
+}
+
+/// The newest visits as they stand, a few at a time: a tick at the table never waits for all.
+async fn newest(salon: &Salon) -> Result<Vec<Past>, ApiError> {
+    let heads = salon
+        .run(|store| Ok(store.newest_visits(MOST_VISITS)?))
+        .await?;
+    let mut past = Vec::with_capacity(heads.len());
+    for some in heads.chunks(AT_ONCE) {
+        let some = some.to_vec();
+        past.extend(salon.run(move |store| read(store, &some)).await?);
     }
-    heads.sort_by_key(|(began_ms, ..)| std::cmp::Reverse(*began_ms));
-    heads.truncate(MOST_VISITS);
-    let house = store.house()?;
-    let mut newest = Newest {
-        kit: store.kit()?,
-        ..Newest::default()
-    };
-    for (_, id, dog) in heads {
-        let visit = fold(&dog, &store.visit(id, 0)?.entries);
-        if newest.jobs.len() < MOST_PLANS && visit.look.is_some() {
-            let desk = Desk::new(&dog, &visit, &house, &newest.kit);
-            newest.jobs.push(desk.chosen_job());
-        }
-        if !visit.results.is_empty()
-            && let Some(plan) = store.plans_of(id)?.pop()
-        {
-            newest.kept.push((visit.clone(), plan));
-        }
-        newest.visits.push(visit);
-    }
-    Ok(newest)
+    Ok(past)
+}
+
+fn read(store: &Store, heads: &[VisitHead]) -> Result<Vec<Past>, ApiError> {
+    heads
+        .iter()
+        .map(|head| {
+            let dog = store.dog(head.dog)?;
+            let visit = fold(&dog, &store.visit(head.id, 0)?.entries);
+            let plan = if visit.results.is_empty() {
+                None
+            } else {
+                store.plans_of(head.id)?.pop()
+            };
+            Ok(Past { dog, visit, plan })
+        })
+        .collect()
 }

@@ -3,7 +3,10 @@ use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::dog::Dog;
-use veliform_core::visit::Entry;
+use veliform_core::run::RunEvent;
+use veliform_core::salon_log::tool_after;
+use veliform_core::visit::{Entry, EntryBody};
+use veliform_store::Store;
 
 use crate::blocking::Salon;
 use crate::error::{ApiError, ErrorBody};
@@ -86,7 +89,7 @@ pub(crate) async fn get_visit(
     ))
 }
 
-fn read(store: &veliform_store::Store, id: Uuid, after: i64) -> Result<VisitLog, ApiError> {
+fn read(store: &Store, id: Uuid, after: i64) -> Result<VisitLog, ApiError> {
     let log = store.visit(id, after)?;
     Ok(VisitLog {
         id,
@@ -118,10 +121,33 @@ pub(crate) async fn append_entries(
         )));
     }
     let kept = salon
-        .run(move |store| Ok(store.append(id, &entries)?))
+        .run(move |store| {
+            let kept = store.append(id, &entries)?;
+            if kept.new > 0 {
+                note_tools(store, &entries)?;
+            }
+            Ok(kept)
+        })
         .await?;
     Ok(web::Json(Kept {
         new: kept.new,
         last: kept.last,
     }))
+}
+
+/// What is noticed of a tool at the table stands in the kit from then on.
+fn note_tools(store: &mut Store, entries: &[Entry]) -> Result<(), ApiError> {
+    for entry in entries {
+        let EntryBody::Run {
+            event: RunEvent::ToolNoted { tool, word },
+        } = &entry.body
+        else {
+            continue;
+        };
+        let known = store.kit()?.into_iter().find(|t| t.id == *tool);
+        if let Some(changed) = known.and_then(|t| tool_after(&t, *word)) {
+            store.put_tool(&changed, entry.at_ms)?;
+        }
+    }
+    Ok(())
 }

@@ -124,6 +124,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/due": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the kit asks for before the day. */
+        get: operations["get_due"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/evaluate": {
         parameters: {
             query?: never;
@@ -795,6 +812,23 @@ export interface components {
             answer: components["schemas"]["Answer"];
             label: string;
         };
+        /** @description What the run says at a step that is to come. */
+        AtStep: {
+            /** @description Whether its pair was compared. */
+            is_compared: boolean;
+            /** @description Where it stands among the steps. */
+            place: string;
+            side_done?: components["schemas"]["Hand"] | null;
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+            /** @description What readings and comparisons say is still to do. */
+            told: string[];
+            /** @description Its zones. */
+            zones: components["schemas"]["WorkZone"][];
+        };
         /** @description One balance point on the screen. */
         BalanceRow: {
             /** @description Where it shows, mm on that view's own plane. */
@@ -1022,6 +1056,12 @@ export interface components {
                 [key: string]: components["schemas"]["Length"];
             };
         };
+        /** @description A pair brought together. */
+        Compared: {
+            /** @description By how much. */
+            by_mm: components["schemas"]["Length"];
+            longer?: components["schemas"]["Hand"] | null;
+        };
         /** @description The looks to offer. */
         ConsultRequest: {
             desk: components["schemas"]["OnTheDesk"];
@@ -1068,6 +1108,8 @@ export interface components {
             minutes: number;
             /** @description Notes of the visit. */
             notes: string[];
+            /** @description What sort of groom it is. */
+            sorts?: components["schemas"]["Sort"][];
             /** @description Stands on every sheet. */
             standing_caution: string;
             /** @description The steps in order. */
@@ -1219,6 +1261,11 @@ export interface components {
              *     }
              */
             layers: components["schemas"]["Layers"];
+            /**
+             * @description The side view turned to face right: the finished side as the other's pattern.
+             * @default false
+             */
+            mirrored: boolean;
             /** @default null */
             point: components["schemas"]["Judged"] | null;
             /**
@@ -1238,6 +1285,16 @@ export interface components {
              * @default 0.0165
              */
             text_share: number;
+        };
+        /** @description Something to see to before the day. */
+        DueWork: {
+            /** @description What and why, in one sentence. */
+            sentence: string;
+            /**
+             * Format: uuid
+             * @description Which tool.
+             */
+            tool: string;
         };
         /**
          * @description How an ear is carried.
@@ -1483,6 +1540,11 @@ export interface components {
             kind: "note_written";
             /** @description The note. */
             text: string;
+        } | {
+            /** @enum {string} */
+            kind: "stylist_set";
+            /** @description As the salon's settings have it. */
+            stylist: string;
         } | {
             /** @description What. */
             event: components["schemas"]["RunEvent"];
@@ -1797,6 +1859,11 @@ export interface components {
              */
             week: number;
         };
+        /**
+         * @description A side of the dog: its sign on the z axis.
+         * @enum {string}
+         */
+        Hand: "left" | "right";
         /** @description A distance from a bone that can be felt. */
         HandDistance: {
             /** @description The distance. */
@@ -1894,6 +1961,11 @@ export interface components {
                 [key: string]: number;
             };
             /**
+             * @description Factors on sorts of grooms, likewise.
+             * @default []
+             */
+            minutes_by: components["schemas"]["SortFactor"][];
+            /**
              * @description The salon's name.
              * @default My salon
              */
@@ -1908,6 +1980,11 @@ export interface components {
              * @default {}
              */
             schools: components["schemas"]["Schools"];
+            /**
+             * @description Who works at its tables.
+             * @default []
+             */
+            stylists: string[];
             /**
              * Format: double
              * @description Price of an hour at the table, in the salon's own money.
@@ -2933,17 +3010,21 @@ export interface components {
             has_seen_cautions: boolean;
             /** @description Notes at steps. */
             notes: components["schemas"]["RunNote"][];
+            /** @description Lengths read, the last of each step, zone and side. */
+            readings: components["schemas"]["WorkReading"][];
             /** @description The sheet it was begun with. */
             sheet: components["schemas"]["CutSheet"];
             /** @description Where too much came off. */
             slips: components["schemas"]["Slip"][];
-            /** @description The steps, in the order of the sheet. */
+            /** @description The steps, in the order they are done. */
             steps: components["schemas"]["StepRun"][];
             /**
              * Format: int64
              * @description Since when the present step is timed; none while the dog rests and after the end.
              */
             timed_from_ms?: number | null;
+            /** @description What was noticed of tools. */
+            tools: components["schemas"]["ToolNote"][];
         };
         /**
          * @description How a run ended.
@@ -3019,6 +3100,73 @@ export interface components {
             /** @enum {string} */
             event: "cautions_seen";
         } | {
+            /**
+             * Format: int32
+             * @description Before which; none puts it at the end.
+             */
+            before?: number | null;
+            /** @enum {string} */
+            event: "moved";
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+        } | {
+            /** @enum {string} */
+            event: "split";
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+            /** @description Which zones leave it. */
+            zones: components["schemas"]["Zone"][];
+        } | {
+            /** @enum {string} */
+            event: "one_side_done";
+            /** @description Which side stands finished. */
+            hand: components["schemas"]["Hand"];
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+        } | {
+            /** @enum {string} */
+            event: "measured";
+            hand?: components["schemas"]["Hand"] | null;
+            /** @description What stands there. */
+            left_mm: components["schemas"]["Length"];
+            /**
+             * Format: int32
+             * @description At which step.
+             */
+            step: number;
+            /** @description Where. */
+            zone: components["schemas"]["Zone"];
+        } | {
+            /** @description By how much. */
+            by_mm?: components["schemas"]["Length"];
+            /** @enum {string} */
+            event: "compared";
+            longer?: components["schemas"]["Hand"] | null;
+            /**
+             * Format: int32
+             * @description At which step.
+             */
+            step: number;
+        } | {
+            /** @enum {string} */
+            event: "tool_noted";
+            /**
+             * Format: uuid
+             * @description Which, of the kit.
+             */
+            tool: string;
+            /** @description What. */
+            word: components["schemas"]["ToolWord"];
+        } | {
             /** @enum {string} */
             event: "slipped";
             /** @description Where and what is left. */
@@ -3052,6 +3200,8 @@ export interface components {
         };
         /** @description A run as the table sees it at one moment. */
         RunView: {
+            /** @description What is said at each of them. */
+            at: components["schemas"]["AtStep"][];
             /**
              * Format: int64
              * @description When the dog should rest, milliseconds since 1970; none for a dog that needs no breaks.
@@ -3098,6 +3248,8 @@ export interface components {
             buy: components["schemas"]["Buy"][];
             /** @description Minutes really taken, against the table. */
             minutes: components["schemas"]["TopicLearnt"][];
+            /** @description How much longer each sort of groom takes than the others. */
+            sorts: components["schemas"]["SortLearnt"][];
             /** @description Lengths really left, tool by tool. */
             tools: components["schemas"]["ToolLearnt"][];
             /** @description What each tool did. */
@@ -3192,6 +3344,37 @@ export interface components {
             /** @description Where. */
             zone: components["schemas"]["Zone"];
         };
+        /** @description One sort of groom: a stylist's, a large dog's, a curly coat's. */
+        Sort: {
+            /** @description By what it is sorted. */
+            by: components["schemas"]["SortBy"];
+            /** @description Which, in words. */
+            name: string;
+        };
+        /**
+         * @description By what grooms are sorted, to learn how long they take.
+         * @enum {string}
+         */
+        SortBy: "stylist" | "size" | "coat" | "knots" | "look";
+        /** @description How much longer a sort of groom takes at this salon, where it took that over from its log. */
+        SortFactor: {
+            /**
+             * Format: double
+             * @description Factor on the minutes of every step.
+             */
+            factor: number;
+            /** @description Which. */
+            sort: components["schemas"]["Sort"];
+        };
+        /** @description How much longer a sort of groom takes than this salon's others. */
+        SortLearnt: {
+            /** @description Factor on the minutes of every step. */
+            factor: components["schemas"]["Learnt"];
+            /** @description By what it is sorted, in a word. */
+            label: string;
+            /** @description Which. */
+            sort: components["schemas"]["Sort"];
+        };
         /** @description A place touched on the dog. */
         Spot: {
             /**
@@ -3247,6 +3430,8 @@ export interface components {
              * @description Its number.
              */
             number: number;
+            /** @description How its pair is brought together and compared; empty where nothing stands twice. */
+            pair?: string;
             /** @description Its stage. */
             stage: components["schemas"]["Stage"];
             /** @description The stage's name. */
@@ -3276,6 +3461,7 @@ export interface components {
         StepKind: "tick" | "bath" | "work";
         /** @description One step of the run. */
         StepRun: {
+            compared?: components["schemas"]["Compared"] | null;
             /**
              * Format: double
              * @description Minutes spent on it, breaks left out.
@@ -3284,6 +3470,7 @@ export interface components {
             /** @description Why it was put off. */
             put_off_because: string;
             ran_over?: components["schemas"]["OverReason"] | null;
+            side_done?: components["schemas"]["Hand"] | null;
             /** @description How it stands. */
             state: components["schemas"]["StepState"];
             /**
@@ -3475,6 +3662,11 @@ export interface components {
             printed: string;
             /** @description Out of the kit for good. */
             retired?: boolean;
+            /**
+             * Format: int64
+             * @description When it was sharpened last, or bought, milliseconds since 1970 in UTC; none where nobody said.
+             */
+            sharpened_ms?: number | null;
             /** @description Its state. */
             state?: components["schemas"]["ToolState"];
         };
@@ -3493,11 +3685,31 @@ export interface components {
              */
             tool: string;
         };
+        /** @description What was noticed of a tool, or done to it. */
+        ToolNote: {
+            /**
+             * Format: int64
+             * @description When, milliseconds since 1970.
+             */
+            at_ms: number;
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            tool: string;
+            /** @description What. */
+            word: components["schemas"]["ToolWord"];
+        };
         /**
          * @description The state a tool is in.
          * @enum {string}
          */
         ToolState: "fine" | "warm_running" | "dull" | "tooth_missing";
+        /**
+         * @description What was noticed of a tool, or done to it, at the table (handbook 3, *The kit*).
+         * @enum {string}
+         */
+        ToolWord: "oiled" | "runs_hot" | "dull" | "tooth_missing";
         /** @description What runs say a tool did. */
         ToolWork: {
             /**
@@ -3505,6 +3717,13 @@ export interface components {
              * @description Grooms it was used at.
              */
             grooms: number;
+            /**
+             * Format: int32
+             * @description How often it ran hot since it was oiled or sharpened.
+             */
+            hot: number;
+            /** @description Whether it was noted dull since it was sharpened. */
+            is_dull: boolean;
             /**
              * Format: int64
              * @description When it was used last, milliseconds since 1970 in UTC.
@@ -3515,6 +3734,16 @@ export interface components {
              * @description Minutes it ran, altogether.
              */
             minutes: number;
+            /**
+             * Format: int64
+             * @description When it was oiled last; none where it never was.
+             */
+            oiled_ms?: number | null;
+            /**
+             * Format: double
+             * @description Minutes since it was sharpened; altogether where nobody said when.
+             */
+            since_sharpened: number;
             /**
              * Format: uuid
              * @description Which.
@@ -3702,6 +3931,8 @@ export interface components {
                 [key: string]: components["schemas"]["ZoneResult"];
             };
             run?: components["schemas"]["Run"] | null;
+            /** @description Who works; empty where nobody said. */
+            stylist?: string;
             talk?: components["schemas"]["Talk"] | null;
             undo?: components["schemas"]["UndoStep"] | null;
         };
@@ -3790,6 +4021,28 @@ export interface components {
          * @enum {string}
          */
         WishedLegs: "as_body" | "fuller" | "big";
+        /** @description A length read while at work. */
+        WorkReading: {
+            hand?: components["schemas"]["Hand"] | null;
+            /** @description What stands there. */
+            left_mm: components["schemas"]["Length"];
+            /**
+             * Format: int32
+             * @description At which step.
+             */
+            step: number;
+            /** @description Where. */
+            zone: components["schemas"]["Zone"];
+        };
+        /** @description A zone of a step, to be read or split off. */
+        WorkZone: {
+            /** @description Whether a dog has it twice. */
+            is_pair: boolean;
+            /** @description Its name. */
+            label: string;
+            /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        };
         /**
          * @description A zone of the coat: what a stylist would cut alike (handbook 3; dog-shape.md 5 and 8).
          * @enum {string}
@@ -4112,6 +4365,33 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    get_due: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueWork"][];
+                };
+            };
+            500: {
                 headers: {
                     [name: string]: unknown;
                 };

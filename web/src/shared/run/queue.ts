@@ -17,6 +17,12 @@ export function queueAfter(queue: number[], since: Entry[]): number[] {
       }
       case 'reopened':
         return [event.step, ...left.filter((n) => n !== event.step)];
+      case 'moved': {
+        if (!left.includes(event.step)) return left;
+        const others = left.filter((n) => n !== event.step);
+        const at = event.before == null ? others.length : others.indexOf(event.before);
+        return at < 0 ? left : others.toSpliced(at, 0, event.step);
+      }
       case 'ended':
         return [];
       default:

@@ -28,14 +28,21 @@ export function tagKey(tag: Tag): string {
 
 interface Props {
   drawing: Schemas['Drawing'];
+  /** Another page than the drawing's own: left, bottom, right, top, mm. */
+  page?: number[] | null;
   className?: string;
   chosen?: string | null;
   onTouch?: (tag: Tag) => void;
 }
 
 /** Paints the core's drawing: shapes in millimetres, page y up. */
-export const Drawing = memo(function Drawing({ drawing, className, chosen, onTouch }: Props) {
-  const [left, bottom, right, top] = drawing.bounds_mm as [number, number, number, number];
+export const Drawing = memo(function Drawing({ drawing, page, className, chosen, onTouch }: Props) {
+  const [left, bottom, right, top] = (page ?? drawing.bounds_mm) as [
+    number,
+    number,
+    number,
+    number,
+  ];
   const [width, height] = [right - left, top - bottom];
   const unit = Math.min(width, height);
   return (
@@ -46,12 +53,23 @@ export const Drawing = memo(function Drawing({ drawing, className, chosen, onTou
       aria-label={drawing.title}
       preserveAspectRatio="xMidYMax meet"
     >
-      {drawing.shapes.map((shape, i) => (
-        <ShapeView key={i} shape={shape} unit={unit} chosen={chosen ?? null} onTouch={onTouch} />
+      {keyed(drawing.shapes).map(([key, shape]) => (
+        <ShapeView key={key} shape={shape} unit={unit} chosen={chosen ?? null} onTouch={onTouch} />
       ))}
     </svg>
   );
 });
+
+/** Names shapes by what they mean, so that one more or less leaves the others where they are. */
+function keyed(shapes: Shape[]): [string, Shape][] {
+  const seen = new Map<string, number>();
+  return shapes.map((shape) => {
+    const name = `${shape.role} ${shape.geometry.type} ${shape.tag ? tagKey(shape.tag) : ''}`;
+    const nth = seen.get(name) ?? 0;
+    seen.set(name, nth + 1);
+    return [`${name} ${nth}`, shape];
+  });
+}
 
 interface ShapeProps {
   shape: Shape;

@@ -83,11 +83,12 @@ function DogSheet(props: {
   return (
     <div
       className="sheet-at-work min-h-0 flex-1 bg-sheet"
-      {...drag}
+      {...drag.handlers}
       {...(onPlace ? { onClick: place } : {})}
     >
       <Drawing
         drawing={drawing}
+        page={drag.page}
         chosen={props.chosen ? tagKey(props.chosen) : null}
         {...(onTouch ? { onTouch } : {})}
       />

@@ -7,6 +7,7 @@ export function besideOptions(layers: Partial<Schemas['Layers']>): Schemas['Draw
     layers: { ...BARE, ...layers },
     // Three sheets share the room of one.
     step: null,
+    mirrored: false,
     point: null,
     text_share: 0.026,
   };

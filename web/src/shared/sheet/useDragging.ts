@@ -1,4 +1,4 @@
-import { useRef, type PointerEvent } from 'react';
+import { useRef, useState, type PointerEvent } from 'react';
 import type { Schemas } from '../api/client';
 import { useVisitWork } from '../visit/context';
 import type { EntryBody } from '../visit/model';
@@ -22,10 +22,21 @@ export function pagePoint(e: {
   return [at.x, -at.y];
 }
 
+/** Where a pointer is on a sheet whose place on the screen is known: asks for no layout. */
+function pointOn(sheet: DOMRect, bounds: number[], e: { clientX: number; clientY: number }): XY {
+  const [left, bottom, right, top] = bounds as [number, number, number, number];
+  // As the drawing stands in its box: whole, in the middle, on the floor.
+  const scale = Math.min(sheet.width / (right - left), sheet.height / (top - bottom));
+  const x = e.clientX - sheet.left - (sheet.width - scale * (right - left)) / 2;
+  return [left + x / scale, bottom + (sheet.bottom - e.clientY) / scale];
+}
+
 /** What is being dragged: how a page point reads as a measure. */
 interface Held {
   tag: Tag;
   from: XY;
+  sheet: DOMRect;
+  page: number[];
   isMoved: boolean;
   read: (page: XY) => EntryBody | null;
 }
@@ -37,6 +48,8 @@ interface Held {
 export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) => void) {
   const { attempt, say, words } = useVisitWork();
   const held = useRef<Held | null>(null);
+  // The page stands still under the finger, however tall the dog becomes.
+  const [page, setPage] = useState<number[] | null>(null);
   const measured = (measure: Schemas['Measure'], mm: number): EntryBody => ({
     kind: 'measure_set',
     measure,
@@ -49,20 +62,33 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
   const take = (e: PointerEvent<HTMLDivElement>): Held | null => {
     const target = e.target as Element;
     const from: XY = [e.clientX, e.clientY];
+    const svg = e.currentTarget.querySelector('svg.sheet-drawing');
+    if (!svg) return null;
+    const sheet = svg.getBoundingClientRect();
+    const page = drawing.bounds_mm;
     if (target.classList.contains('carrier')) {
       const tag: Tag = { of: 'measure', which: 'height_at_withers' };
-      return { tag, from, isMoved: false, read: ([, y]) => measured('height_at_withers', y) };
+      return {
+        tag,
+        from,
+        sheet,
+        page,
+        isMoved: false,
+        read: ([, y]) => measured('height_at_withers', y),
+      };
     }
     const name = /^landmark:(.+)$/.exec(target.getAttribute('data-tag') ?? '')?.[1];
     const word = words.landmarks.find((l) => l.landmark === name);
-    const page = pagePoint(e);
-    const place = page && drawing.views.find((v) => holds(v.area_mm, page));
+    const at = pointOn(sheet, drawing.bounds_mm, e);
+    const place = drawing.views.find((v) => holds(v.area_mm, at));
     if (!word || !place) return null;
     const view = word.views.find((v) => v.view === place.view);
     const { opens, drag } = view ?? {};
     return {
       tag: { of: 'landmark', which: word.landmark },
       from,
+      sheet,
+      page,
       isMoved: false,
       read: (p) => {
         if (!opens || !drag) return null;
@@ -71,37 +97,40 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
       },
     };
   };
-  return {
+  const handlers = {
     onPointerDown: (e: PointerEvent<HTMLDivElement>) => {
       held.current = take(e);
-      if (held.current) e.currentTarget.setPointerCapture(e.pointerId);
+      if (!held.current) return;
+      e.currentTarget.setPointerCapture(e.pointerId);
+      setPage(drawing.bounds_mm);
     },
     onPointerMove: (e: PointerEvent<HTMLDivElement>) => {
       const now = held.current;
       if (!now) return;
       const moved = Math.hypot(e.clientX - now.from[0], e.clientY - now.from[1]);
       now.isMoved ||= moved > STILL_PX;
-      const page = now.isMoved ? pagePoint(e) : null;
-      const body = page && now.read(page);
+      const body = now.isMoved ? now.read(pointOn(now.sheet, now.page, e)) : null;
       if (body) attempt(body);
     },
     onPointerUp: (e: PointerEvent<HTMLDivElement>) => {
       const now = held.current;
       held.current = null;
+      setPage(null);
       if (!now) return;
       if (!now.isMoved) {
         onTouch?.(now.tag);
         return;
       }
-      const page = pagePoint(e);
-      const body = page && now.read(page);
+      const body = now.read(pointOn(now.sheet, now.page, e));
       if (body) say(body);
     },
     onPointerCancel: () => {
       held.current = null;
+      setPage(null);
       attempt(null);
     },
   };
+  return { handlers, page };
 }
 
 function holds(area: number[], [x, y]: XY): boolean {

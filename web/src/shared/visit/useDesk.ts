@@ -26,40 +26,57 @@ const NOTHING: DeskView = { evaluation: null, plan: null, failure: null, tookMs:
 
 /**
  * Asks the core again on every change and keeps the newest answer; the last good one stays while
- * the next is on its way.
+ * the next is on its way. One question is on its way at a time: what changed meanwhile is asked
+ * together, so that a dragged landmark is followed and never queued.
  */
 export function useDesk(input: DeskInput | null, wantsPlan: boolean): DeskView {
   const [view, setView] = useState<DeskView>(NOTHING);
-  const turn = useRef(0);
+  const newest = useRef<string | null>(null);
+  const isAsking = useRef(false);
   const key = input ? JSON.stringify([input, wantsPlan]) : null;
 
   useEffect(() => {
     if (key === null) return;
-    const [desk, plans] = JSON.parse(key) as [DeskInput, boolean];
-    const mine = ++turn.current;
-    const isNewest = () => turn.current === mine;
-    const from = performance.now();
-    const show = (evaluation: Schemas['Evaluation'], plan: Schemas['PlanReport'] | null) => {
-      if (!isNewest()) return;
-      const tookMs = performance.now() - from;
-      setView({ evaluation, plan, failure: null, tookMs });
+    newest.current = key;
+    const isNewest = () => newest.current === key;
+    const follow = async () => {
+      if (isAsking.current) return;
+      isAsking.current = true;
+      for (let asked = ''; newest.current !== null && newest.current !== asked;) {
+        asked = newest.current;
+        const from = performance.now();
+        try {
+          const answer = await question(asked, false);
+          const tookMs = performance.now() - from;
+          setView({ ...answer, failure: null, tookMs });
+        } catch (error) {
+          if (error instanceof Failure) setView((v) => ({ ...v, failure: error }));
+        }
+      }
+      isAsking.current = false;
     };
-    const fail = (error: unknown) => {
-      if (isNewest() && error instanceof Failure) setView((v) => ({ ...v, failure: error }));
-    };
-    if (!plans) {
-      ask(api.POST('/api/evaluate', { body: desk })).then((answer) => show(answer, null), fail);
-      return;
-    }
-    const solve = (reasons: boolean) =>
-      ask(api.POST('/api/plan', { body: { desk, reasons } })).then(
-        (answer) => show(answer.evaluation, answer.plan),
-        fail,
+    void follow();
+    const timer = setTimeout(() => {
+      if (!wantsPlan) return;
+      question(key, true).then(
+        (answer) => {
+          if (isNewest()) setView((v) => ({ ...v, ...answer }));
+        },
+        () => undefined,
       );
-    void solve(false);
-    const timer = setTimeout(() => void solve(true), REASONS_AFTER_MS);
+    }, REASONS_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [key]);
+  }, [key, wantsPlan]);
 
   return view;
+}
+
+type Answer = Pick<DeskView, 'evaluation' | 'plan'>;
+
+async function question(key: string, reasons: boolean): Promise<Answer> {
+  const [desk, plans] = JSON.parse(key) as [DeskInput, boolean];
+  if (!plans)
+    return { evaluation: await ask(api.POST('/api/evaluate', { body: desk })), plan: null };
+  const { evaluation, plan } = await ask(api.POST('/api/plan', { body: { desk, reasons } }));
+  return { evaluation, plan };
 }

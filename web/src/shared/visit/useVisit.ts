@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../api/client';
 import { keepDrafts, readDrafts } from './drafts';
 import { allEntries, EMPTY, reduce, type Entry, type EntryBody } from './model';
@@ -117,5 +117,7 @@ export function useVisit(visit: string) {
   }, []);
   const flush = useCallback(() => send(), [send]);
 
-  return { stage, log, entries: allEntries(log), say, attempt, flush };
+  const entries = useMemo(() => allEntries(log), [log]);
+
+  return { stage, log, entries, say, attempt, flush };
 }

@@ -9,6 +9,9 @@ mod tail;
 mod top;
 
 use kurbo::{Point, Vec2};
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
 
 use self::body::{bib_stroke, front_body, midline, ribs, rump, skirt};
 pub use self::faces::{FACE_STATIONS, Face, LEG_PLACES, LegPlace, leg_faces};
@@ -34,7 +37,10 @@ pub struct BothSides<'a> {
 }
 
 /// A side of the dog: its sign on the z axis.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord)]
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
 pub enum Hand {
     /// The dog's left.
     Left,

@@ -6,7 +6,7 @@ type Step = Schemas['Step'];
 const LONG = 36;
 
 /** One step, to be read from two metres. */
-export function StepCard(props: { step: Step; place: string }) {
+export function StepCard(props: { step: Step; place: string; told: string[] }) {
   const { step } = props;
   return (
     <>
@@ -26,6 +26,11 @@ export function StepCard(props: { step: Step; place: string }) {
           </span>
         )}
       </p>
+      {props.told.map((told) => (
+        <p key={told} className="mt-2 border-l-4 border-tape pl-2 text-lg font-bold">
+          {told}
+        </p>
+      ))}
       {step.from && <p className="pt-2 text-lg leading-snug">From {step.from}.</p>}
       {step.to && <p className="text-lg leading-snug">Stop: {step.to}.</p>}
       {step.amounts && step.amounts.length > 0 && (

@@ -1,0 +1,59 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+/// By what grooms are sorted, to learn how long they take.
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "the names say it")]
+pub enum SortBy {
+    Stylist,
+    Size,
+    Coat,
+    Knots,
+    Look,
+}
+
+impl SortBy {
+    /// All, in the order they are shown.
+    pub const ALL: [Self; 5] = [
+        Self::Stylist,
+        Self::Size,
+        Self::Coat,
+        Self::Knots,
+        Self::Look,
+    ];
+
+    /// In a word.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Stylist => "Stylist",
+            Self::Size => "Size",
+            Self::Coat => "Coat",
+            Self::Knots => "Knots",
+            Self::Look => "Look",
+        }
+    }
+}
+
+/// One sort of groom: a stylist's, a large dog's, a curly coat's.
+#[derive(
+    Clone, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+pub struct Sort {
+    /// By what it is sorted.
+    pub by: SortBy,
+    /// Which, in words.
+    pub name: String,
+}
+
+/// How much longer a sort of groom takes at this salon, where it took that over from its log.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct SortFactor {
+    /// Which.
+    pub sort: Sort,
+    /// Factor on the minutes of every step.
+    pub factor: f64,
+}

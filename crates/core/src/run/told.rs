@@ -1,0 +1,152 @@
+use std::collections::BTreeMap;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::state::{Compared, Run, WorkReading};
+use crate::coat::Zone;
+use crate::finish::AS_PLANNED_MM;
+use crate::plan::{Words, capital};
+use crate::shape::Hand;
+use crate::sheet::Step;
+
+/// A zone of a step, to be read or split off.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct WorkZone {
+    /// Which.
+    pub zone: Zone,
+    /// Its name.
+    pub label: String,
+    /// Whether a dog has it twice.
+    pub is_pair: bool,
+}
+
+/// What the run says at a step that is to come.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct AtStep {
+    /// Its number.
+    pub step: u32,
+    /// Where it stands among the steps.
+    pub place: String,
+    /// What readings and comparisons say is still to do.
+    pub told: Vec<String>,
+    /// Its zones.
+    pub zones: Vec<WorkZone>,
+    /// Which side stands finished while the other is worked.
+    pub side_done: Option<Hand>,
+    /// Whether its pair was compared.
+    pub is_compared: bool,
+}
+
+/// All steps to come.
+pub(super) fn at_steps(
+    run: &Run,
+    queue: &[u32],
+    planned_mm: &BTreeMap<Zone, f64>,
+    words: &Words<'_>,
+) -> Vec<AtStep> {
+    queue
+        .iter()
+        .filter_map(|number| {
+            let step = run.step(*number)?;
+            let place = run.steps.iter().position(|s| s.step == *number)?;
+            let state = &run.steps[place];
+            let mut told = side(run, step, state.side_done, words);
+            told.extend(layers(run, step, planned_mm, words));
+            told.extend(state.compared.and_then(|c| pair(c, words)));
+            let zones = step.zones.iter().map(|zone| WorkZone {
+                zone: *zone,
+                label: zone.label().into(),
+                is_pair: zone.is_pair(),
+            });
+            Some(AtStep {
+                step: *number,
+                place: format!(
+                    "step {} of {}, {}",
+                    place + 1,
+                    run.steps.len(),
+                    step.stage_label.to_lowercase()
+                ),
+                told,
+                zones: zones.collect(),
+                side_done: state.side_done,
+                is_compared: state.compared.is_some(),
+            })
+        })
+        .collect()
+}
+
+fn readings<'a>(run: &'a Run, step: &'a Step) -> impl Iterator<Item = &'a WorkReading> {
+    run.readings.iter().filter(|r| r.step == step.number)
+}
+
+/// What the finished side says to the other.
+fn side(run: &Run, step: &Step, done: Option<Hand>, words: &Words<'_>) -> Vec<String> {
+    let Some(done) = done else { return Vec::new() };
+    let (this, other) = match done {
+        Hand::Left => ("left", "right"),
+        Hand::Right => ("right", "left"),
+    };
+    let lengths: Vec<String> = readings(run, step)
+        .filter(|r| r.hand == Some(done))
+        .map(|r| format!("{} {}", r.zone.label(), words.length(r.left_mm.as_mm())))
+        .collect();
+    let match_to = if lengths.is_empty() {
+        String::new()
+    } else {
+        format!(", to {}", lengths.join(", "))
+    };
+    vec![format!(
+        "The {this} is done and stands mirrored on the sheet. Now the {other}{match_to}."
+    )]
+}
+
+/// After a layer: how much more, where (handbook 3, *Two lighter layers beat one deep one*).
+fn layers(
+    run: &Run,
+    step: &Step,
+    planned_mm: &BTreeMap<Zone, f64>,
+    words: &Words<'_>,
+) -> Vec<String> {
+    readings(run, step)
+        .filter_map(|r| {
+            let planned = planned_mm.get(&r.zone)?;
+            let where_to = match r.hand {
+                None => r.zone.label().to_owned(),
+                Some(Hand::Left) => format!("{}, left", r.zone.label()),
+                Some(Hand::Right) => format!("{}, right", r.zone.label()),
+            };
+            let off = r.left_mm.as_mm() - planned;
+            let stands = words.length(r.left_mm.as_mm());
+            let says = if off >= AS_PLANNED_MM {
+                format!("{stands} stands, {} more comes off", words.length(off))
+            } else if off <= -AS_PLANNED_MM {
+                format!(
+                    "{stands} stands, {} shorter than planned; no more here, and Slip says how to save it",
+                    words.length(-off)
+                )
+            } else {
+                format!("{stands}, as planned; leave it")
+            };
+            Some(format!("{}: {says}.", capital(&where_to)))
+        })
+        .collect()
+}
+
+/// What a comparison asks for: hair is only ever taken off the longer.
+fn pair(compared: Compared, words: &Words<'_>) -> Option<String> {
+    let longer = match compared.longer? {
+        Hand::Left => "left",
+        Hand::Right => "right",
+    };
+    let by = compared.by_mm.as_mm();
+    Some(if by > 0.0 {
+        format!(
+            "Take {} off the {longer}; leave the other.",
+            words.length(by)
+        )
+    } else {
+        format!("Take the {longer} down to the other, a little at a time.")
+    })
+}

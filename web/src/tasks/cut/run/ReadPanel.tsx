@@ -1,0 +1,68 @@
+import { useState } from 'react';
+import type { Schemas } from '../../../shared/api/client';
+import { Choice, Plain } from '../../../shared/ui/controls';
+import { LengthField } from '../../../shared/ui/LengthField';
+import { useVisitWork } from '../../../shared/visit/context';
+
+type Hand = Schemas['Hand'];
+type WorkZone = Schemas['WorkZone'];
+
+const HANDS: { value: Hand | 'both'; label: string }[] = [
+  { value: 'both', label: 'Both' },
+  { value: 'left', label: 'Left' },
+  { value: 'right', label: 'Right' },
+];
+
+/** A quick reading at the step in hand: comb out, lay the rule in, say what stands. */
+export function ReadPanel(props: {
+  step: number;
+  zones: WorkZone[];
+  told: string[];
+  onRead: (zone: Schemas['Zone'], hand: Hand | null, leftMm: number) => void;
+  onBack: () => void;
+}) {
+  const work = useVisitWork();
+  const { zones } = props;
+  const [zone, setZone] = useState(zones[0]?.zone ?? null);
+  const [hand, setHand] = useState<Hand | 'both'>('both');
+  const [round, setRound] = useState(0);
+  const chosen = zones.find((z) => z.zone === zone);
+  return (
+    <>
+      <h2 className="text-[28px] leading-tight font-bold">What stands now?</h2>
+      <p className="pb-2">Comb out, lay the rule to the skin, read.</p>
+      <div className="flex flex-wrap gap-1.5 pb-2" role="group" aria-label="Where">
+        {zones.map((z) => (
+          <Plain key={z.zone} pressed={z.zone === zone} onClick={() => setZone(z.zone)}>
+            {z.label}
+          </Plain>
+        ))}
+      </div>
+      {chosen?.is_pair && (
+        <Choice label="Side" hideLabel options={HANDS} value={hand} onChange={setHand} />
+      )}
+      {chosen && (
+        <LengthField
+          key={`${chosen.zone}.${hand}.${round}`}
+          name={`${work.visitId}.read.${props.step}.${chosen.zone}.${hand}`}
+          label={`Stands, ${chosen.label}`}
+          valueMm={null}
+          units={work.house.units}
+          onValue={(mm) => {
+            if (mm === null) return;
+            props.onRead(chosen.zone, hand === 'both' ? null : hand, mm);
+            setRound((n) => n + 1);
+          }}
+        />
+      )}
+      <ul role="status">
+        {props.told.map((told) => (
+          <li key={told} className="border-t border-line py-2 text-lg font-bold">
+            {told}
+          </li>
+        ))}
+      </ul>
+      <Plain onClick={props.onBack}>Back to the step</Plain>
+    </>
+  );
+}
