@@ -6,7 +6,7 @@ mod support;
 use support::{LAPTOP, on_stage};
 
 const CARRIER: &str =
-    "[...document.querySelectorAll('svg text.carrier')].map(t => t.textContent)[0] ?? ''";
+    "([...document.querySelectorAll('svg text.carrier')].map(t => t.textContent)[0] ?? '')";
 
 #[tokio::test(flavor = "multi_thread")]
 async fn what_is_typed_while_the_server_is_away_is_kept_and_sent_once() {

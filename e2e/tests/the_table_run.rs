@@ -8,7 +8,7 @@ use fantoccini::key::Key;
 use support::{LAPTOP, Stage, TABLET, on_stage};
 
 /// The name of the step in hand, or of the first small job.
-const STEP: &str = "document.querySelector('[data-step]')?.dataset.step ?? ''";
+const STEP: &str = "(document.querySelector('[data-step]')?.dataset.step ?? '')";
 
 async fn begin(stage: &Stage, visit: &str) {
     stage.go(&format!("{visit}/cut")).await;
@@ -41,7 +41,7 @@ async fn a_whole_groom_by_touch() {
         stage.touch(&stage.find("Write it down").await).await;
         stage.until_text("Small jobs").await;
 
-        let (mut done, mut tests, mut was_in_the_bath) = (0, 0, false);
+        let (mut done, mut tests, mut pairs, mut was_in_the_bath) = (0, 0, 0, false);
         loop {
             let before = stage.script(&format!("return {STEP}")).await;
             let label = next(stage).await;
@@ -52,16 +52,20 @@ async fn a_whole_groom_by_touch() {
             was_in_the_bath |= done > 3 && before == "1";
             let control = stage.find(&label).await;
             stage.touch(&control).await;
-            let waited = if label == "Comb passes" {
-                "document.querySelector('button[data-next]').innerText.trim() === 'Done'".to_owned()
-            } else {
-                done += 1;
-                format!("{STEP} !== {before}")
-            };
-            stage.until("the next stands there", &waited).await;
+            // A comb is tried, a pair compared, before its step counts as done.
+            stage
+                .until(
+                    "the next stands there",
+                    &format!("{STEP} !== {before} || document.querySelector('button[data-next]').innerText.trim() !== '{label}'"),
+                )
+                .await;
+            let after = stage.script(&format!("return {STEP}")).await;
+            done += usize::from(after != before);
+            pairs += usize::from(label == "Alike");
             assert!(done < 60, "the groom never ends");
         }
         assert!(was_in_the_bath, "what was put into the bath came after it");
+        assert!(pairs > 2, "ears, feet and legs are compared");
         assert!(tests > 0, "a comb is let on only where one passes");
         stage.touch(&stage.find("Finish").await).await;
         stage.until_text("Finished").await;
@@ -136,6 +140,105 @@ async fn the_pedal_moves_on_while_the_server_is_away_and_nothing_is_lost() {
         stage.until_kept().await;
         stage.client.switch_to_window(first).await.unwrap();
         stage.until("and here", &format!("{STEP} === '5'")).await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_page_opened_while_the_server_is_away_stands_where_it_was() {
+    on_stage(LAPTOP, async |stage| {
+        let visit = stage.visit_of("Turntable").await;
+        begin(stage, &visit).await;
+        stage.press(Key::PageDown).await;
+        stage.until("a step on", &format!("{STEP} === '2'")).await;
+        stage.until_kept().await;
+        // The page itself is kept from its second visit on.
+        stage.go(&format!("{visit}/run")).await;
+        stage.until("it is there", &format!("{STEP} === '2'")).await;
+        stage
+            .until_async(
+                "the page and the run are kept on the device",
+                "const all = await Promise.all((await caches.keys()).map(async (n) => (await (await caches.open(n)).keys()).map((k) => new URL(k.url).pathname)));
+                 const kept = all.flat(); return ['/kept/log.', '/kept/desk.', '/kept/run.', '/api/kit', '/assets/'].every((p) => kept.some((k) => k.startsWith(p))) && kept.includes('/')",
+            )
+            .await;
+
+        stage.kill_server();
+        stage.press(Key::PageDown).await;
+        stage.until("a tick", &format!("{STEP} === '3'")).await;
+        stage.client.refresh().await.unwrap();
+        stage
+            .until("it stands where it was", &format!("{STEP} === '3'"))
+            .await;
+        stage.press(Key::PageDown).await;
+        stage.until("and goes on", &format!("{STEP} === '4'")).await;
+        stage.until_text("2 not yet sent, kept here").await;
+
+        stage.restart_server();
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/run")).await;
+        stage
+            .until("all was sent once", &format!("{STEP} === '4'"))
+            .await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn steps_are_taken_in_another_order_and_in_parts_and_read_between() {
+    on_stage(LAPTOP, async |stage| {
+        let visit = stage.visit_of("Turntable").await;
+        begin(stage, &visit).await;
+        // The ribs are wanted now, by themselves.
+        stage.touch(&stage.find("Order").await).await;
+        stage.until_text("Steps to come").await;
+        let number = stage
+            .script("return [...document.querySelectorAll('[data-to-come]')].find((li) => [...li.querySelectorAll('button')].some((b) => b.innerText === 'In parts')).dataset.toCome")
+            .await;
+        let number = number.as_str().unwrap().to_owned();
+        let control = |word: &str| {
+            format!("[data-to-come='{number}'] button[aria-label^='{word}']")
+        };
+        stage.touch_at_css(&control("Now")).await;
+        stage
+            .until("it comes first", &format!("document.querySelector('[data-to-come]').dataset.toCome === '{number}'"))
+            .await;
+        stage.touch_at_css(&control("In parts")).await;
+        stage.touch_at_css("[aria-label='Parts'] button").await;
+        let before = stage.script("return document.querySelectorAll('[data-to-come]').length").await;
+        stage.touch(&stage.find("Make two steps").await).await;
+        stage
+            .until("one step more", &format!("document.querySelectorAll('[data-to-come]').length === {before} + 1"))
+            .await;
+        stage.touch(&stage.find("Back to the step").await).await;
+        stage.until("it is in hand", &format!("{STEP} === '{number}'")).await;
+
+        // What stands is read; the run says how much more.
+        stage.touch(&stage.find("Measure").await).await;
+        stage.until_text("What stands now?").await;
+        stage.script("document.querySelector('[aria-label=\"Where\"] button').click()").await;
+        let label = stage
+            .script("return [...document.querySelectorAll('label')].find((l) => l.innerText.startsWith('Stands, ')).innerText")
+            .await;
+        stage.type_into(label.as_str().unwrap(), "99").await;
+        stage.until_text("more comes off").await;
+        stage.touch(&stage.find("Back to the step").await).await;
+        stage.until_text("more comes off").await;
+
+        // A missing tooth is known in the kit from then on.
+        stage.touch(&stage.find("Tool").await).await;
+        stage.until_text("Which tool?").await;
+        stage.touch_at_css("[aria-label='Which tool'] button").await;
+        stage.touch(&stage.find("Tooth missing").await).await;
+        stage.until_kept().await;
+        // Left for another visit, with a reason.
+        stage.touch(&stage.find("Not today").await).await;
+        stage.touch(&stage.find("The dog minds it").await).await;
+        stage.until_text("not today (the dog minds it)").await;
+        stage.until_kept().await;
+        stage.go("/").await;
+        stage.until_text("a tooth is missing").await;
+        stage.assert_quiet_console().await;
     })
     .await;
 }

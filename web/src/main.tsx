@@ -6,6 +6,7 @@ import '@fontsource/atkinson-hyperlegible-mono/latin-400.css';
 import '@fontsource/atkinson-hyperlegible-mono/latin-700.css';
 import './app/theme.css';
 import { App } from './app/App';
+import { startOffline } from './shared/offline/start';
 
 const root = document.getElementById('root');
 if (root) {
@@ -15,3 +16,4 @@ if (root) {
     </StrictMode>,
   );
 }
+startOffline();

@@ -284,6 +284,19 @@ impl Stage {
         }
     }
 
+    /// Waits until the body of an asynchronous function answers true.
+    pub async fn until_async(&self, what: &str, body: &str) {
+        let script = format!(
+            "const answer = arguments[arguments.length - 1];
+             (async () => {{ {body} }})().then((is) => answer(Boolean(is)), () => answer(false));"
+        );
+        let from = Instant::now();
+        while self.client.execute_async(&script, vec![]).await.unwrap() != json!(true) {
+            assert!(from.elapsed() < PATIENCE, "waited in vain until {what}");
+            tokio::time::sleep(Duration::from_millis(80)).await;
+        }
+    }
+
     pub async fn until_text(&self, text: &str) {
         let quoted = serde_json::to_string(text).unwrap();
         self.until(

@@ -58,7 +58,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
         : null,
     [dog, entries, house.data, kit.data, options, before],
   );
-  const view = useDesk(input, TASKS[present]?.wantsPlan ?? false);
+  const view = useDesk(visitId, input, TASKS[present]?.wantsPlan ?? false);
   const { evaluation, plan } = view;
 
   const work = useMemo<VisitWork | null>(

@@ -245,6 +245,17 @@ pub(super) enum Room {
     Scarce,
 }
 
+impl Room {
+    /// Points are dropped within this share of the height: four views are shown at about two
+    /// fifths of the size.
+    const fn smooth(self) -> f64 {
+        match self {
+            Self::Ample => SMOOTH,
+            Self::Scarce => 2.5 * SMOOTH,
+        }
+    }
+}
+
 /// Room between views on one sheet, share of the height.
 const BETWEEN: f64 = 0.06;
 
@@ -342,6 +353,7 @@ impl<'a> Stage<'a> {
             page,
             text_mm,
             height: scene.frame.build.height,
+            smooth_mm: room.smooth() * scene.frame.build.height,
             view,
         };
         let stick_x = page.x0 + 2.6 * text_mm;
@@ -502,6 +514,8 @@ pub(super) struct Painter {
     pub(super) page: Rect,
     pub(super) text_mm: f64,
     pub(super) height: f64,
+    /// Points are dropped within this, mm.
+    smooth_mm: f64,
 }
 
 impl Painter {
@@ -515,7 +529,7 @@ impl Painter {
     }
 
     fn flat(&self, points: &[Point]) -> Vec<f64> {
-        simplified(&self.on_page(points), SMOOTH * self.height)
+        simplified(&self.on_page(points), self.smooth_mm)
     }
 
     fn push(&mut self, role: Role, geometry: Geometry) {
@@ -577,7 +591,7 @@ impl Painter {
         let outline = tapered(stroke, width_mm);
         if outline.len() > 2 {
             let page = self.on_page(&outline);
-            let points_mm = simplified(&page, 0.3 * SMOOTH * self.height);
+            let points_mm = simplified(&page, 0.3 * self.smooth_mm);
             self.push(Role::PlanLine, Geometry::Fill { points_mm });
         }
     }

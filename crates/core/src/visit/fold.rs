@@ -86,6 +86,9 @@ pub struct UndoStep {
     pub label: String,
 }
 
+/// Letters of a stylist's name that count: as many as the salon's settings take.
+const STYLIST_LETTERS: usize = 60;
+
 /// Folds a log of entries, in any order and with repeats, into the visit's present state.
 ///
 /// Entries are taken in the order of their time, then their id, so that late arrivals, retries
@@ -253,7 +256,9 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
                 visit.notes.push(text.trim().to_owned());
             }
         }
-        EntryBody::StylistSet { stylist } => stylist.trim().clone_into(&mut visit.stylist),
+        EntryBody::StylistSet { stylist } => {
+            visit.stylist = stylist.trim().chars().take(STYLIST_LETTERS).collect();
+        }
         EntryBody::Run { event } => run(visit, event, at_ms),
         EntryBody::ResultSet { zone, result } => {
             if result.is_empty() {

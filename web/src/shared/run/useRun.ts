@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
+import { keep, kept } from '../offline/kept';
 import { useVisitWork } from '../visit/context';
 import { useAnswer } from '../visit/useAnswer';
 import { queueAfter } from './queue';
@@ -16,22 +17,44 @@ export interface RunNow {
   nowMs: number;
 }
 
+/** What the core last said of the run, and which entries it knew then. */
+interface Seen {
+  view: Schemas['RunView'] | null;
+  known: string[];
+}
+
 /** The run as it stands, with what was said since the last answer; null until the first. */
 export function useRun(): RunNow | null {
   const work = useVisitWork();
-  const { dog, entries, house, kit, before, options } = work;
+  const { visitId, dog, entries, house, kit, before, options } = work;
   const nowMs = useClock();
   const body: Schemas['RunRequest'] = {
     desk: { dog, entries, house, kit, before, options: { ...options, step: null } },
     now_ms: Math.ceil(nowMs / AGAIN_MS) * AGAIN_MS,
   };
-  const answer = useAnswer(body, 0, async (b) => {
+  const answer = useAnswer<typeof body, Seen>(body, 0, async (b) => {
     // The core reads the clock when it is asked, not when the last question was due.
     const view = await ask(api.POST('/api/run', { body: { ...b, now_ms: Date.now() } }));
-    return { view, known: new Set(b.desk.entries.map((e) => e.id)) };
+    return { view, known: b.desk.entries.map((e) => e.id) };
   });
-  if (!answer?.view) return null;
-  const { view, known } = answer;
+  const name = `run.${visitId}`;
+  const [lastSeen, setLastSeen] = useState<Seen | null>(null);
+  useEffect(() => {
+    let isOpen = true;
+    void kept<Seen>(name).then((seen) => {
+      if (isOpen) setLastSeen(seen);
+    });
+    return () => {
+      isOpen = false;
+    };
+  }, [name]);
+  useEffect(() => {
+    if (answer) void keep(name, answer);
+  }, [name, answer]);
+  const seen = answer ?? lastSeen;
+  if (!seen?.view) return null;
+  const { view } = seen;
+  const known = new Set(seen.known);
   const since = entries.filter((e) => !known.has(e.id));
   const steps = view.run.sheet.steps;
   return {

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../api/client';
+import { keep, kept } from '../offline/kept';
 import type { Entry } from './model';
 
 export interface DeskInput {
@@ -29,7 +30,7 @@ const NOTHING: DeskView = { evaluation: null, plan: null, failure: null, tookMs:
  * the next is on its way. One question is on its way at a time: what changed meanwhile is asked
  * together, so that a dragged landmark is followed and never queued.
  */
-export function useDesk(input: DeskInput | null, wantsPlan: boolean): DeskView {
+export function useDesk(visit: string, input: DeskInput | null, wantsPlan: boolean): DeskView {
   const [view, setView] = useState<DeskView>(NOTHING);
   const newest = useRef<string | null>(null);
   const isAsking = useRef(false);
@@ -50,7 +51,11 @@ export function useDesk(input: DeskInput | null, wantsPlan: boolean): DeskView {
           const tookMs = performance.now() - from;
           setView({ ...answer, failure: null, tookMs });
         } catch (error) {
-          if (error instanceof Failure) setView((v) => ({ ...v, failure: error }));
+          if (!(error instanceof Failure)) continue;
+          // Opened with the server away: what it said last stands until it is back.
+          const here = error.kind === 'offline' ? await kept<Answer>(deskName(visit)) : null;
+          setView((v) => (v.evaluation ? v : { ...v, ...here }));
+          setView((v) => ({ ...v, failure: error }));
         }
       }
       isAsking.current = false;
@@ -60,16 +65,21 @@ export function useDesk(input: DeskInput | null, wantsPlan: boolean): DeskView {
       if (!wantsPlan) return;
       question(key, true).then(
         (answer) => {
-          if (isNewest()) setView((v) => ({ ...v, ...answer }));
+          if (!isNewest()) return;
+          setView((v) => ({ ...v, ...answer }));
+          void keep(deskName(visit), answer);
         },
         () => undefined,
       );
     }, REASONS_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [key, wantsPlan]);
+  }, [visit, key, wantsPlan]);
 
   return view;
 }
+
+/** Kept once nothing has changed for a while, with the plan: the pages at the table want one. */
+const deskName = (visit: string) => `desk.${visit}`;
 
 type Answer = Pick<DeskView, 'evaluation' | 'plan'>;
 

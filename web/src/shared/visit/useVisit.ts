@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../api/client';
+import { keep, kept, keepOnly } from '../offline/kept';
 import { keepDrafts, readDrafts } from './drafts';
 import { allEntries, EMPTY, reduce, type Entry, type EntryBody } from './model';
 
@@ -12,6 +13,13 @@ export type VisitStage =
   | { stage: 'loading' }
   | { stage: 'failed'; failure: Failure }
   | { stage: 'ready'; dog: Schemas['Dog']; beganMs: number };
+
+/** A visit's log is kept on this device this long after it changed, ms. */
+const KEEP_MS = 300;
+
+/** A visit's log as it is kept on this device. */
+type KeptLog = Pick<Schemas['VisitLog'], 'dog' | 'began_ms' | 'entries' | 'last'>;
+const logName = (visit: string) => `log.${visit}`;
 
 let lastMs = 0;
 /** A time later than any this screen gave before, so that its entries keep their order. */
@@ -37,20 +45,26 @@ export function useVisit(visit: string) {
 
   useEffect(() => {
     let isOpen = true;
+    const show = (from: KeptLog) => {
+      if (!isOpen) return;
+      for (const e of from.entries) lastMs = Math.max(lastMs, e.at_ms);
+      const drafts = readDrafts(visit);
+      dispatch({ type: 'loaded', entries: from.entries, last: from.last, drafts });
+      setStage({ stage: 'ready', dog: from.dog, beganMs: from.began_ms });
+    };
     ask(api.GET('/api/visits/{id}', { params: { path: { id: visit } } }))
       .then((answer) => {
-        if (!isOpen) return;
-        for (const e of answer.entries) lastMs = Math.max(lastMs, e.at_ms);
-        dispatch({
-          type: 'loaded',
-          entries: answer.entries,
-          last: answer.last,
-          drafts: readDrafts(visit),
-        });
-        setStage({ stage: 'ready', dog: answer.dog, beganMs: answer.began_ms });
+        show(answer);
+        void keepOnly(visit);
       })
-      .catch((error: unknown) => {
-        if (isOpen && error instanceof Failure) setStage({ stage: 'failed', failure: error });
+      .catch(async (error: unknown) => {
+        const here = await kept<KeptLog>(logName(visit));
+        if (here && error instanceof Failure && error.kind === 'offline') {
+          show(here);
+          dispatch({ type: 'away' });
+        } else if (isOpen && error instanceof Failure) {
+          setStage({ stage: 'failed', failure: error });
+        }
       });
     return () => {
       isOpen = false;
@@ -61,6 +75,17 @@ export function useVisit(visit: string) {
   useEffect(() => {
     if (isReady) keepDrafts(visit, log.pending);
   }, [visit, isReady, log.pending]);
+
+  const ready = stage.stage === 'ready' ? stage : null;
+  useEffect(() => {
+    if (!ready) return;
+    const timer = setTimeout(() => {
+      const { known, last } = log;
+      const now: KeptLog = { dog: ready.dog, began_ms: ready.beganMs, entries: known, last };
+      void keep(logName(visit), now);
+    }, KEEP_MS);
+    return () => clearTimeout(timer);
+  }, [visit, ready, log]);
 
   const send = useCallback(async () => {
     const entries = latest.current.pending;

@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigButton } from '../../shared/ui/BigControl';
-import { Plain, Said } from '../../shared/ui/controls';
+import { Choice, Plain, Said } from '../../shared/ui/controls';
 import { minutesText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 import { CutTabs } from './CutTabs';
@@ -51,6 +51,16 @@ export function CutScreen() {
             <p className="pb-2 text-soft">
               {plan.sheet.steps.length} steps, {minutesText(plan.sheet.minutes)}.
             </p>
+            {work.house.stylists.length > 0 && (
+              <div className="pb-3">
+                <Choice
+                  label="At the table"
+                  options={work.house.stylists.map((name) => ({ value: name, label: name }))}
+                  value={work.evaluation.visit.stylist || null}
+                  onChange={(stylist) => work.say({ kind: 'stylist_set', stylist })}
+                />
+              </div>
+            )}
             <div className="pb-3">
               <Plain onClick={start}>
                 {run && !run.ended ? 'Go on at the table' : 'Start at the table'}

@@ -6,6 +6,7 @@ import { SchoolList } from '../../shared/schools/SchoolList';
 import { MarginHead, Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { MinutesTaught } from './MinutesTaught';
+import { Stylists } from './Stylists';
 import { useSalonLog } from './useSalonLog';
 
 /** How the salon works: its lines, its answers where practitioners disagree, its clock and price. */
@@ -51,6 +52,7 @@ export function HouseScreen() {
               onNumber={(table_rate) => put.mutate({ ...own, table_rate })}
             />
           </section>
+          <Stylists house={own} onHouse={put.mutate} />
           {log && <MinutesTaught house={own} log={log} onHouse={put.mutate} />}
           <section aria-label="Our lines">
             <MarginHead>Our lines</MarginHead>

@@ -141,6 +141,7 @@ function ToolRow(props: { tool: Tool; units: Units; log: Schemas['SalonLog'] | n
           log={log}
           units={units}
           onLeaves={(leaves_mm) => put.mutate({ ...tool, leaves_mm })}
+          onSharpened={() => put.mutate({ ...tool, state: 'fine', sharpened_ms: Date.now() })}
         />
       )}
       {put.error && <Said>{put.error.message}</Said>}

@@ -65,6 +65,64 @@ export function MinutesTaught(props: {
           );
         })}
       </ul>
+      <SortsTaught house={house} sorts={log.sorts} onHouse={props.onHouse} />
     </section>
+  );
+}
+
+/** How much longer a sort of groom takes than the others here. */
+function SortsTaught(props: {
+  house: House;
+  sorts: Schemas['SortLearnt'][];
+  onHouse: (next: House) => void;
+}) {
+  const { house, sorts } = props;
+  if (sorts.length === 0) return null;
+  const isOf = (a: Schemas['Sort'], b: Schemas['Sort']) => a.by === b.by && a.name === b.name;
+  return (
+    <>
+      <h3 className="border-t border-line pt-2 font-bold">And by sort of groom</h3>
+      <ul>
+        {sorts.map(({ sort, label, factor }) => {
+          const used = house.minutes_by.find((m) => isOf(m.sort, sort))?.factor;
+          const next = Math.round(factor.value * 100) / 100;
+          const others = house.minutes_by.filter((m) => !isOf(m.sort, sort));
+          return (
+            <li key={`${sort.by} ${sort.name}`} className="border-t border-line py-1">
+              <p>
+                {label}, {sort.name}:{' '}
+                <b className="font-mono">
+                  {factor.value.toFixed(2)} ±{factor.doubt.toFixed(2)}
+                </b>{' '}
+                <span className="text-sm text-soft">
+                  from {factor.readings} {factor.readings === 1 ? 'step' : 'steps'}
+                  {used !== undefined && `, sheets use ${used.toFixed(2)}`}
+                </span>
+              </p>
+              <div className="flex gap-2 pt-1">
+                {used !== next && (
+                  <Plain
+                    label={`${label}, ${sort.name}: use it on sheets`}
+                    onClick={() =>
+                      props.onHouse({ ...house, minutes_by: [...others, { sort, factor: next }] })
+                    }
+                  >
+                    Use it
+                  </Plain>
+                )}
+                {used !== undefined && (
+                  <Plain
+                    label={`${label}, ${sort.name}: as the others`}
+                    onClick={() => props.onHouse({ ...house, minutes_by: others })}
+                  >
+                    As the others
+                  </Plain>
+                )}
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+    </>
   );
 }

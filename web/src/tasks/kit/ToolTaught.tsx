@@ -12,11 +12,11 @@ export function ToolTaught(props: {
   log: Schemas['SalonLog'];
   units: Schemas['UnitSystem'];
   onLeaves: (mm: number) => void;
+  onSharpened: () => void;
 }) {
   const { tool, log, units } = props;
   const work = log.work.find((w) => w.tool === tool.id);
   const leaves = log.tools.find((t) => t.tool === tool.id)?.leaves;
-  if (!work && !leaves) return null;
   const text = (mm: number) => lengthText(mm, units);
   return (
     <div className="flex flex-wrap items-center gap-3 pb-1 text-sm">
@@ -24,7 +24,16 @@ export function ToolTaught(props: {
         <span>
           ran {minutesText(work.minutes)} at {work.grooms} {work.grooms === 1 ? 'groom' : 'grooms'},
           last on {dayText(work.last_ms)}
+          {tool.sharpened_ms != null && `, ${minutesText(work.since_sharpened)} since sharpened`}
+          {work.oiled_ms != null && `, oiled on ${dayText(work.oiled_ms)}`}
+          {work.hot > 0 && `, ran hot ${work.hot === 1 ? 'once' : `${work.hot} times`}`}
         </span>
+      )}
+      {tool.sharpened_ms != null && <span>sharpened on {dayText(tool.sharpened_ms)}</span>}
+      {tool.kind === 'blade' && !tool.retired && (
+        <Plain label={`The ${tool.printed} blade was sharpened`} onClick={props.onSharpened}>
+          Sharpened today
+        </Plain>
       )}
       {leaves && (
         <span>

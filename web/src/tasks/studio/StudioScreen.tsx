@@ -52,6 +52,7 @@ export function StudioScreen() {
           </ul>
         )}
       </main>
+      <DueWork />
       <footer className="flex items-center justify-between gap-6 px-5 py-3">
         <ImportDog />
         <div className="w-[306px]">
@@ -59,6 +60,35 @@ export function StudioScreen() {
         </div>
       </footer>
     </div>
+  );
+}
+
+/** Sentences shown before the day; the rest stands with the kit. */
+const MOST_DUE = 3;
+
+/** What the kit asks for before the day. */
+function DueWork() {
+  const due = useQuery({
+    queryKey: ['due'],
+    queryFn: () => ask(api.GET('/api/due')),
+    staleTime: 0,
+  });
+  if (!due.data || due.data.length === 0) return null;
+  const more = due.data.length - MOST_DUE;
+  return (
+    <section aria-label="Before the day" className="border-t border-line px-5 pt-2">
+      <h2 className="font-bold">Before the day</h2>
+      <ul>
+        {due.data.slice(0, MOST_DUE).map(({ tool, sentence }) => (
+          <li key={tool + sentence}>{sentence}</li>
+        ))}
+      </ul>
+      {more > 0 && (
+        <Link to="/kit" className="flex min-h-12 items-center underline">
+          {more} more in the kit
+        </Link>
+      )}
+    </section>
   );
 }
 

@@ -1,0 +1,52 @@
+import { useState } from 'react';
+import type { House } from '../../shared/api/salon';
+import { MarginHead, Plain } from '../../shared/ui/controls';
+
+/** Who works at the tables: a groom says whose it was, and minutes are learnt for each. */
+export function Stylists(props: { house: House; onHouse: (next: House) => void }) {
+  const { house } = props;
+  const [name, setName] = useState('');
+  const add = () => {
+    const said = name.trim();
+    if (said === '' || house.stylists.includes(said)) return;
+    props.onHouse({ ...house, stylists: [...house.stylists, said] });
+    setName('');
+  };
+  return (
+    <section aria-label="Who works here">
+      <MarginHead>Who works here</MarginHead>
+      <ul>
+        {house.stylists.map((stylist) => (
+          <li key={stylist} className="flex items-center gap-2 border-t border-line py-1">
+            <span className="flex-1">{stylist}</span>
+            <Plain
+              label={`Take ${stylist} off the list`}
+              onClick={() =>
+                props.onHouse({ ...house, stylists: house.stylists.filter((s) => s !== stylist) })
+              }
+            >
+              Take off
+            </Plain>
+          </li>
+        ))}
+      </ul>
+      <div className="flex items-end gap-2 pt-1">
+        <label className="flex-1">
+          <span className="text-sm text-soft">Another stylist</span>
+          <input
+            className="h-12 w-full border border-ink bg-sheet px-3"
+            value={name}
+            maxLength={60}
+            onChange={(e) => setName(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') add();
+            }}
+          />
+        </label>
+        <Plain onClick={add} disabled={name.trim() === ''}>
+          Add
+        </Plain>
+      </div>
+    </section>
+  );
+}
