@@ -78,3 +78,39 @@ fn the_core_knows_no_server_no_database_and_no_files() {
         );
     }
 }
+
+/// The API document names its parts by the last word of their path: two of one name would silently
+/// become one.
+#[test]
+fn no_two_parts_of_the_api_share_a_name() {
+    let crates = concat!(env!("CARGO_MANIFEST_DIR"), "/../crates");
+    let mut folders = vec![std::path::PathBuf::from(crates)];
+    let (mut seen, mut twice) = (BTreeSet::new(), Vec::new());
+    while let Some(folder) = folders.pop() {
+        for entry in std::fs::read_dir(&folder).expect("a folder").flatten() {
+            let path = entry.path();
+            if path.is_dir() {
+                folders.push(path);
+                continue;
+            }
+            if path.extension().is_none_or(|e| e != "rs") {
+                continue;
+            }
+            let text = std::fs::read_to_string(&path).expect("a source");
+            for part in text.split("ToSchema").skip(1) {
+                let head = part.lines().find_map(|line| {
+                    let words: Vec<&str> = line.split_whitespace().collect();
+                    let at = words.iter().position(|w| matches!(*w, "struct" | "enum"))?;
+                    Some(words.get(at + 1)?.trim_end_matches(['{', ';']).to_owned())
+                });
+                let Some(name) = head else { continue };
+                let name = name.split(['<', '(']).next().unwrap_or_default().to_owned();
+                if !seen.insert(name.clone()) {
+                    twice.push(name);
+                }
+            }
+        }
+    }
+    assert!(seen.len() > 150, "only {} parts found", seen.len());
+    assert!(twice.is_empty(), "twice: {twice:?}");
+}

@@ -190,7 +190,8 @@ async fn steps_are_taken_in_another_order_and_in_parts_and_read_between() {
         let visit = stage.visit_of("Turntable").await;
         begin(stage, &visit).await;
         // The ribs are wanted now, by themselves.
-        stage.touch(&stage.find("Order").await).await;
+        stage.touch(&stage.find("More").await).await;
+        stage.touch(&stage.find("Order of the steps").await).await;
         stage.until_text("Steps to come").await;
         let number = stage
             .script("return [...document.querySelectorAll('[data-to-come]')].find((li) => [...li.querySelectorAll('button')].some((b) => b.innerText === 'In parts')).dataset.toCome")
@@ -226,7 +227,10 @@ async fn steps_are_taken_in_another_order_and_in_parts_and_read_between() {
         stage.until_text("more comes off").await;
 
         // A missing tooth is known in the kit from then on.
-        stage.touch(&stage.find("Tool").await).await;
+        stage.touch(&stage.find("More").await).await;
+        stage
+            .touch(&stage.find("A tool: oiled, hot, dull, broken").await)
+            .await;
         stage.until_text("Which tool?").await;
         stage.touch_at_css("[aria-label='Which tool'] button").await;
         stage.touch(&stage.find("Tooth missing").await).await;
@@ -267,7 +271,8 @@ async fn a_slip_is_mended_and_a_groom_broken_off_for_the_vet() {
         stage.until_text("Small jobs").await;
         stage.until_kept().await;
 
-        stage.touch(&stage.find("Stop").await).await;
+        stage.touch(&stage.find("More").await).await;
+        stage.touch(&stage.find("Stop the groom").await).await;
         stage.touch(&stage.find("Vet first").await).await;
         stage.type_into("Why", "lame behind").await;
         stage.touch(&stage.find("Break off").await).await;

@@ -22,22 +22,24 @@ pub enum PageError {
 /// CSS pixels to points.
 const POINTS: f32 = 0.75;
 
-/// Writes an SVG page as a PDF of one page, its fonts embedded; the same bytes every time.
+/// Writes SVG pages as a PDF, its fonts embedded; the same bytes every time.
 ///
 /// # Errors
-/// If the SVG is not ours.
-pub fn pdf(svg: &str) -> Result<Vec<u8>, PageError> {
-    let tree = usvg::Tree::from_str(svg, &options()).map_err(PageError::Svg)?;
-    let (width, height) = (tree.size().width() * POINTS, tree.size().height() * POINTS);
-    let settings = PageSettings::from_wh(width, height).ok_or(PageError::Size)?;
-    let size = Size::from_wh(width, height).ok_or(PageError::Size)?;
+/// If an SVG is not ours.
+pub fn pdf<S: AsRef<str>>(pages: &[S]) -> Result<Vec<u8>, PageError> {
     let mut document = Document::new();
-    let mut page = document.start_page_with(settings);
-    let mut surface = page.surface();
-    surface
-        .draw_svg(&tree, size, SvgSettings::default())
-        .ok_or(PageError::Write)?;
-    surface.finish();
-    page.finish();
+    for svg in pages {
+        let tree = usvg::Tree::from_str(svg.as_ref(), &options()).map_err(PageError::Svg)?;
+        let (width, height) = (tree.size().width() * POINTS, tree.size().height() * POINTS);
+        let settings = PageSettings::from_wh(width, height).ok_or(PageError::Size)?;
+        let size = Size::from_wh(width, height).ok_or(PageError::Size)?;
+        let mut page = document.start_page_with(settings);
+        let mut surface = page.surface();
+        surface
+            .draw_svg(&tree, size, SvgSettings::default())
+            .ok_or(PageError::Write)?;
+        surface.finish();
+        page.finish();
+    }
     document.finish().map_err(|_| PageError::Write)
 }

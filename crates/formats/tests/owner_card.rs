@@ -97,7 +97,7 @@ fn no_line_runs_over_the_page() {
             };
             assert!(fits, "{look:?}: “{text}” is {width:.0} mm from {x:.0}");
         }
-        let bytes = pdf(&svg).expect("a page");
+        let bytes = pdf(&[svg.as_str()]).expect("a page");
         assert_eq!(&bytes[..5], b"%PDF-", "ISO 32000-2, 7.5.2");
     }
 }

@@ -9,7 +9,9 @@ use veliform_core::drawing::{DrawOptions, Drawing, Layers};
 use veliform_core::kit::Tool;
 use veliform_core::plan::PlanReport;
 use veliform_core::visit::fold;
-use veliform_formats::{Sheet, Theme, drawing_svg, pdf, plan_text, png, read_dog_file, sheet_svg};
+use veliform_formats::{
+    Sheet, Theme, drawing_svg, pdf, plan_text, png, read_dog_file, sheet_pages,
+};
 
 struct Planned {
     name: String,
@@ -63,8 +65,8 @@ const DOGS: [&str; 7] = [
     "marchioness",
 ];
 
-fn sheet(dog: &Planned) -> String {
-    sheet_svg(&Sheet {
+fn sheet(dog: &Planned) -> Vec<String> {
+    sheet_pages(&Sheet {
         name: &dog.name,
         owner: &dog.owner,
         salon: "The Signal Box",
@@ -87,7 +89,7 @@ fn every_drawing_is_read_back_by_an_svg_reader_at_its_size() {
 }
 
 #[test]
-fn the_cut_sheet_is_one_a4_page_with_its_text() {
+fn the_cut_sheet_is_one_leaf_with_its_text() {
     for dog in DOGS {
         let planned = planned(dog);
         let bytes = pdf(&sheet(&planned)).expect("writes");
@@ -99,7 +101,8 @@ fn the_cut_sheet_is_one_a4_page_with_its_text() {
             .output()
             .expect("pdfinfo");
         let info = String::from_utf8_lossy(&info.stdout).into_owned();
-        assert!(info.contains("Pages:           1"), "{info}");
+        let is_leaf = ["1", "2"].map(|n| info.contains(&format!("Pages:           {n}\n")));
+        assert!(is_leaf.contains(&true), "{dog}: {info}");
         // A4 is 210 × 297 mm = 595.28 × 841.89 points (ISO 216, from memory).
         assert!(info.contains("595.276 x 841.89 pts (A4)"), "{info}");
         let text = Command::new("pdftotext")
@@ -122,6 +125,23 @@ fn the_cut_sheet_is_one_a4_page_with_its_text() {
                 "{dog} lacks {wanted}:\n{text}"
             );
         }
+        // Everything the table needs: what the other hand does, what comes off each face.
+        let whole: String = sheet(&planned)
+            .concat()
+            .split('<')
+            .filter_map(|tag| Some(tag.split_once('>')?.1))
+            .flat_map(str::split_whitespace)
+            .collect();
+        for step in &planned.report.sheet.steps {
+            let told = step
+                .amounts
+                .iter()
+                .chain([&step.hand, &step.what, &step.leaves]);
+            for wanted in told {
+                let wanted: String = wanted.split_whitespace().collect();
+                assert!(whole.contains(&wanted), "{dog} lacks {wanted}");
+            }
+        }
     }
 }
 
@@ -129,7 +149,7 @@ fn the_cut_sheet_is_one_a4_page_with_its_text() {
 #[test]
 fn the_sheet_is_to_scale() {
     let planned = planned("tappet");
-    let svg = sheet(&planned);
+    let svg = sheet(&planned).remove(0);
     let between = |from: &str, to: &str| {
         let start = svg.find(from).expect("there") + from.len();
         let end = svg[start..].find(to).expect("there") + start;
@@ -144,6 +164,8 @@ fn the_sheet_is_to_scale() {
 fn the_same_plan_gives_the_same_bytes() {
     let planned = planned("turntable");
     let svg = sheet(&planned);
+    let alike = |size: &str| svg.iter().all(|page| page.contains(size));
+    assert!(alike("viewBox=\"0 0 210 297\""));
     assert_eq!(pdf(&svg).expect("writes"), pdf(&svg).expect("writes"));
     let drawing = drawing_svg(&planned.drawing, Theme::Light, 180.0);
     assert_eq!(
@@ -168,9 +190,10 @@ fn a_picture_of_no_size_is_refused() {
 fn words_in_a_name_cannot_break_out_of_the_page() {
     let mut planned = planned("tappet");
     planned.name = "</text><script>alert(1)</script>&".into();
-    let svg = sheet(&planned);
-    assert!(!svg.contains("<script>"));
-    usvg::Tree::from_str(&svg, &usvg::Options::default()).expect("still reads");
+    for svg in sheet(&planned) {
+        assert!(!svg.contains("<script>"));
+        usvg::Tree::from_str(&svg, &usvg::Options::default()).expect("still reads");
+    }
 }
 
 #[test]

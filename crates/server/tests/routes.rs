@@ -184,7 +184,7 @@ async fn papers_come_as_what_they_are() {
     let salon = salon();
     let (_, visit) = visit_of(&salon, "Gangway").await;
     for (file, start) in [
-        ("sheet.svg", "<svg"),
+        ("sheet-pages", "{\"pages\":[\"<svg"),
         ("sheet.pdf", "%PDF"),
         ("drawing.svg", "<svg"),
         ("drawing.png?width=300", "\u{fffd}PNG"),
@@ -405,8 +405,8 @@ async fn the_openapi_document_covers_every_route() {
             "GET /api/visits/{visit}/owner-card.pdf",
             "GET /api/visits/{visit}/photos",
             "GET /api/visits/{visit}/plans",
+            "GET /api/visits/{visit}/sheet-pages",
             "GET /api/visits/{visit}/sheet.pdf",
-            "GET /api/visits/{visit}/sheet.svg",
             "POST /api/ahead",
             "POST /api/consult",
             "POST /api/dogs/import",

@@ -4,4 +4,4 @@ mod line;
 mod simulated;
 
 pub use line::{DeviceKind, DeviceLine, parse_line};
-pub use simulated::{Fault, simulate};
+pub use simulated::{Fault, simulate, simulate_coat};

@@ -33,6 +33,10 @@ const HIDDEN: f64 = 0.03;
 const FULL: u8 = 82;
 const LOW: u8 = 14;
 
+/// A rule laid into the coat reads to about this, mm, one standard deviation (modelling choice: a
+/// millimetre's mark and where the skin begins).
+const COAT_SCATTER_MM: f64 = 1.0;
+
 /// The lines a simulated device sends while these measures are taken one after another.
 ///
 /// A stand-in that ships with the program; no real device. It measures a dog of its own: the frame
@@ -48,12 +52,36 @@ pub fn simulate(
     seed: u64,
     fault: Fault,
 ) -> Vec<Vec<DeviceLine>> {
-    let mut rng = ChaCha8Rng::seed_from_u64(seed);
-    let mut normal = || -> f64 { StandardNormal.sample(&mut rng) };
     let scatter = match kind {
         DeviceKind::Tape => Method::Tape.doubt_mm(),
         DeviceKind::HeightStick => Method::HeightStick.doubt_mm(),
     };
+    let values: Vec<f64> = asked.iter().map(|m| m.of(build)).collect();
+    send(kind, &values, scatter, seed, fault)
+}
+
+/// The same while coat is measured, end laid to the skin: lengths as planned, each a little off.
+///
+/// # Units and shapes
+/// `planned_mm` one per reading, mm.
+pub fn simulate_coat(
+    kind: DeviceKind,
+    planned_mm: &[f64],
+    seed: u64,
+    fault: Fault,
+) -> Vec<Vec<DeviceLine>> {
+    send(kind, planned_mm, COAT_SCATTER_MM, seed, fault)
+}
+
+fn send(
+    kind: DeviceKind,
+    values: &[f64],
+    scatter: f64,
+    seed: u64,
+    fault: Fault,
+) -> Vec<Vec<DeviceLine>> {
+    let mut rng = ChaCha8Rng::seed_from_u64(seed);
+    let mut normal = || -> f64 { StandardNormal.sample(&mut rng) };
     let mut battery = if fault == Fault::LowBattery {
         LOW
     } else {
@@ -66,8 +94,8 @@ pub fn simulate(
         },
         DeviceLine::Battery { percent: battery },
     ]];
-    for (i, measure) in asked.iter().enumerate() {
-        let value = measure.of(build) * (1.0 + HIDDEN * normal()) + scatter * normal();
+    for (i, value) in values.iter().enumerate() {
+        let value = value * (1.0 + HIDDEN * normal()) + scatter * normal();
         // No device reads below nothing; a flat back reads 0.
         let value = value.max(0.0);
         let is_lost = match fault {
@@ -134,6 +162,24 @@ mod tests {
                 }
             }
         }
+    }
+
+    #[test]
+    fn coat_is_read_to_a_millimetre_or_two() {
+        let planned = [13.0; 400];
+        let sent = simulate_coat(DeviceKind::Tape, &planned, 3, Fault::None);
+        let off: Vec<f64> = sent
+            .iter()
+            .flatten()
+            .filter_map(|l| match l {
+                DeviceLine::Reading { value_mm } => Some(value_mm.as_mm() - 13.0),
+                _ => None,
+            })
+            .collect();
+        assert_eq!(off.len(), 400);
+        let spread = (off.iter().map(|o| o * o).sum::<f64>() / 400.0).sqrt();
+        // √(1² + 0.39²) by hand, within three standard errors.
+        assert!((spread - 1.07).abs() < 0.12, "{spread}");
     }
 
     #[test]

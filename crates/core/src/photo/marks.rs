@@ -68,3 +68,16 @@ impl PhotoMarks {
         self.points.iter().map(|t| (t.point, t.at_px)).collect()
     }
 }
+
+/// When a photo was taken, against the groom.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum PhotoMoment {
+    /// Before any hair came off.
+    #[default]
+    Before,
+    /// When it was done.
+    After,
+}

@@ -5,5 +5,5 @@ mod marks;
 mod read;
 
 pub use camera::{Camera, CameraShot, shoot};
-pub use marks::{PhotoMarks, PhotoPoint, PhotoScale, TouchedPoint};
+pub use marks::{PhotoMarks, PhotoMoment, PhotoPoint, PhotoScale, TouchedPoint};
 pub use read::{PhotoMeasure, PhotoReading, read_photo};

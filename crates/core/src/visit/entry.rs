@@ -15,7 +15,7 @@ use crate::frame::{
     TakenAngle, TakenMeasure,
 };
 use crate::look::{LineName, LineStop, LookId, OwnLook};
-use crate::photo::PhotoMarks;
+use crate::photo::{PhotoMarks, PhotoMoment};
 use crate::run::RunEvent;
 use crate::units::Length;
 
@@ -112,6 +112,13 @@ pub enum EntryBody {
         photo: Uuid,
         /// All that was touched.
         marks: PhotoMarks,
+    },
+    /// When a photo was taken; before the groom where nobody said.
+    PhotoTaken {
+        /// The photo.
+        photo: Uuid,
+        /// When.
+        moment: PhotoMoment,
     },
     /// How the ears are carried; none for the build's own.
     EarSet {
@@ -288,6 +295,7 @@ impl EntryBody {
             Self::BuildSet { .. } => "build".into(),
             Self::OwnTypeSet { .. } => "type".into(),
             Self::PhotoMarked { .. } => "photo marks".into(),
+            Self::PhotoTaken { .. } => "photo".into(),
             Self::EarSet { .. } => "ears".into(),
             Self::TailSet { .. } => "tail".into(),
             Self::TextureSet { .. } => "texture".into(),

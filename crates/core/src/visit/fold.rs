@@ -14,7 +14,7 @@ use crate::dog::Dog;
 use crate::finish::ZoneResult;
 use crate::frame::{Felt, FrameInput, Grade};
 use crate::look::{OwnLook, Placement};
-use crate::photo::PhotoMarks;
+use crate::photo::{PhotoMarks, PhotoMoment};
 use crate::run::{Run, RunEvent};
 
 /// The visit as it stands: what all entries together say.
@@ -39,6 +39,9 @@ pub struct Visit {
     /// What was touched on photos.
     #[serde(default)]
     pub photos: BTreeMap<Uuid, PhotoMarks>,
+    /// Photos whose moment was said.
+    #[serde(default)]
+    pub photo_moments: BTreeMap<Uuid, PhotoMoment>,
     /// The look chosen.
     pub look: Option<LookChoice>,
     /// The salon's own look chosen, as it stood then.
@@ -183,6 +186,9 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
         EntryBody::OwnTypeSet { own_type } => visit.frame.own_type.clone_from(own_type),
         EntryBody::PhotoMarked { photo, marks } => {
             visit.photos.insert(*photo, marks.clone());
+        }
+        EntryBody::PhotoTaken { photo, moment } => {
+            visit.photo_moments.insert(*photo, *moment);
         }
         EntryBody::TalkSet { talk } => visit.talk = Some(talk.clone()),
         EntryBody::EarSet { ear } => visit.frame.ear = *ear,

@@ -1,7 +1,7 @@
 use veliform_core::drawing::Drawing;
 use veliform_core::plan::PlanReport;
-use veliform_core::sheet::{Stage, Step};
 
+use super::steps::{Placed, Room, place_steps};
 use super::writer::{HEIGHT, MARGIN, PageWriter, WIDTH, cut, wrap};
 use crate::fonts::{FIGURES, TEXT};
 
@@ -25,28 +25,45 @@ pub struct Sheet<'a> {
 /// Room for the drawing, mm.
 const DRAWING_WIDTH: f64 = 122.0;
 const DRAWING_HEIGHT: f64 = 92.0;
-/// Width of a letter against its em, on average.
-const LETTER: f64 = 0.475;
-/// Sizes the steps are tried at, mm of em, the largest first.
-const SIZES: [f64; 8] = [3.3, 3.0, 2.8, 2.6, 2.4, 2.2, 2.0, 1.9];
+/// Where the steps begin on the first page and on the others, mm from the top.
+const STEPS_FROM: [f64; 2] = [124.0, 27.0];
+/// Where they end.
+const STEPS_TO: f64 = HEIGHT - 18.0;
 
-/// Writes the cut sheet as one A4 page in black and white: the dog to scale with a scale bar, the
-/// steps, the cautions, the standing caution.
-pub fn sheet_svg(sheet: &Sheet<'_>) -> String {
-    let mut page = PageWriter::new(&format!("Cut sheet for {}", sheet.name));
-    head(&mut page, sheet);
-    page.picture(sheet.drawing, 25.0, (DRAWING_WIDTH, DRAWING_HEIGHT));
-    lengths(&mut page, sheet);
-    steps(&mut page, sheet.plan);
-    foot(&mut page, sheet);
-    page.end()
+/// Writes the cut sheet as A4 pages in black and white: the dog to scale with a scale bar, the
+/// steps, the cautions, the standing caution. Two sides of one leaf hold most dogs, in letters that
+/// are read at arm's length.
+pub fn sheet_pages(sheet: &Sheet<'_>) -> Vec<String> {
+    let room = Room {
+        from: STEPS_FROM,
+        to: STEPS_TO,
+    };
+    let pages = place_steps(sheet.plan, &room);
+    let of = pages.len();
+    pages
+        .into_iter()
+        .enumerate()
+        .map(|(i, steps)| {
+            let mut page = PageWriter::new(&format!("Cut sheet for {}", sheet.name));
+            head(&mut page, sheet);
+            if i == 0 {
+                page.picture(sheet.drawing, 25.0, (DRAWING_WIDTH, DRAWING_HEIGHT));
+                lengths(&mut page, sheet);
+            }
+            write(&mut page, steps);
+            foot(&mut page, sheet, (i + 1, of));
+            page.end()
+        })
+        .collect()
 }
 
-/// A column of wrapped lines.
-struct Cell {
-    x: f64,
-    lines: Vec<String>,
-    is_bold: bool,
+fn write(page: &mut PageWriter, steps: Placed) {
+    for y in steps.rules {
+        page.rule(y, 0.2);
+    }
+    for (at, size, weight, family, anchor, text) in steps.words {
+        page.text(at, size, weight, family, anchor, &text);
+    }
 }
 
 fn head(page: &mut PageWriter, sheet: &Sheet<'_>) {
@@ -107,22 +124,7 @@ fn lengths(page: &mut PageWriter, sheet: &Sheet<'_>) {
     }
 }
 
-fn steps(page: &mut PageWriter, plan: &PlanReport) {
-    let bottom = HEIGHT - 18.0;
-    let rows = SIZES
-        .iter()
-        .map(|size| lay_out(plan, *size))
-        .find(|rows| rows.end <= bottom)
-        .unwrap_or_else(|| lay_out(plan, SIZES[SIZES.len() - 1]));
-    for y in rows.rules {
-        page.rule(y, 0.2);
-    }
-    for (at, size, weight, family, anchor, text) in rows.words {
-        page.text(at, size, weight, family, anchor, &text);
-    }
-}
-
-fn foot(page: &mut PageWriter, sheet: &Sheet<'_>) {
+fn foot(page: &mut PageWriter, sheet: &Sheet<'_>, (number, of): (usize, usize)) {
     page.rule(HEIGHT - 16.0, 0.3);
     let mut y = HEIGHT - 12.5;
     for line in wrap(&sheet.plan.sheet.standing_caution, 112) {
@@ -135,106 +137,6 @@ fn foot(page: &mut PageWriter, sheet: &Sheet<'_>) {
         400,
         TEXT,
         "end",
-        &format!("Veliform, {}", sheet.plan.method),
+        &format!("page {number} of {of} · Veliform, {}", sheet.plan.method),
     );
-}
-
-type Word = ((f64, f64), f64, u32, &'static str, &'static str, String);
-
-/// The steps laid out at one size.
-struct Rows {
-    rules: Vec<f64>,
-    words: Vec<Word>,
-    end: f64,
-}
-
-/// Where the steps begin, mm from the top.
-const STEPS_FROM: f64 = 124.0;
-/// Line spacing against the em.
-const LINE: f64 = 1.16;
-
-fn lay_out(plan: &PlanReport, size: f64) -> Rows {
-    let line = size * LINE;
-    let mut rows = Rows {
-        rules: Vec::new(),
-        words: Vec::new(),
-        end: STEPS_FROM,
-    };
-    let mut stage: Option<Stage> = None;
-    let mut said: Vec<&str> = Vec::new();
-    let mut y = STEPS_FROM;
-    for step in &plan.sheet.steps {
-        if stage != Some(step.stage) {
-            stage = Some(step.stage);
-            y += 0.3 * line;
-            rows.rules.push(y);
-            let word = step.stage_label.clone();
-            rows.words
-                .push(((MARGIN, y + line), size, 700, TEXT, "start", word));
-        }
-        y += line;
-        let row = cells(step, size, &mut said);
-        let tall = row.iter().map(|c| c.lines.len()).max().unwrap_or(1).max(1);
-        for cell in row {
-            let weight = if cell.is_bold { 700 } else { 400 };
-            for (i, text) in cell.lines.into_iter().enumerate() {
-                let at = (cell.x, y + line * i as f64);
-                rows.words.push((at, size, weight, TEXT, "start", text));
-            }
-        }
-        let minutes = format!("{:.0}", step.minutes.max(1.0));
-        rows.words
-            .push(((WIDTH - MARGIN, y), size, 400, FIGURES, "end", minutes));
-        y += line * (tall as f64 - 1.0);
-    }
-    rows.end = y;
-    rows
-}
-
-/// Columns of a step: number, what, how with from and to, cautions. A usual caution is printed
-/// once; this dog's own stand at every step they belong to.
-fn cells<'a>(step: &'a Step, size: f64, said: &mut Vec<&'a str>) -> Vec<Cell> {
-    let letters = |width: f64| (width / (LETTER * size)).max(8.0);
-    let column = |x: f64, width: f64, text: &str, is_bold: bool| Cell {
-        x,
-        #[expect(
-            clippy::cast_possible_truncation,
-            clippy::cast_sign_loss,
-            reason = "letters in a column"
-        )]
-        lines: wrap(text, letters(width) as usize),
-        is_bold,
-    };
-    let mut what = step.what.clone();
-    if !step.leaves.is_empty() {
-        what = format!("{what}: {}", step.leaves);
-    }
-    let mut how = step.tool.clone();
-    if !step.stroke.is_empty() {
-        how = format!("{how}, {}", step.stroke);
-    }
-    for (word, place) in [("from", &step.from), ("to", &step.to)] {
-        if !place.is_empty() {
-            how = format!("{how}; {word} {place}");
-        }
-    }
-    if let Some(instead) = &step.instead {
-        how = format!("{how}. {instead}");
-    }
-    let how = how.trim_start_matches("; ");
-    let mut cautions: Vec<String> = Vec::new();
-    for caution in &step.cautions {
-        if caution.is_this_dogs {
-            cautions.push(format!("! {}", caution.text));
-        } else if !said.contains(&caution.text.as_str()) {
-            said.push(&caution.text);
-            cautions.push(caution.text.clone());
-        }
-    }
-    vec![
-        column(MARGIN + 21.0, 5.0, &step.number.to_string(), false),
-        column(MARGIN + 25.5, 43.0, &what, true),
-        column(MARGIN + 70.5, 60.0, how, false),
-        column(MARGIN + 132.0, 48.0, &cautions.join(" "), false),
-    ]
 }

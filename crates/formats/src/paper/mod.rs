@@ -2,7 +2,8 @@
 
 mod cut_sheet;
 mod owner_card;
+mod steps;
 mod writer;
 
-pub use cut_sheet::{Sheet, sheet_svg};
+pub use cut_sheet::{Sheet, sheet_pages};
 pub use owner_card::{OwnerCard, owner_card_svg};

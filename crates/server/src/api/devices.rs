@@ -4,14 +4,17 @@ use actix_web::http::header;
 use actix_web::web::Bytes;
 use actix_web::{HttpResponse, get, web};
 use futures_util::stream;
+use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
-use veliform_core::device::{DeviceKind, DeviceLine, Fault, parse_line, simulate};
+use veliform_core::coat::Zone;
+use veliform_core::desk::Reasons;
+use veliform_core::device::{DeviceKind, DeviceLine, Fault, parse_line, simulate, simulate_coat};
 use veliform_core::frame::Measure;
 
 use super::at_visit::AtVisit;
-use crate::blocking::Salon;
+use crate::blocking::{Salon, compute};
 use crate::error::{ApiError, ErrorBody};
 
 /// What a simulated device is asked.
@@ -20,7 +23,11 @@ pub struct Asked {
     /// The visit whose dog stands there.
     visit: Uuid,
     /// Measures in the order they are taken, with commas between.
+    #[serde(default)]
     ask: String,
+    /// Or zones of the coat, as they were left, likewise.
+    #[serde(default)]
+    zones: String,
     /// The dog it measures: the same number is the same dog.
     #[serde(default)]
     seed: u64,
@@ -54,12 +61,23 @@ pub(crate) async fn stream_readings(
     asked: web::Query<Asked>,
 ) -> Result<HttpResponse, ApiError> {
     let (kind, asked) = (kind.into_inner(), asked.into_inner());
-    let measures = measures(&asked.ask)?;
+    let measures: Vec<Measure> = named(&asked.ask, "measure")?;
+    let zones: Vec<Zone> = named(&asked.zones, "zone")?;
     let at = salon
         .run(move |store| AtVisit::read(store, asked.visit))
         .await?;
-    let build = at.desk().frame.build.clone();
-    let sent = simulate(kind, &build, &measures, asked.seed, asked.fault);
+    let sent = compute(move || {
+        let desk = at.desk();
+        if zones.is_empty() {
+            let build = &desk.frame.build;
+            return Ok(simulate(kind, build, &measures, asked.seed, asked.fault));
+        }
+        let plan = desk.plan(Reasons::Skip)?.plan;
+        let of = |zone: &Zone| plan.zone_mm(*zone).unwrap_or(desk.coat.length_mm(*zone));
+        let planned: Vec<f64> = zones.iter().map(of).collect();
+        Ok(simulate_coat(kind, &planned, asked.seed, asked.fault))
+    })
+    .await?;
     let pace = Duration::from_millis(asked.pace_ms.clamp(PACE_MS.0, PACE_MS.1));
     let events = stream::unfold(
         (sent.into_iter(), true),
@@ -110,13 +128,15 @@ fn event_of(line: &str) -> Option<String> {
     Some(format!("data: {data}\n\n"))
 }
 
-fn measures(ask: &str) -> Result<Vec<Measure>, ApiError> {
-    ask.split(',')
+/// A list of names with commas between.
+fn named<T: DeserializeOwned>(asked: &str, what: &str) -> Result<Vec<T>, ApiError> {
+    asked
+        .split(',')
         .filter(|w| !w.is_empty())
         .map(|word| {
             serde_json::from_value(serde_json::Value::String(word.into())).map_err(|_| {
                 ApiError::Body(format!(
-                    "“{word}” is no measure; ask for measures by their names, with commas between."
+                    "“{word}” is no {what}; ask for {what}s by their names, with commas between."
                 ))
             })
         })

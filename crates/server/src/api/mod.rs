@@ -65,7 +65,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(plans::keep_plan)
         .service(plans::list_plans)
         .service(plans::get_plan)
-        .service(papers::get_sheet_svg)
+        .service(papers::get_sheet_pages)
         .service(papers::get_sheet_pdf)
         .service(papers::get_owner_card)
         .service(papers::get_drawing_svg)

@@ -1,14 +1,13 @@
 use actix_web::http::header;
 use actix_web::{HttpResponse, get, web};
-use serde::Deserialize;
-use utoipa::IntoParams;
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Reasons;
 use veliform_core::drawing::{DrawOptions, Layers};
 use veliform_core::sheet::STANDING_CAUTION;
 use veliform_formats::{
-    OwnerCard, Sheet, Theme, drawing_svg as write_drawing, owner_card_svg, pdf, png,
-    sheet_svg as write_sheet,
+    OwnerCard, Sheet, Theme, drawing_svg as write_drawing, owner_card_svg, pdf, png, sheet_pages,
 };
 use veliform_store::Store;
 
@@ -32,8 +31,8 @@ const fn usual_width() -> u32 {
     1600
 }
 
-/// The sheet of a visit and the dog's name.
-fn sheet(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
+/// The sheet's pages and the dog's name.
+fn sheet(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiError> {
     let at = AtVisit::read(store, visit)?;
     let desk = at.desk();
     let solved = desk.plan(Reasons::Skip)?;
@@ -51,7 +50,7 @@ fn sheet(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
             ..DrawOptions::default()
         },
     );
-    let svg = write_sheet(&Sheet {
+    let pages = sheet_pages(&Sheet {
         name: &at.dog.name,
         owner: &at.dog.owner,
         salon: &at.house.name,
@@ -59,10 +58,10 @@ fn sheet(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
         plan: &solved.report,
         drawing: &drawing,
     });
-    Ok((at.dog.name, svg))
+    Ok((at.dog.name, pages))
 }
 
-fn owner_card(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
+fn owner_card(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiError> {
     let at = AtVisit::read(store, visit)?;
     let desk = at.desk();
     let (offer, solved) = desk.agreed()?;
@@ -88,7 +87,7 @@ fn owner_card(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> 
         drawing: &drawing,
         standing_caution: STANDING_CAUTION,
     });
-    Ok((at.dog.name, svg))
+    Ok((at.dog.name, vec![svg]))
 }
 
 const WEEK_MS: i64 = 7 * 86_400_000;
@@ -125,32 +124,39 @@ fn file(name: &str, ending: &str, kind: &str, bytes: Vec<u8>) -> HttpResponse {
         .body(bytes)
 }
 
-/// A page of a visit as PDF.
+/// Pages of a visit as PDF.
 async fn printed(
     salon: &Salon,
     visit: Uuid,
-    page: impl FnOnce(&Store, Uuid) -> Result<(String, String), ApiError> + Send + 'static,
+    pages: impl FnOnce(&Store, Uuid) -> Result<(String, Vec<String>), ApiError> + Send + 'static,
     ending: &str,
 ) -> Result<HttpResponse, ApiError> {
     let (name, bytes) = salon
         .run(move |store| {
-            let (name, svg) = page(store, visit)?;
-            Ok((name, pdf(&svg)?))
+            let (name, pages) = pages(store, visit)?;
+            Ok((name, pdf(&pages)?))
         })
         .await?;
     Ok(file(&name, ending, "application/pdf", bytes))
 }
 
-/// The cut sheet as one A4 page in SVG, shown in the page for printing.
-#[utoipa::path(responses((status = 200, content_type = "image/svg+xml", body = String), (status = 404, body = ErrorBody)))]
-#[get("/visits/{visit}/sheet.svg")]
-pub(crate) async fn get_sheet_svg(
+/// Pages to print.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct Pages {
+    /// One A4 page each, SVG.
+    pages: Vec<String>,
+}
+
+/// The cut sheet as A4 pages in SVG, shown in the page for printing.
+#[utoipa::path(responses((status = 200, body = Pages), (status = 404, body = ErrorBody)))]
+#[get("/visits/{visit}/sheet-pages")]
+pub(crate) async fn get_sheet_pages(
     salon: web::Data<Salon>,
     visit: web::Path<Uuid>,
-) -> Result<HttpResponse, ApiError> {
+) -> Result<web::Json<Pages>, ApiError> {
     let visit = visit.into_inner();
-    let (_, svg) = salon.run(move |store| sheet(store, visit)).await?;
-    Ok(HttpResponse::Ok().content_type("image/svg+xml").body(svg))
+    let (_, pages) = salon.run(move |store| sheet(store, visit)).await?;
+    Ok(web::Json(Pages { pages }))
 }
 
 /// The cut sheet as PDF.

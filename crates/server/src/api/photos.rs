@@ -3,7 +3,9 @@ use actix_web::{HttpResponse, delete, get, post, web};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
+use veliform_core::desk::Reasons;
 use veliform_core::photo::{Camera, PhotoMarks, PhotoReading, TouchedPoint, read_photo, shoot};
+use veliform_core::plan::{PlanCoat, dress_plan};
 use veliform_core::shape::{View, dress_now};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_formats::{KeptPhoto, MOST_PHOTO_BYTES, Theme, drawing_svg, keep_photo, png};
@@ -57,6 +59,9 @@ pub struct SimulatedShot {
     at_ms: i64,
     #[serde(default)]
     camera: Camera,
+    /// The dog as the plan leaves it, instead of as it came.
+    #[serde(default)]
+    is_finished: bool,
 }
 
 /// A simulated photo with its known truth.
@@ -140,7 +145,12 @@ pub(crate) async fn take_simulated_photo(
     let at = salon.run(move |store| AtVisit::read(store, visit)).await?;
     let (taken, kept) = compute(move || {
         let desk = at.desk();
-        let dressing = dress_now(&desk.frame.build, &desk.coat);
+        let dressing = if shot.is_finished {
+            let plan = desk.plan(Reasons::Skip)?.plan;
+            dress_plan(&plan, &desk.coat, PlanCoat::Tools)
+        } else {
+            dress_now(&desk.frame.build, &desk.coat)
+        };
         let taken = shoot(&desk.frame, &dressing, &camera);
         let width = camera.size_px[0];
         let svg = drawing_svg(&taken.picture, Theme::Light, f64::from(width));

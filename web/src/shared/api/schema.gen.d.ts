@@ -643,6 +643,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{visit}/sheet-pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The cut sheet as A4 pages in SVG, shown in the page for printing. */
+        get: operations["get_sheet_pages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{visit}/sheet.pdf": {
         parameters: {
             query?: never;
@@ -652,23 +669,6 @@ export interface paths {
         };
         /** The cut sheet as PDF. */
         get: operations["get_sheet_pdf"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/visits/{visit}/sheet.svg": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The cut sheet as one A4 page in SVG, shown in the page for printing. */
-        get: operations["get_sheet_svg"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1418,6 +1418,16 @@ export interface components {
             kind: "photo_marked";
             /** @description All that was touched. */
             marks: components["schemas"]["PhotoMarks"];
+            /**
+             * Format: uuid
+             * @description The photo.
+             */
+            photo: string;
+        } | {
+            /** @enum {string} */
+            kind: "photo_taken";
+            /** @description When. */
+            moment: components["schemas"]["PhotoMoment"];
             /**
              * Format: uuid
              * @description The photo.
@@ -2573,6 +2583,11 @@ export interface components {
                 [key: string]: components["schemas"]["OwnShare"];
             };
         };
+        /** @description Pages to print. */
+        Pages: {
+            /** @description One A4 page each, SVG. */
+            pages: string[];
+        };
         /** @description What earlier visits tell this one. */
         Past: {
             coat?: components["schemas"]["GrownCoat"] | null;
@@ -2650,6 +2665,11 @@ export interface components {
             /** @description Its value. */
             value_mm: components["schemas"]["Length"];
         };
+        /**
+         * @description When a photo was taken, against the groom.
+         * @enum {string}
+         */
+        PhotoMoment: "before" | "after";
         /** @description A landmark touched on a photo: of the side nearer the camera, or of the other. */
         PhotoPoint: {
             /** @description The dog's right one of a pair. */
@@ -3331,6 +3351,8 @@ export interface components {
             camera?: components["schemas"]["Camera"];
             /** Format: uuid */
             id: string;
+            /** @description The dog as the plan leaves it, instead of as it came. */
+            is_finished?: boolean;
         };
         /**
          * @description How the skin is.
@@ -3916,6 +3938,10 @@ export interface components {
                 [key: string]: components["schemas"]["Outcome"];
             };
             own_look?: components["schemas"]["OwnLook"] | null;
+            /** @description Photos whose moment was said. */
+            photo_moments?: {
+                [key: string]: components["schemas"]["PhotoMoment"];
+            };
             /** @description What was touched on photos. */
             photos?: {
                 [key: string]: components["schemas"]["PhotoMarks"];
@@ -5017,7 +5043,7 @@ export interface operations {
         parameters: {
             query: {
                 /** @description Measures in the order they are taken, with commas between. */
-                ask: string;
+                ask?: string;
                 /** @description What goes wrong. */
                 fault?: "none" | "dropouts" | "goes_quiet" | "low_battery";
                 /** @description Milliseconds between readings. */
@@ -5026,6 +5052,8 @@ export interface operations {
                 seed?: number;
                 /** @description The visit whose dog stands there. */
                 visit: string;
+                /** @description Or zones of the coat, as they were left, likewise. */
+                zones?: string;
             };
             header?: never;
             path: {
@@ -5434,6 +5462,35 @@ export interface operations {
             };
         };
     };
+    get_sheet_pages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pages"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     get_sheet_pdf: {
         parameters: {
             query?: never;
@@ -5451,35 +5508,6 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": number[];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorBody"];
-                };
-            };
-        };
-    };
-    get_sheet_svg: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                visit: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "image/svg+xml": string;
                 };
             };
             404: {

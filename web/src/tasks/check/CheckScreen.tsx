@@ -4,6 +4,7 @@ import { BigLink } from '../../shared/ui/BigControl';
 import { MarginHead } from '../../shared/ui/controls';
 import { useAnswer } from '../../shared/visit/useAnswer';
 import { useVisitWork } from '../../shared/visit/context';
+import { CheckTape } from './CheckTape';
 import { ResultFields } from './ResultFields';
 
 const AFTER_MS = 120;
@@ -35,6 +36,7 @@ function Report({ report }: { report: Schemas['FinishReport'] }) {
       </p>
       <TouchUps report={report} />
       <MarginHead>What was left</MarginHead>
+      <CheckTape rows={quick} />
       {quick.map((row) => (
         <ResultFields key={row.zone} row={row} />
       ))}

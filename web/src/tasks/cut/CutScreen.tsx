@@ -151,29 +151,33 @@ function StepLines({ step }: { step: Schemas['Step'] }) {
   );
 }
 
-/** The page as the server writes it, shown only on paper. */
+/** The pages as the server writes them, shown only on paper. */
 function Paper({ visitId, stamp }: { visitId: string; stamp: number }) {
-  const [svg, setSvg] = useState('');
+  const [pages, setPages] = useState<string[]>([]);
   useEffect(() => {
     let isOpen = true;
     const timer = setTimeout(() => {
-      fetch(`/api/visits/${visitId}/sheet.svg`)
-        .then((answer) => (answer.ok ? answer.text() : ''))
-        .then(
-          (text) => {
-            if (isOpen) setSvg(text);
-          },
-          () => undefined,
-        );
+      ask(
+        api.GET('/api/visits/{visit}/sheet-pages', { params: { path: { visit: visitId } } }),
+      ).then(
+        (answer) => {
+          if (isOpen) setPages(answer.pages);
+        },
+        () => undefined,
+      );
     }, 400);
     return () => {
       isOpen = false;
       clearTimeout(timer);
     };
   }, [visitId, stamp]);
-  // The server escapes every text in the page it writes.
+  // The server escapes every text in the pages it writes.
   return createPortal(
-    <div className="paper" aria-hidden="true" dangerouslySetInnerHTML={{ __html: svg }} />,
+    <div
+      className="paper"
+      aria-hidden="true"
+      dangerouslySetInnerHTML={{ __html: pages.join('') }}
+    />,
     document.body,
   );
 }

@@ -8,6 +8,7 @@ import { useKeptText } from '../../shared/visit/useKeptText';
 import { dayText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 import { AtTheTable } from './AtTheTable';
+import { BeforeAfter } from './BeforeAfter';
 import { RecordForm } from './RecordForm';
 
 /** What is kept: plans as they were, notes for the next colleague, the dog file. */
@@ -41,6 +42,7 @@ export function KeepScreen() {
           </ul>
           <RecordForm />
           <AtTheTable />
+          <BeforeAfter />
           <Notes />
           <MarginHead>Take it along</MarginHead>
           <a

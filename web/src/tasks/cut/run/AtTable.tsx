@@ -20,7 +20,7 @@ import { useAwake, usePedal, useReading } from './useTable';
 
 type Step = Schemas['Step'];
 type Zone = Schemas['Zone'];
-type Panel = 'step' | 'slip' | 'end' | 'note' | 'put' | 'steps' | 'read' | 'tool';
+type Panel = 'step' | 'slip' | 'end' | 'note' | 'put' | 'steps' | 'read' | 'tool' | 'more';
 
 /** One step fills the margin; one large control moves on. */
 export function AtTable({ run }: { run: RunNow }) {
@@ -91,6 +91,23 @@ export function AtTable({ run }: { run: RunNow }) {
           onBack={toStep}
         />
       );
+    if (panel === 'more')
+      return (
+        <div className="grid gap-2" role="group" aria-label="More">
+          <Plain
+            onClick={() => {
+              say({ event: 'paused' });
+              toStep();
+            }}
+          >
+            Break
+          </Plain>
+          <Plain onClick={() => setPanel('steps')}>Order of the steps</Plain>
+          <Plain onClick={() => setPanel('tool')}>A tool: oiled, hot, dull, broken</Plain>
+          <Plain onClick={() => setPanel('end')}>Stop the groom</Plain>
+          <Plain onClick={toStep}>Back to the step</Plain>
+        </div>
+      );
     if (panel === 'steps') return <StepsPanel run={run} onBack={toStep} />;
     if (isResting)
       return (
@@ -151,6 +168,18 @@ export function AtTable({ run }: { run: RunNow }) {
           onBack={toStep}
         />
       );
+    if (isPairOpen)
+      return (
+        <PairQuestion
+          step={step.number}
+          what={step.what}
+          how={step.pair ?? ''}
+          onCompared={(longer, by_mm) =>
+            say({ event: 'compared', step: step.number, longer, by_mm })
+          }
+        />
+      );
+    const hasSides = here?.zones.some((z) => z.is_pair) === true && here.side_done == null;
     return (
       <>
         {isSmall ? (
@@ -159,36 +188,29 @@ export function AtTable({ run }: { run: RunNow }) {
             onTick={(tick) => say({ event: 'done', step: tick.number })}
           />
         ) : (
-          <StepCard step={step} place={here?.place ?? step.stage_label.toLowerCase()} told={told} />
+          <StepCard step={step} place={here?.place ?? step.stage_label.toLowerCase()} told={told}>
+            {needsTest ? (
+              <div className="mt-2 border-t border-line pt-2">
+                <p className="text-lg font-bold">Does a comb pass, skin to tip?</p>
+                <p>It stops: brush out, or {instead(step)}.</p>
+              </div>
+            ) : (
+              hasSides && (
+                <div className="grid grid-cols-2 gap-1.5 pt-2" role="group" aria-label="One side">
+                  {(['left', 'right'] as const).map((hand) => (
+                    <Plain
+                      key={hand}
+                      onClick={() => say({ event: 'one_side_done', step: step.number, hand })}
+                    >
+                      {hand === 'left' ? 'Left' : 'Right'} side done
+                    </Plain>
+                  ))}
+                </div>
+              )
+            )}
+          </StepCard>
         )}
         {queue[1] && !isSmall && <p className="pt-2 text-soft">Then: {queue[1].what}.</p>}
-        {needsTest && (
-          <div className="mt-2 border-t border-line pt-2">
-            <p className="text-lg font-bold">Does a comb pass, skin to tip?</p>
-            <p>It stops: brush out, or {instead(step)}.</p>
-          </div>
-        )}
-        {isPairOpen && (
-          <PairQuestion
-            step={step.number}
-            how={step.pair ?? ''}
-            onCompared={(longer, by_mm) =>
-              say({ event: 'compared', step: step.number, longer, by_mm })
-            }
-          />
-        )}
-        {!isPairOpen && here?.zones.some((z) => z.is_pair) && here.side_done == null && (
-          <div className="grid grid-cols-2 gap-1.5 pt-2" role="group" aria-label="One side">
-            {(['left', 'right'] as const).map((hand) => (
-              <Plain
-                key={hand}
-                onClick={() => say({ event: 'one_side_done', step: step.number, hand })}
-              >
-                {hand === 'left' ? 'Left' : 'Right'} side done
-              </Plain>
-            ))}
-          </div>
-        )}
         <Clocks run={run} />
         <Pace run={run} />
       </>
@@ -231,15 +253,12 @@ export function AtTable({ run }: { run: RunNow }) {
                 Bath
               </Plain>
               <Plain onClick={() => setPanel('put')}>Not today</Plain>
-              <Plain onClick={() => setPanel('steps')}>Order</Plain>
+              <Plain onClick={() => setPanel('note')}>Note</Plain>
+              <Plain onClick={toSlip}>Slip</Plain>
               <Plain onClick={() => setPanel('read')} disabled={(here?.zones.length ?? 0) === 0}>
                 Measure
               </Plain>
-              <Plain onClick={() => setPanel('note')}>Note</Plain>
-              <Plain onClick={() => setPanel('tool')}>Tool</Plain>
-              <Plain onClick={toSlip}>Slip</Plain>
-              <Plain onClick={() => say({ event: 'paused' })}>Break</Plain>
-              <Plain onClick={() => setPanel('end')}>Stop</Plain>
+              <Plain onClick={() => setPanel('more')}>More</Plain>
             </div>
           )}
           <BigButton onClick={next} disabled={panel !== 'step'}>

@@ -7,14 +7,19 @@ import { useVisitWork } from '../../../shared/visit/context';
 /** A pair is brought together before its step counts as done. */
 export function PairQuestion(props: {
   step: number;
+  what: string;
   how: string;
   onCompared: (longer: Schemas['Hand'], byMm: number) => void;
 }) {
   const work = useVisitWork();
   const [byMm, setBy] = useState<number | null>(null);
   return (
-    <div className="mt-2 border-t border-line pt-2" role="group" aria-label="The pair">
-      <p className="text-lg font-bold">{props.how}: alike?</p>
+    <div role="group" aria-label="The pair">
+      <p className="text-soft">{props.what}</p>
+      <h2 className="text-[34px] leading-[1.1] font-bold" data-step={props.step}>
+        Alike?
+      </h2>
+      <p className="py-2 text-2xl leading-snug">{props.how}.</p>
       <LengthField
         name={`${work.visitId}.pair.${props.step}`}
         label="If not, longer by"

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Schemas } from '../../../shared/api/client';
 
 type Step = Schemas['Step'];
@@ -6,7 +7,13 @@ type Step = Schemas['Step'];
 const LONG = 36;
 
 /** One step, to be read from two metres. */
-export function StepCard(props: { step: Step; place: string; told: string[] }) {
+export function StepCard(props: {
+  step: Step;
+  place: string;
+  told: string[];
+  /** What is asked before it is done. */
+  children?: ReactNode;
+}) {
   const { step } = props;
   return (
     <>
@@ -31,6 +38,7 @@ export function StepCard(props: { step: Step; place: string; told: string[] }) {
           {told}
         </p>
       ))}
+      {props.children}
       {step.from && <p className="pt-2 text-lg leading-snug">From {step.from}.</p>}
       {step.to && <p className="text-lg leading-snug">Stop: {step.to}.</p>}
       {step.amounts && step.amounts.length > 0 && (

@@ -8,10 +8,10 @@ import { LengthField } from '../../../shared/ui/LengthField';
 import { lengthText } from '../../../shared/units/show';
 import { useVisitWork } from '../../../shared/visit/context';
 import { HandsTabs } from '../HandsTabs';
-import { GetPhoto } from './GetPhoto';
+import { GetPhoto } from '../../../shared/photos/GetPhoto';
 import { emptyMarks, placeOf, targetsOf, touch, type Half, type Marks, type Target } from './marks';
 import { PhotoSheet } from './PhotoSheet';
-import { usePhotos, type Photo } from './usePhotos';
+import { usePhotos, type Photo } from '../../../shared/photos/usePhotos';
 
 const ROD_MM = 300;
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { Failure, type Schemas } from '../../../shared/api/client';
-import { Choice, Plain, Said } from '../../../shared/ui/controls';
+import { Failure, type Schemas } from '../api/client';
+import { Choice, Plain, Said } from '../ui/controls';
 
 const VIEWS: { value: Schemas['View']; label: string }[] = [
   { value: 'side', label: 'Side' },

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, ask, Failure, type Schemas } from '../../../shared/api/client';
+import { api, ask, Failure, type Schemas } from '../api/client';
 
 export type Photo = Schemas['Photo'];
 
@@ -42,11 +42,14 @@ export function usePhotos(visit: string) {
     return body as Photo;
   };
 
-  const simulate = async (camera: Schemas['Camera']): Promise<Schemas['SimulatedPhoto']> => {
+  const simulate = async (
+    camera: Schemas['Camera'],
+    is_finished = false,
+  ): Promise<Schemas['SimulatedPhoto']> => {
     const taken = await ask(
       api.POST('/api/visits/{visit}/simulated-photos', {
         params: { path: { visit } },
-        body: { id: crypto.randomUUID(), at_ms: Date.now(), camera },
+        body: { id: crypto.randomUUID(), at_ms: Date.now(), camera, is_finished },
       }),
     );
     await refresh();
