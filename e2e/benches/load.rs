@@ -3,67 +3,18 @@
 //! `veliform demo` in one window; then
 //! `cargo bench -p veliform-e2e --bench load -- 127.0.0.1:4270 evaluate 500 60`
 
-use std::io::{BufRead, BufReader, Read, Write};
-use std::net::{SocketAddr, TcpStream};
+mod http;
+
+use std::net::SocketAddr;
 use std::time::{Duration, Instant};
 
+use http::Connection;
 use serde_json::{Value, json};
 
 /// Connections that share the rate.
 const CONNECTIONS: u32 = 8;
 /// No test of ours runs longer, seconds.
 const LONGEST: u64 = 120;
-
-struct Connection {
-    stream: BufReader<TcpStream>,
-    host: String,
-}
-
-impl Connection {
-    fn open(address: SocketAddr) -> Self {
-        let stream = TcpStream::connect(address).expect("the server listens");
-        stream.set_nodelay(true).expect("no delay");
-        Self {
-            stream: BufReader::new(stream),
-            host: address.to_string(),
-        }
-    }
-
-    /// Sends one request; gives status and body.
-    fn ask(&mut self, method: &str, path: &str, body: &str) -> (u16, Vec<u8>) {
-        let request = format!(
-            "{method} {path} HTTP/1.1\r\nHost: {}\r\nContent-Type: application/json\r\nContent-Length: {}\r\n\r\n{body}",
-            self.host,
-            body.len()
-        );
-        self.stream
-            .get_mut()
-            .write_all(request.as_bytes())
-            .expect("sends");
-        let (mut status, mut length) = (0, 0);
-        loop {
-            let mut line = String::new();
-            self.stream.read_line(&mut line).expect("answers");
-            let line = line.trim_end().to_ascii_lowercase();
-            if line.is_empty() {
-                break;
-            }
-            if let Some(rest) = line.strip_prefix("http/1.1 ") {
-                status = rest[..3].parse().unwrap_or(0);
-            } else if let Some(rest) = line.strip_prefix("content-length: ") {
-                length = rest.parse().unwrap_or(0);
-            }
-        }
-        let mut answer = vec![0; length];
-        self.stream.read_exact(&mut answer).expect("a whole answer");
-        (status, answer)
-    }
-
-    fn json(&mut self, path: &str) -> Value {
-        let (_, body) = self.ask("GET", path, "");
-        serde_json::from_slice(&body).expect("JSON")
-    }
-}
 
 fn desk(connection: &mut Connection) -> Value {
     let dogs = connection.json("/api/dogs");

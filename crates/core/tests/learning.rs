@@ -217,6 +217,68 @@ mod from_the_log {
         assert!(clip_again.factor.value > 1.3, "{}", clip_again.factor.value);
     }
 
+    /// Synthetic truth: one stylist takes 1.3 times the other's minutes and a large dog 1.2 times a
+    /// small one's, crossed; the kind of work itself takes 1.1 times the table's. Each is found, and
+    /// neither is counted for the other.
+    #[test]
+    fn sorts_of_grooms_are_told_apart() {
+        use veliform_core::dog::{Sort, SortBy, SortFactor};
+        let house = House::default();
+        let sort = |by, name: &str| Sort {
+            by,
+            name: name.into(),
+        };
+        let mut rng = ChaCha8Rng::seed_from_u64(11);
+        let scatter = Normal::new(0.0, 0.1).expect("a scatter");
+        let mut runs = Vec::new();
+        for i in 0..80 {
+            let (who, slow) = if i % 2 == 0 { ("A", 1.3) } else { ("B", 1.0) };
+            // Stylist A gets the large dogs more often.
+            let (size, long) = if i % 4 < 2 && i % 3 != 0 || i % 8 == 0 {
+                ("large", 1.2)
+            } else {
+                ("medium", 1.0)
+            };
+            let mut run = run_at(1.1 * slow * long, &house);
+            for step in &mut run.steps {
+                let off: f64 = scatter.sample(&mut rng);
+                step.minutes *= off.exp();
+            }
+            run.sheet.sorts = vec![sort(SortBy::Stylist, who), sort(SortBy::Size, size)];
+            runs.push(run);
+        }
+        let learnt = learn_minutes(runs.iter());
+        let of = |by, name: &str| {
+            let found = learnt.sorts.iter().find(|s| s.sort == sort(by, name));
+            found.expect("learnt").factor.value
+        };
+        let stylists = of(SortBy::Stylist, "A") / of(SortBy::Stylist, "B");
+        let sizes = of(SortBy::Size, "large") / of(SortBy::Size, "medium");
+        assert_abs_diff_eq!(stylists, 1.3, epsilon = 0.05);
+        assert_abs_diff_eq!(sizes, 1.2, epsilon = 0.05);
+        // Taken over, a sheet of that sort takes as much longer.
+        let mut ours = House {
+            stylists: vec!["A".into(), "B".into()],
+            ..House::default()
+        };
+        let with = |house: &House, stylist: &str| {
+            let (dog, mut visit, kit) = (dog(), visit(), kit());
+            visit.stylist = stylist.into();
+            let desk = Desk::new(&dog, &visit, house, &kit);
+            desk.plan(Reasons::Skip).expect("solves").report.sheet
+        };
+        ours.minutes_by = vec![SortFactor {
+            sort: sort(SortBy::Stylist, "A"),
+            factor: 1.3,
+        }];
+        assert!(ours.check().is_empty());
+        let (a, b) = (with(&ours, "A"), with(&ours, "B"));
+        assert_abs_diff_eq!(a.minutes / b.minutes, 1.3, epsilon = 0.03);
+        assert!(a.sorts.contains(&sort(SortBy::Stylist, "A")));
+        // All grooms of one sort: nothing to tell it from.
+        assert!(learn_minutes(runs[..1].iter()).sorts.is_empty());
+    }
+
     #[test]
     fn a_tool_is_learnt_from_what_it_left() {
         let (dog, kit, house) = (dog(), kit(), House::default());

@@ -397,3 +397,30 @@ fn steps_say_what_the_other_hand_does() {
     assert!(hand("tuck-up").contains("flank"));
     assert!(hand("Ears last").contains("taut"));
 }
+
+/// A blade that runs longer than the salon's minutes is felt that often, and the swaps stand in the
+/// steps' minutes (handbook 7, *Heat*; a blade change takes 0.7 min, handbook 6): a summer cut that
+/// is all bare blade, under a clock of one minute and of fifteen.
+#[test]
+fn pauses_for_a_warm_blade_are_counted_in() {
+    let dog = dog(Sex::Unknown);
+    let visit = visit(&dog, 460.0, LookId::Summer);
+    let sheet = |blade_minutes: f64| {
+        let house = House {
+            blade_minutes,
+            ..House::default()
+        };
+        plan(&dog, &visit, &house).report.sheet
+    };
+    let (often, seldom) = (sheet(1.0), sheet(15.0));
+    assert!(often.blade_pauses > seldom.blade_pauses + 3);
+    let more = f64::from(often.blade_pauses - seldom.blade_pauses);
+    let longer = often.minutes - seldom.minutes;
+    assert!(
+        (longer - 0.7 * more).abs() < 0.06 * more,
+        "{longer} for {more}"
+    );
+    let said = format!("{} pauses for a warm blade", often.blade_pauses);
+    assert!(often.counted.contains(&said), "{}", often.counted);
+    assert!(often.counted.contains("min drying"), "{}", often.counted);
+}

@@ -10,5 +10,5 @@ pub use marks::{CoatFinish, Lay, Patch, ZoneMarks};
 pub(crate) use now::LONGEST_MM;
 pub use now::{CoatInput, CoatNow, Knots, Limit, resolve_coat};
 pub use stands::Stands;
-pub use texture::{Texture, days_to_grow, grown_mm};
+pub use texture::{Texture, days_to_grow, grown_mm, whole_weeks};
 pub use zone::Zone;

@@ -113,6 +113,17 @@ pub fn days_to_grow(length_mm: f64, more_mm: f64, texture: Texture) -> Option<f6
     (left > 1.0).then(|| -end / texture.growth_mm_per_day() * (left / (end - length_mm)).ln())
 }
 
+/// Days as whole weeks, begun ones counted, as a salon's book has them.
+pub fn whole_weeks(days: Option<f64>) -> Option<u32> {
+    #[expect(
+        clippy::cast_possible_truncation,
+        clippy::cast_sign_loss,
+        reason = "a few hundred days"
+    )]
+    let whole = |days: f64| (days / 7.0).ceil().clamp(0.0, 999.0) as u32;
+    days.map(whole)
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;

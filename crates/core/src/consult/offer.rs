@@ -3,7 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::fit::Fit;
-use crate::coat::{Zone, days_to_grow};
+use crate::coat::{Zone, days_to_grow, whole_weeks};
 use crate::look::{LookId, Upkeep};
 use crate::plan::{Job, PlanReport, Words};
 
@@ -110,8 +110,9 @@ fn missing(job: &Job, words: &Words<'_>) -> Vec<String> {
         .into_iter()
         .take(1)
         .map(|(zone, asked, there)| {
-            let when = match days_to_grow(there, asked - there, job.coat.texture) {
-                Some(days) => format!("about {:.0} weeks away", (days / 7.0).ceil().max(1.0)),
+            let weeks = whole_weeks(days_to_grow(there, asked - there, job.coat.texture));
+            let when = match weeks {
+                Some(weeks) => format!("about {} weeks away", weeks.max(1)),
                 None => "more than this coat grows".into(),
             };
             format!(

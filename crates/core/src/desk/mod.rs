@@ -22,8 +22,8 @@ use crate::grow::{GrowPlan, Interval, grow_plan, interval};
 use crate::kit::{ONE_SIZE_MM, Tool};
 use crate::look::{LineStop, Look, LookId, OwnLook};
 use crate::plan::{
-    BalanceRow, Job, LineOffer, Plan, PlanReport, Words, find_reasons, line_offers, make_plan,
-    now_rows, report,
+    BalanceRow, Job, LineOffer, Plan, PlanReport, Why, Words, find_reasons, knotted_zones,
+    line_offers, make_plan, now_rows, report,
 };
 use crate::run::{RescueOption, RunView, Slip, ToolWord, could_leave, rescue, run_view};
 use crate::shape::{Dressing, spreads};
@@ -341,12 +341,13 @@ impl<'a> Desk<'a> {
 
     fn solve(&self, job: &Job, reasons: Reasons) -> Result<Solved, SolveError> {
         let plan = make_plan(job)?;
-        let (found, doubts) = match reasons {
-            Reasons::Find => (
-                find_reasons(&plan, job)?,
-                point_doubts(&self.visit.frame, &self.frame, job, &plan.lengths_mm),
-            ),
-            Reasons::Skip => (Vec::new(), Vec::new()),
+        let why = match reasons {
+            Reasons::Find => Why {
+                reasons: find_reasons(&plan, job)?,
+                knots: knotted_zones(&plan, job, &self.words())?,
+                doubts: point_doubts(&self.visit.frame, &self.frame, job, &plan.lengths_mm),
+            },
+            Reasons::Skip => Why::default(),
         };
         let facts = DogFacts {
             dog: self.dog,
@@ -356,7 +357,7 @@ impl<'a> Desk<'a> {
             is_first_visit: self.before.is_first,
             stylist: &self.visit.stylist,
         };
-        let report = report(&plan, job, &facts, found, &doubts);
+        let report = report(&plan, job, &facts, why);
         Ok(Solved { plan, report })
     }
 

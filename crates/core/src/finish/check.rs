@@ -7,7 +7,7 @@ use uuid::Uuid;
 
 use super::walk::{WalkView, walk};
 use crate::balance::{Place, Subject, score};
-use crate::coat::{LONGEST_MM, Zone, days_to_grow};
+use crate::coat::{LONGEST_MM, Zone, days_to_grow, whole_weeks};
 use crate::frame::{Problem, Severity};
 use crate::kit::UnderComb;
 use crate::plan::{BalanceRow, Job, Plan, StrokeName, Words, capital, rows_of};
@@ -334,9 +334,10 @@ fn too_short(rows: &[ResultRow], job: &Job, words: &Words<'_>) -> Vec<String> {
                 return None;
             }
             let now = row.result.mean_mm()?;
-            let grows = days_to_grow(now, under, job.coat.texture).map_or_else(
+            let weeks = whole_weeks(days_to_grow(now, under, job.coat.texture));
+            let grows = weeks.map_or_else(
                 || "it does not grow back so far".to_owned(),
-                |days| format!("as planned in {:.0} weeks", (days / 7.0).ceil()),
+                |weeks| format!("as planned in {weeks} weeks"),
             );
             Some(format!(
                 "{}: {} shorter than planned, {grows}.",

@@ -3,7 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::balance::score;
-use crate::coat::{CoatNow, Zone, days_to_grow, grown_mm};
+use crate::coat::{CoatNow, Zone, days_to_grow, grown_mm, whole_weeks};
 use crate::plan::{Job, Words};
 use crate::solve::{Accuracy, SolveError, solve_lengths_to};
 
@@ -222,15 +222,7 @@ fn filled(job: &Job, words: &Words<'_>) -> Vec<Filled> {
             if planned <= hole {
                 return None;
             }
-            let weeks = days_to_grow(hole, planned - hole, job.coat.texture).map(|days| {
-                #[expect(
-                    clippy::cast_possible_truncation,
-                    clippy::cast_sign_loss,
-                    reason = "a few hundred days"
-                )]
-                let weeks = (days / 7.0).ceil() as u32;
-                weeks
-            });
+            let weeks = whole_weeks(days_to_grow(hole, planned - hole, job.coat.texture));
             let when = match weeks {
                 Some(weeks) => format!("is level after {weeks} weeks; keep the line over it."),
                 None => "will not grow level; take the line to it over a few visits.".into(),

@@ -31,7 +31,7 @@ const SOLD_MM: [f64; 11] = [
 /// A comb this near to one in the kit is the same, mm (modelling choice: half a size).
 const SAME_MM: f64 = 1.5;
 /// A minute of shears against a point of balance (balance-model.md 11: 3 mm² a minute, 5 a point).
-const MINUTE: f64 = 0.6;
+pub(super) const MINUTE: f64 = 0.6;
 /// A plan is bettered from so much on, in balance (as nothing under it is seen).
 const BETTER: f64 = 0.5;
 /// Combs named.

@@ -3,6 +3,7 @@
 mod buy;
 mod dressed;
 mod faults;
+mod knots;
 mod make;
 mod moves;
 mod reasons;
@@ -11,12 +12,13 @@ mod words;
 
 pub use buy::{Buy, what_to_buy};
 pub use dressed::{PlanCoat, dress_plan};
+pub use knots::{KnotOffer, KnotWay, KnottedZone, knotted_zones};
 pub use make::{Job, METHOD, Plan, make_plan, make_plan_to};
 pub use moves::{LineOffer, StopOffer, line_offers};
 pub use reasons::{Cause, Reason, find_reasons};
 pub(crate) use report::span_text;
 pub use report::{
-    BalanceRow, PlanReport, Scores, StrokeName, UnitRow, UnmetWish, Verdict, now_rows, report,
+    BalanceRow, PlanReport, Scores, StrokeName, UnitRow, UnmetWish, Verdict, Why, now_rows, report,
     rows_of,
 };
 pub use words::Words;

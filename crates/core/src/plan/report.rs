@@ -6,6 +6,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::faults::{doubt_text, fault_sentence, range_text, value_text};
+use super::knots::KnottedZone;
 use super::make::{Job, METHOD, Plan};
 use super::reasons::Reason;
 use super::words::Words;
@@ -181,6 +182,9 @@ pub struct PlanReport {
     pub scores: Scores,
     /// Why points stay off; empty until asked for.
     pub reasons: Vec<Reason>,
+    /// Tightly knotted zones with what can be done about each; empty until asked for.
+    #[serde(default)]
+    pub knots: Vec<KnottedZone>,
     /// The clip lines.
     pub lines: Vec<ClipLine>,
     /// The steps.
@@ -213,17 +217,21 @@ pub fn rows_of(plan: &Plan, lengths_mm: &[f64], words: &Words<'_>) -> Vec<Balanc
     )
 }
 
+/// What takes further solves: empty where nobody asked.
+#[derive(Clone, Debug, Default)]
+pub struct Why {
+    /// Why points stay off.
+    pub reasons: Vec<Reason>,
+    /// What can be done about knots.
+    pub knots: Vec<KnottedZone>,
+    /// One standard deviation per balance point.
+    pub doubts: Vec<f64>,
+}
+
 /// Writes a plan out for people.
 ///
-/// The cautions of the sheet come from the visit; `doubts` is one standard deviation per balance
-/// point, or empty where nobody asked.
-pub fn report(
-    plan: &Plan,
-    job: &Job,
-    facts: &crate::sheet::DogFacts<'_>,
-    reasons: Vec<Reason>,
-    doubts: &[f64],
-) -> PlanReport {
+/// The cautions of the sheet come from the visit.
+pub fn report(plan: &Plan, job: &Job, facts: &crate::sheet::DogFacts<'_>, why: Why) -> PlanReport {
     let words = Words {
         house: &job.house,
         kit: &job.kit,
@@ -236,7 +244,7 @@ pub fn report(
         points,
         &plan.solution.reach,
         (&now, &plan.lengths_mm),
-        doubts,
+        &why.doubts,
         &words,
     );
     let right = balance.iter().filter(|r| r.verdict != Verdict::Off).count();
@@ -266,7 +274,8 @@ pub fn report(
             plan: score(points, &plan.lengths_mm),
         },
         balance,
-        reasons,
+        reasons: why.reasons,
+        knots: why.knots,
         lines,
         sheet,
         upkeep: job.look.upkeep(subject.height()),

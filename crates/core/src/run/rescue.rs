@@ -5,8 +5,9 @@ use utoipa::ToSchema;
 use super::event::Slip;
 use super::state::{Run, StepState};
 use crate::balance::score;
-use crate::coat::{Limit, Zone, days_to_grow};
+use crate::coat::{Limit, Zone, days_to_grow, whole_weeks};
 use crate::dog::Answer;
+use crate::look::{LineName, LineStop};
 use crate::plan::{Job, Plan, Words, make_plan};
 use crate::solve::SolveError;
 use crate::units::Length;
@@ -21,6 +22,8 @@ pub enum RescueWay {
     MeetHalfWay,
     /// The whole zone is taken down to the spot.
     LevelToIt,
+    /// The same, with the line beside it shifted so that the outline suffers least.
+    ShiftTheLine,
 }
 
 /// One way out, with what it costs.
@@ -38,11 +41,17 @@ pub struct RescueOption {
     pub weeks: Option<u32>,
     /// The zone's new longest length; none where the line is kept.
     pub limit_mm: Option<Length>,
+    /// Where a line is shifted to; none where lines stay.
+    #[serde(default)]
+    pub shifts: Option<LineStop>,
 }
 
 /// A spot that lies this deep under its line is as bad as a balance point one tolerance off, mm on
 /// a dog of 450 mm (modelling choice: a coat reads even within 3 mm).
 const DENT_MM: f64 = 3.0;
+/// A line is shifted only for at least so much in balance: hands know where it lay (modelling
+/// choice).
+const WORTH_SHIFTING: f64 = 1.0;
 /// Shallower spots are not seen, mm (modelling choice: a comb's own scatter).
 const UNSEEN_MM: f64 = 1.0;
 
@@ -76,13 +85,7 @@ pub fn rescue(
         let costs = if way == RescueWay::KeepTheLine {
             0.0
         } else {
-            let mut there = job.clone();
-            for (zone, mm) in &done {
-                there.coat.limits.insert(*zone, at_most(Some(*mm), *mm));
-            }
-            there.coat.limits.insert(slip.zone, at_most(None, line));
-            let other = make_plan(&there)?;
-            (score(&other.solution.points, &other.lengths_mm) - before).max(0.0)
+            (score_of(&held(job, &done, slip.zone, line))? - before).max(0.0)
         };
         let depth = (line - left).max(0.0);
         let scaled = depth * 450.0 / plan.subject.height() / DENT_MM;
@@ -97,8 +100,16 @@ pub fn rescue(
                 RescueWay::KeepTheLine => None,
                 _ => Length::from_mm(line).ok(),
             },
+            shifts: None,
         };
         weighed.push((costs + scaled * scaled, option));
+    }
+    let levelled = weighed.iter().find(|(_, o)| o.way == RescueWay::LevelToIt);
+    if let Some(by_level) = levelled.map(|(_, o)| o.costs)
+        && let Some(shift) = shifted(&held(job, &done, slip.zone, left), slip, before)?
+        && shift.costs + WORTH_SHIFTING <= by_level
+    {
+        weighed.push((shift.costs, shift));
     }
     let levels = job.house.schools.has(Answer::LevelDown);
     let is_ours = |way| levels && way == RescueWay::LevelToIt;
@@ -107,6 +118,62 @@ pub fn rescue(
         school.then(a.0.total_cmp(&b.0))
     });
     Ok(weighed.into_iter().map(|(_, option)| option).collect())
+}
+
+/// The job with the zones that are done held as they are, and the slipped one at most so long.
+fn held(job: &Job, done: &[(Zone, f64)], zone: Zone, most: f64) -> Job {
+    let mut there = job.clone();
+    for (zone, mm) in done {
+        there.coat.limits.insert(*zone, at_most(Some(*mm), *mm));
+    }
+    there.coat.limits.insert(zone, at_most(None, most));
+    there
+}
+
+fn score_of(job: &Job) -> Result<f64, SolveError> {
+    let other = make_plan(job)?;
+    Ok(score(&other.solution.points, &other.lengths_mm))
+}
+
+/// Lines that a slip beside them can shift: those that part one length from another on the body.
+const SHIFTED: [LineName; 6] = [
+    LineName::Nape,
+    LineName::Shoulder,
+    LineName::BackPass,
+    LineName::Waist,
+    LineName::Thigh,
+    LineName::RumpDrop,
+];
+
+/// The best place of the best line around a levelled spot; none where no line can be moved.
+fn shifted(levelled: &Job, slip: &Slip, before: f64) -> Result<Option<RescueOption>, SolveError> {
+    let mut best: Option<(f64, LineStop)> = None;
+    for stop in SHIFTED.iter().flat_map(|line| line.stops()) {
+        if levelled.look.has(stop) || !levelled.look.offers(stop.line()) {
+            continue;
+        }
+        let mut there = levelled.clone();
+        there.look = there.look.placed(stop);
+        let costs = (score_of(&there)? - before).max(0.0);
+        if best.is_none_or(|(least, _)| costs < least) {
+            best = Some((costs, stop));
+        }
+    }
+    Ok(best.map(|(costs, stop)| RescueOption {
+        way: RescueWay::ShiftTheLine,
+        sentence: format!(
+            "Level the {} to the spot and shift a line, {} {}: the spot is gone; {}.",
+            slip.zone.label(),
+            stop.line().label().to_lowercase(),
+            stop.label(),
+            price(costs)
+        ),
+        shows_mm: Length::default(),
+        costs,
+        weeks: None,
+        limit_mm: Some(slip.left_mm),
+        shifts: Some(stop),
+    }))
 }
 
 fn at_most(least: Option<f64>, most: f64) -> Limit {
@@ -140,16 +207,6 @@ fn done_zones(run: Option<&Run>, plan: &Plan, but: Zone) -> Vec<(Zone, f64)> {
         .collect()
 }
 
-fn whole_weeks(days: Option<f64>) -> Option<u32> {
-    #[expect(
-        clippy::cast_possible_truncation,
-        clippy::cast_sign_loss,
-        reason = "a few hundred days"
-    )]
-    let whole = |days: f64| (days / 7.0).ceil().clamp(0.0, 999.0) as u32;
-    days.map(whole)
-}
-
 fn sentence(
     way: RescueWay,
     zone: Zone,
@@ -164,7 +221,9 @@ fn sentence(
         RescueWay::MeetHalfWay => {
             format!("Take the {name} to {}", words.length(line))
         }
-        RescueWay::LevelToIt => format!("Level the {name} to the spot, {}", words.length(line)),
+        RescueWay::LevelToIt | RescueWay::ShiftTheLine => {
+            format!("Level the {name} to the spot, {}", words.length(line))
+        }
     };
     let shows = if depth < UNSEEN_MM {
         "the spot is gone".to_owned()
@@ -177,10 +236,16 @@ fn sentence(
     };
     let price = if way == RescueWay::KeepTheLine {
         "the rest of the plan stays".to_owned()
-    } else if costs < 0.5 {
+    } else {
+        price(costs)
+    };
+    format!("{what}: {shows}; {price}.")
+}
+
+fn price(costs: f64) -> String {
+    if costs < 0.5 {
         "the balance holds".to_owned()
     } else {
         format!("it costs {costs:.0} in balance")
-    };
-    format!("{what}: {shows}; {price}.")
+    }
 }

@@ -117,13 +117,47 @@ impl Writer<'_> {
                     tool_id: Some(tool),
                     // What is only roughed out here is said where it is finished.
                     amounts: if stroke == Stroke::Scissor {
-                        Vec::new()
+                        self.roughed(&cuts, tool, legs / 5.0 * 4.0)
                     } else {
                         face_amounts(&cuts, plan, &self.job.coat, self.words)
                     },
                 },
             );
         }
+    }
+
+    /// How deep the comb goes where it only roughs out, where it stops, and what that saves.
+    fn roughed(&self, cuts: &[&UnitCut], tool: Uuid, legs: f64) -> Vec<String> {
+        let known = self.job.kit.iter().find(|t| t.id == tool);
+        let Some(comb) = known.map(|t| t.leaves_mm.as_mm()) else {
+            return Vec::new();
+        };
+        let to_shears = |cut: &&&UnitCut| -> Option<(f64, f64)> {
+            let left = |mm: &f64| (comb - mm).max(0.0);
+            let each: Vec<f64> = cut.leaves_mm.iter().map(left).collect();
+            let least = each.iter().copied().reduce(f64::min)?;
+            Some((least, each.into_iter().fold(0.0, f64::max)))
+        };
+        let spans = cuts.iter().filter_map(|cut| to_shears(&cut));
+        let (least, most) = spans.fold((f64::INFINITY, 0.0_f64), |(a, b), (low, high)| {
+            (a.min(low), b.max(high))
+        });
+        let mut said = Vec::new();
+        if most >= 1.0 {
+            let span = crate::plan::span_text(least.min(most), most, self.words);
+            said.push(format!(
+                "The shears take {span} {} more; comb and blade stop a finger above the bevel",
+                self.words.unit()
+            ));
+        }
+        if legs >= 1.0 {
+            let with = legs * (m::LEG_SKIMMED + m::LEG_AFTER_SKIMMING) * self.size;
+            let alone = legs * m::LEG_SCISSORED * self.size;
+            said.push(format!(
+                "Legs so: {with:.0} minutes, by shears alone {alone:.0}"
+            ));
+        }
+        said
     }
 
     /// With which tool the body's first light layer is taken, where there is one (handbook 6,

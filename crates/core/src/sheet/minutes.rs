@@ -1,6 +1,8 @@
 //! Minutes of a groom, medium dog (handbook 6, modelling choice unless marked there).
 
 use crate::coat::Knots;
+use crate::dog::Topic;
+use crate::plan::Job;
 
 pub(super) const NAILS: f64 = 5.0;
 pub(super) const PADS: f64 = 4.0;
@@ -39,6 +41,13 @@ pub(super) const DRIED_AFTER_ROUGHING: f64 = 0.7;
 pub(super) const BEVEL_SCISSORED: f64 = 15.0;
 /// Share of a pass that a lighter first layer takes (modelling choice).
 pub(super) const FIRST_LAYER: f64 = 0.6;
+
+/// Minutes more that knots take under the brush, on this dog and at this salon.
+pub fn brush_out_minutes(worst: Knots, job: &Job) -> f64 {
+    let factor = job.house.minute_factors.get(&Topic::CombOut);
+    let more = comb_out(Some(worst)) - comb_out(None);
+    more * for_size(job.sides.left.height) * factor.copied().unwrap_or(1.0)
+}
 
 /// Combing out, by the worst knots that stay.
 pub(super) fn comb_out(worst: Option<Knots>) -> f64 {

@@ -3,6 +3,7 @@
 mod bevel;
 mod cautions;
 mod clip;
+mod counted;
 mod faces;
 mod facts;
 mod feet;
@@ -17,5 +18,6 @@ mod writer;
 
 pub use cautions::{Caution, STANDING_CAUTION};
 pub use facts::DogFacts;
+pub use minutes::brush_out_minutes;
 pub use step::{CutSheet, Stage, Step, StepKind};
 pub use writer::cut_sheet;

@@ -118,6 +118,12 @@ pub struct CutSheet {
     pub minutes: f64,
     /// How often a tool is changed.
     pub tool_changes: u32,
+    /// How often a bare blade is to be felt and swapped or cooled, its minutes in the steps.
+    #[serde(default)]
+    pub blade_pauses: u32,
+    /// What was counted in, in one sentence.
+    #[serde(default)]
+    pub counted: String,
     /// Notes of the visit.
     pub notes: Vec<String>,
     /// Stands on every sheet.

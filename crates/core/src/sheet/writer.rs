@@ -1,6 +1,7 @@
 use uuid::Uuid;
 
 use super::cautions::{Hazard, STANDING_CAUTION, cautions};
+use super::counted::{count_pauses, counted};
 use super::facts::DogFacts;
 use super::feet::Feet;
 use super::hands::hand_hint;
@@ -72,16 +73,20 @@ pub fn cut_sheet(
         _ => "If it is warm: swap it for a cool one.",
     };
     let Writer {
-        steps,
+        mut steps,
         tools,
         sorts,
         ..
     } = writer;
+    let tool_changes = u32::try_from(tools.len().saturating_sub(1)).unwrap_or(u32::MAX);
+    let blade_pauses = count_pauses(&mut steps, job.house.blade_minutes);
     CutSheet {
+        counted: counted(&steps, tool_changes, blade_pauses),
+        blade_pauses,
         sorts,
         minutes: steps.iter().map(|s| s.minutes).sum(),
         steps,
-        tool_changes: u32::try_from(tools.len().saturating_sub(1)).unwrap_or(u32::MAX),
+        tool_changes,
         notes: facts.notes.to_vec(),
         standing_caution: STANDING_CAUTION.into(),
         blade_minutes: job.house.blade_minutes,
@@ -97,7 +102,7 @@ pub(super) struct Writer<'a> {
     pub(super) facts: &'a DogFacts<'a>,
     lines: &'a [ClipLine],
     pub(super) words: &'a Words<'a>,
-    size: f64,
+    pub(super) size: f64,
     sorts: Vec<Sort>,
     steps: Vec<Step>,
     tools: Vec<Uuid>,

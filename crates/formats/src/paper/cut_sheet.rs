@@ -126,6 +126,14 @@ fn lengths(page: &mut PageWriter, sheet: &Sheet<'_>) {
 
 fn foot(page: &mut PageWriter, sheet: &Sheet<'_>, (number, of): (usize, usize)) {
     page.rule(HEIGHT - 16.0, 0.3);
+    page.text(
+        (MARGIN, HEIGHT - 5.0),
+        2.2,
+        400,
+        TEXT,
+        "start",
+        &sheet.plan.sheet.counted,
+    );
     let mut y = HEIGHT - 12.5;
     for line in wrap(&sheet.plan.sheet.standing_caution, 112) {
         page.text((MARGIN, y), 3.0, 700, TEXT, "start", &line);

@@ -1,6 +1,6 @@
 use actix_web::{get, put, web};
-use serde::Serialize;
-use utoipa::ToSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Desk;
 use veliform_core::dog::Dog;
@@ -36,17 +36,46 @@ pub struct DogWithVisits {
     visits: Vec<VisitCard>,
 }
 
-/// All dogs, by name.
-#[utoipa::path(responses((status = 200, body = Vec<DogCard>)))]
+/// Which dogs are listed.
+#[derive(Debug, Deserialize, IntoParams)]
+pub struct Wanted {
+    /// Letters in its name or its owner's; all dogs without.
+    #[serde(default)]
+    find: String,
+    /// How many at most, up to 200.
+    #[serde(default = "usual_most")]
+    most: usize,
+}
+
+/// Dogs on one screen of the studio.
+const fn usual_most() -> usize {
+    24
+}
+
+/// Most dogs in one list: each is drawn.
+const MOST_DOGS: usize = 200;
+
+/// Dogs, the one that was here last first; those that never were come at the end.
+#[utoipa::path(params(Wanted), responses((status = 200, body = Vec<DogCard>)))]
 #[get("/dogs")]
 pub(crate) async fn list_dogs(
     salon: web::Data<Salon>,
+    wanted: web::Query<Wanted>,
 ) -> Result<web::Json<Vec<DogCard>>, ApiError> {
+    let Wanted { find, most } = wanted.into_inner();
+    let find = find.trim().to_lowercase();
     let cards = salon
-        .run(|store| {
-            store
-                .dogs()?
-                .into_iter()
+        .run(move |store| {
+            let mut dogs = store.dogs()?;
+            dogs.retain(|listing| {
+                let Dog { name, owner, .. } = &listing.dog;
+                [name, owner]
+                    .iter()
+                    .any(|n| n.to_lowercase().contains(&find))
+            });
+            dogs.sort_by_key(|d| std::cmp::Reverse(d.last_visit.map(|(_, began_ms)| began_ms)));
+            dogs.into_iter()
+                .take(most.min(MOST_DOGS))
                 .map(|listing| {
                     Ok(DogCard {
                         outline: outline(store, &listing.dog, listing.last_visit)?,

@@ -62,7 +62,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All dogs, by name. */
+        /** Dogs, the one that was here last first; those that never were come at the end. */
         get: operations["list_dogs"];
         put?: never;
         post?: never;
@@ -1097,10 +1097,17 @@ export interface components {
              */
             blade_minutes?: number;
             /**
+             * Format: int32
+             * @description How often a bare blade is to be felt and swapped or cooled, its minutes in the steps.
+             */
+            blade_pauses?: number;
+            /**
              * Format: double
              * @description The dog rests after so many minutes; none where it needs no breaks.
              */
             break_every_minutes?: number | null;
+            /** @description What was counted in, in one sentence. */
+            counted?: string;
             /**
              * Format: double
              * @description Minutes altogether.
@@ -2097,6 +2104,31 @@ export interface components {
             /** @description The visit as it stood. */
             visit: components["schemas"]["Visit"];
         };
+        /** @description One way, with what it costs. */
+        KnotOffer: {
+            /**
+             * Format: double
+             * @description What it costs in balance, against the same coat without the knots.
+             */
+            costs: number;
+            /** @description What is left on the zone. */
+            leaves_mm: components["schemas"]["Length"];
+            /**
+             * Format: double
+             * @description Minutes it adds.
+             */
+            minutes: number;
+            /** @description In one sentence. */
+            sentence: string;
+            /** @description Which. */
+            way: components["schemas"]["KnotWay"];
+            /**
+             * Format: int32
+             * @description Weeks until it has grown to what the plan would leave without the knots; none where it
+             *     never does.
+             */
+            weeks?: number | null;
+        };
         /**
          * @description Knots in a zone.
          * @enum {string}
@@ -2112,6 +2144,20 @@ export interface components {
             /** @description Which. */
             zone: components["schemas"]["Zone"];
         };
+        /** @description A knotted zone with its ways, the cheapest first. */
+        KnottedZone: {
+            /** @description Its name. */
+            label: string;
+            /** @description Ways, the cheapest first. */
+            ways: components["schemas"]["KnotOffer"][];
+            /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        };
+        /**
+         * @description What can be done about a knotted zone (handbook 3, *Knots: inside or outside?*).
+         * @enum {string}
+         */
+        KnotWay: "brush" | "cut_with" | "clear";
         /**
          * @description A landmark a hand finds (handbook 2).
          * @enum {string}
@@ -2742,6 +2788,8 @@ export interface components {
             body_mm: components["schemas"]["Length"];
             /** @description Whether the solver reached its accuracy. */
             is_exact: boolean;
+            /** @description Tightly knotted zones with what can be done about each; empty until asked for. */
+            knots?: components["schemas"]["KnottedZone"][];
             /** @description The clip lines. */
             lines: components["schemas"]["ClipLine"][];
             /** @description The look. */
@@ -2956,6 +3004,7 @@ export interface components {
             limit_mm?: components["schemas"]["Length"] | null;
             /** @description In one sentence. */
             sentence: string;
+            shifts?: components["schemas"]["LineStop"] | null;
             /** @description How deep the spot still lies under the line. */
             shows_mm: components["schemas"]["Length"];
             /** @description Which. */
@@ -2975,7 +3024,7 @@ export interface components {
          * @description What can be done about a slip (handbook 6, *uneven spots*).
          * @enum {string}
          */
-        RescueWay: "keep_the_line" | "meet_half_way" | "level_to_it";
+        RescueWay: "keep_the_line" | "meet_half_way" | "level_to_it" | "shift_the_line";
         /** @description A zone as planned and as it came out. */
         ResultRow: {
             /**
@@ -4245,7 +4294,12 @@ export interface operations {
     };
     list_dogs: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Letters in its name or its owner's; all dogs without. */
+                find?: string;
+                /** @description How many at most, up to 200. */
+                most?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -49,7 +49,8 @@ export function CutScreen() {
             <CutTabs />
             <h2 className="text-2xl font-bold">{plan.look_name}</h2>
             <p className="pb-2 text-soft">
-              {plan.sheet.steps.length} steps, {minutesText(plan.sheet.minutes)}.
+              {plan.sheet.steps.length} steps, {minutesText(plan.sheet.minutes)}.{' '}
+              {plan.sheet.counted}
             </p>
             {work.house.stylists.length > 0 && (
               <div className="pb-3">

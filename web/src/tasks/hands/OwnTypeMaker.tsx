@@ -4,11 +4,17 @@ import { api, ask, Failure } from '../../shared/api/client';
 import { Plain, Said } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 
+/** Dogs a type is chosen from: those that were here last. */
+const MOST = 200;
+
 /** A type of the salon's own, from its measured dogs. */
 export function OwnTypeMaker() {
   const work = useVisitWork();
   const queries = useQueryClient();
-  const dogs = useQuery({ queryKey: ['dogs'], queryFn: () => ask(api.GET('/api/dogs')) });
+  const dogs = useQuery({
+    queryKey: ['dogs', '', MOST],
+    queryFn: () => ask(api.GET('/api/dogs', { params: { query: { most: MOST } } })),
+  });
   const [name, setName] = useState('');
   const [chosen, setChosen] = useState<string[]>([]);
   const [said, setSaid] = useState<{ text: string; isWrong: boolean } | null>(null);

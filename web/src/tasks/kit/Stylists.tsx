@@ -20,7 +20,7 @@ export function Stylists(props: { house: House; onHouse: (next: House) => void }
           <li key={stylist} className="flex items-center gap-2 border-t border-line py-1">
             <span className="flex-1">{stylist}</span>
             <Plain
-              label={`Take ${stylist} off the list`}
+              label={`Take off: ${stylist}`}
               onClick={() =>
                 props.onHouse({ ...house, stylists: house.stylists.filter((s) => s !== stylist) })
               }

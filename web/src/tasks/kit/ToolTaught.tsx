@@ -31,7 +31,7 @@ export function ToolTaught(props: {
       )}
       {tool.sharpened_ms != null && <span>sharpened on {dayText(tool.sharpened_ms)}</span>}
       {tool.kind === 'blade' && !tool.retired && (
-        <Plain label={`The ${tool.printed} blade was sharpened`} onClick={props.onSharpened}>
+        <Plain label={`Sharpened today: the ${tool.printed} blade`} onClick={props.onSharpened}>
           Sharpened today
         </Plain>
       )}

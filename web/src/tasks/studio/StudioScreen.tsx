@@ -1,20 +1,28 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { useHouse } from '../../shared/api/salon';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { BigLink } from '../../shared/ui/BigControl';
-import { Said } from '../../shared/ui/controls';
+import { Plain, Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { dayText } from '../../shared/units/show';
 
+/** Dogs shown at once: those that were here last. */
+const AT_ONCE = 24;
 /** Pixels a millimetre of dog: all dogs stand at one scale. */
 const SCALE = 0.235;
 
 /** The studio: its dogs, standing on the rail at one scale. */
 export function StudioScreen() {
-  const dogs = useQuery({ queryKey: ['dogs'], queryFn: () => ask(api.GET('/api/dogs')) });
+  const [find, setFind] = useState('');
+  const [most, setMost] = useState(AT_ONCE);
+  const dogs = useQuery({
+    queryKey: ['dogs', find, most],
+    queryFn: () => ask(api.GET('/api/dogs', { params: { query: { find, most } } })),
+    placeholderData: keepPreviousData,
+  });
   const house = useHouse();
   useEffect(() => {
     document.title = 'All dogs · Veliform';
@@ -33,6 +41,20 @@ export function StudioScreen() {
           aria-label="Salon"
           className="flex flex-1 items-stretch justify-end gap-2 border-b border-line pr-5"
         >
+          <label className="flex items-center gap-2">
+            <span className="text-sm text-soft">Find</span>
+            <input
+              type="search"
+              className="h-12 w-56 border border-ink bg-sheet px-2"
+              value={find}
+              maxLength={60}
+              placeholder="dog or owner"
+              onChange={(e) => {
+                setFind(e.target.value);
+                setMost(AT_ONCE);
+              }}
+            />
+          </label>
           <Link to="/kit" className="flex min-w-16 items-center justify-center px-3">
             Kit
           </Link>
@@ -43,13 +65,24 @@ export function StudioScreen() {
       </header>
       <main className="min-h-0 flex-1 overflow-y-auto px-5">
         {dogs.data.length === 0 ? (
-          <p className="py-24 text-center text-2xl">The table is empty. Put the first dog on it.</p>
+          <p className="py-24 text-center text-2xl">
+            {find.trim() === ''
+              ? 'The table is empty. Put the first dog on it.'
+              : `No dog or owner is called “${find.trim()}”. Shorten it, or put a new dog on.`}
+          </p>
         ) : (
-          <ul className="rail flex flex-wrap items-end">
-            {dogs.data.map((card) => (
-              <DogOnTheRail key={card.dog.id} card={card} />
-            ))}
-          </ul>
+          <>
+            <ul className="rail flex flex-wrap items-end">
+              {dogs.data.map((card) => (
+                <DogOnTheRail key={card.dog.id} card={card} />
+              ))}
+            </ul>
+            {dogs.data.length === most && (
+              <div className="py-4">
+                <Plain onClick={() => setMost(most + AT_ONCE)}>Dogs seen before these</Plain>
+              </div>
+            )}
+          </>
         )}
       </main>
       <DueWork />

@@ -39,6 +39,11 @@ export function SlipPanel(props: {
       const limit = { ...coat.limits[zone], not_longer_mm: way.limit_mm };
       work.say({ kind: 'limit_set', zone, limit });
     }
+    if (way.shifts != null) {
+      const stop = way.shifts;
+      const line = work.words.lines.find((l) => l.stops.some((s) => s.stop === stop))?.line;
+      if (line) work.say({ kind: 'line_moved', line, stop });
+    }
     if (way.shows_mm >= 1) {
       const marks = { ...(coat.marks?.[zone] ?? NO_MARKS), hole_mm: leftMm };
       work.say({ kind: 'marks_set', zone, marks });

@@ -1,0 +1,171 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::buy::MINUTE;
+use super::make::{Job, Plan, make_plan};
+use super::words::Words;
+use crate::balance::score;
+use crate::coat::{Knots, Limit, Zone, days_to_grow, whole_weeks};
+use crate::sheet::brush_out_minutes;
+use crate::solve::SolveError;
+use crate::units::Length;
+
+/// What can be done about a knotted zone (handbook 3, *Knots: inside or outside?*).
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum KnotWay {
+    /// Brushed out, if the dog bears it.
+    Brush,
+    /// Cut with the coat: what lies outside the edge goes by itself, what lies inside shortens the
+    /// zone to the blade that goes under it.
+    CutWith,
+    /// The zone is cleared.
+    Clear,
+}
+
+/// One way, with what it costs.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct KnotOffer {
+    /// Which.
+    pub way: KnotWay,
+    /// Minutes it adds.
+    pub minutes: f64,
+    /// What it costs in balance, against the same coat without the knots.
+    pub costs: f64,
+    /// What is left on the zone.
+    pub leaves_mm: Length,
+    /// Weeks until it has grown to what the plan would leave without the knots; none where it
+    /// never does.
+    pub weeks: Option<u32>,
+    /// In one sentence.
+    pub sentence: String,
+}
+
+/// A knotted zone with its ways, the cheapest first.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct KnottedZone {
+    /// Which.
+    pub zone: Zone,
+    /// Its name.
+    pub label: String,
+    /// Ways, the cheapest first.
+    pub ways: Vec<KnotOffer>,
+}
+
+/// A week until the hair is back against a point of balance (modelling choice: a month short of
+/// the look is as bad as a point two tolerances off).
+const WEEK: f64 = 1.0;
+/// Hair that never grows back weighs as much as this many weeks (modelling choice: a year).
+const NEVER: u32 = 52;
+/// Less than this is not seen, in balance (modelling choice).
+const NOTHING: f64 = 0.5;
+
+/// Prices the three ways out of every tightly knotted zone that the plan cuts.
+///
+/// # Errors
+/// If the solver gives no answer, a fault of ours.
+pub fn knotted_zones(
+    plan: &Plan,
+    job: &Job,
+    words: &Words<'_>,
+) -> Result<Vec<KnottedZone>, SolveError> {
+    let knotted: Vec<Zone> = Zone::ALL
+        .into_iter()
+        .filter(|z| job.coat.knots(*z) == Knots::Tight && plan.zone_mm(*z).is_some())
+        .collect();
+    knotted
+        .iter()
+        .map(|zone| {
+            let minutes = brush_out_minutes(Knots::Tight, job) / knotted.len() as f64;
+            priced(*zone, minutes, plan, job, words)
+        })
+        .collect()
+}
+
+fn priced(
+    zone: Zone,
+    brushing: f64,
+    plan: &Plan,
+    job: &Job,
+    words: &Words<'_>,
+) -> Result<KnottedZone, SolveError> {
+    let cost = |p: &Plan| score(&p.solution.points, &p.lengths_mm);
+    let left = |p: &Plan| p.zone_mm(zone).unwrap_or_default();
+    let mut without = job.clone();
+    without.coat.knots.remove(&zone);
+    let free = make_plan(&without)?;
+    let best = cost(&free);
+    let mut cleared = job.clone();
+    let safe = Length::from_mm(job.safe_mm(zone)).ok();
+    cleared.coat.limits.insert(
+        zone,
+        Limit {
+            not_shorter_mm: None,
+            not_longer_mm: safe,
+        },
+    );
+    let cleared = make_plan(&cleared)?;
+    let offer = |way: KnotWay, minutes: f64, other: &Plan| {
+        let costs = (cost(other) - best).max(0.0);
+        let mm = left(other);
+        let short = (left(&free) - mm).max(0.0);
+        let weeks = whole_weeks(days_to_grow(mm, short, job.coat.texture));
+        KnotOffer {
+            way,
+            minutes,
+            costs,
+            leaves_mm: Length::from_mm(mm).unwrap_or_default(),
+            weeks,
+            sentence: sentence(way, (minutes, costs, weeks), (mm, left(&free)), words),
+        }
+    };
+    let mut ways = vec![
+        offer(KnotWay::Brush, brushing, &free),
+        offer(KnotWay::CutWith, 0.0, plan),
+        offer(KnotWay::Clear, 0.0, &cleared),
+    ];
+    // Cleared to what the cut leaves anyway is no way of its own.
+    if ways[2].leaves_mm.as_mm() + 1.0 > ways[1].leaves_mm.as_mm() {
+        ways.remove(2);
+    }
+    let weighs =
+        |o: &KnotOffer| o.costs + MINUTE * o.minutes + WEEK * f64::from(o.weeks.unwrap_or(NEVER));
+    ways.sort_by(|a, b| weighs(a).total_cmp(&weighs(b)));
+    Ok(KnottedZone {
+        zone,
+        label: zone.label().into(),
+        ways,
+    })
+}
+
+fn sentence(
+    way: KnotWay,
+    (minutes, costs, weeks): (f64, f64, Option<u32>),
+    (left, free): (f64, f64),
+    words: &Words<'_>,
+) -> String {
+    let mm = words.length(left);
+    let does = match way {
+        KnotWay::Brush => format!(
+            "Brush out, if the dog bears it: {mm} stays, about {:.0} minutes more",
+            minutes.ceil()
+        ),
+        KnotWay::CutWith if left + 0.5 > free => {
+            format!("Cut with the coat: they lie outside the edge, {mm} stays")
+        }
+        KnotWay::CutWith => format!("Cut with the coat: {mm} stays"),
+        KnotWay::Clear => format!("Clear it: {mm} stays, nothing left to knot"),
+    };
+    let price = if costs < NOTHING {
+        "the balance holds".to_owned()
+    } else {
+        format!("it costs {costs:.1} in balance")
+    };
+    let back = match weeks {
+        Some(0 | 1) => String::new(),
+        Some(weeks) => format!(", {weeks} weeks until the hair is back"),
+        None => ", and the hair does not come back so far".to_owned(),
+    };
+    format!("{does}; {price}{back}.")
+}

@@ -1,0 +1,162 @@
+//! Ways out, priced: of knots inside and outside the planned edge (handbook 3, *Knots*), of a slip
+//! beside a line (handbook 6, *uneven spots*), and what roughing out with a comb saves (handbook 6,
+//! *Minutes*).
+
+mod support;
+
+use rstest::rstest;
+use support::table::{Table, mm};
+use veliform_core::coat::{Knots, Zone, ZoneMarks};
+use veliform_core::desk::Reasons;
+use veliform_core::plan::{KnotWay, KnottedZone};
+use veliform_core::run::{RescueWay, Slip};
+use veliform_core::visit::EntryBody;
+
+fn knotted(zones: &[Zone], from_skin: Option<f64>) -> Table {
+    let mut table = Table::begun();
+    for zone in zones {
+        table.say(EntryBody::KnotsSet {
+            zone: *zone,
+            knots: Knots::Tight,
+        });
+        table.say(EntryBody::MarksSet {
+            zone: *zone,
+            marks: ZoneMarks {
+                knot_from_skin_mm: from_skin.map(mm),
+                ..ZoneMarks::default()
+            },
+        });
+    }
+    table
+}
+
+fn ways(table: &Table) -> Vec<KnottedZone> {
+    table.desk(|d| d.plan(Reasons::Find).expect("solves").report.knots)
+}
+
+/// Brushing costs the table's thirty minutes for tight knots on a medium dog (handbook 6) and
+/// nothing in balance; knots at the skin shorten the zone to the blade that goes under them; every
+/// cheaper way stands before a dearer one.
+#[test]
+fn knots_inside_the_edge_cost_minutes_or_outline() {
+    let table = knotted(&[Zone::Hip], Some(0.0));
+    let zones = ways(&table);
+    assert_eq!(zones.len(), 1);
+    let of = |way| zones[0].ways.iter().find(|w| w.way == way);
+    let brush = of(KnotWay::Brush).expect("can be brushed");
+    let cut = of(KnotWay::CutWith).expect("can be cut");
+    assert!((brush.minutes - 30.0).abs() < 1e-9 && brush.costs < 1e-9);
+    assert!(cut.minutes.abs() < 1e-9 && cut.costs > 0.5, "{}", cut.costs);
+    assert!(cut.leaves_mm.as_mm() <= 3.2 + 1e-6);
+    assert!(brush.leaves_mm.as_mm() > cut.leaves_mm.as_mm() + 3.0);
+    assert!(
+        brush
+            .sentence
+            .contains("30 minutes more; the balance holds")
+    );
+}
+
+/// Two knotted zones share the brushing; each is priced by itself.
+#[test]
+fn brushing_is_shared_among_knotted_zones() {
+    let zones = ways(&knotted(&[Zone::TuckUp, Zone::Chest], Some(0.0)));
+    assert_eq!(zones.len(), 2);
+    for zone in &zones {
+        let brush = zone.ways.iter().find(|w| w.way == KnotWay::Brush);
+        assert!((brush.expect("brushed").minutes - 15.0).abs() < 1e-9);
+    }
+}
+
+/// *Outside the planned edge: it goes with the cut, do not brush it.*
+#[test]
+fn knots_outside_the_edge_go_with_the_cut() {
+    let zones = ways(&knotted(&[Zone::TuckUp], Some(45.0)));
+    let first = &zones[0].ways[0];
+    assert_eq!(first.way, KnotWay::CutWith);
+    assert!(first.costs < 0.5, "{}", first.costs);
+    assert!(
+        first.sentence.contains("they lie outside the edge"),
+        "{}",
+        first.sentence
+    );
+}
+
+/// Where a line is shifted around a slip it is because that costs less than levelling alone, and
+/// what is taken over costs what was said: the line placed and the zone held to the spot.
+#[test]
+fn a_line_is_shifted_only_where_that_saves_outline() {
+    let mut shifted = 0;
+    for zone in [
+        Zone::Back,
+        Zone::Ribs,
+        Zone::Shoulder,
+        Zone::Hip,
+        Zone::Croup,
+        Zone::Rump,
+        Zone::Crest,
+    ] {
+        for left in [3.0, 8.0] {
+            let table = Table::begun();
+            let slip = Slip {
+                zone,
+                left_mm: mm(left),
+            };
+            let ways = table.desk(|d| d.rescue(&slip).expect("solves"));
+            let of = |way| ways.iter().find(|o| o.way == way);
+            let level = of(RescueWay::LevelToIt).expect("can be levelled");
+            let Some(shift) = of(RescueWay::ShiftTheLine) else {
+                continue;
+            };
+            shifted += 1;
+            assert!(shift.costs + 1.0 <= level.costs, "{zone:?}");
+            let stop = shift.shifts.expect("a place");
+            let mut after = Table::begun();
+            after.say(EntryBody::LineMoved {
+                line: stop.line(),
+                stop: Some(stop),
+            });
+            let again = after.desk(|d| d.rescue(&slip).expect("solves"));
+            let level_there = again.iter().find(|o| o.way == RescueWay::LevelToIt);
+            assert!(level_there.is_some());
+            assert!(
+                shift.sentence.contains("shift a line"),
+                "{}",
+                shift.sentence
+            );
+        }
+    }
+    assert!(shifted > 0, "no slip of all these is helped by a line");
+}
+
+/// Legs roughed out by a comb say what is left to the shears and both times: 0.6 and 5 minutes a
+/// leg against 20 (handbook 6, *Minutes*, common practice).
+#[rstest]
+fn roughing_out_says_what_it_saves() {
+    let table = Table::begun();
+    let sheet = table.sheet();
+    let rough = sheet
+        .steps
+        .iter()
+        .find(|s| {
+            s.stroke.starts_with("rough out") && s.amounts.iter().any(|a| a.starts_with("Legs so"))
+        })
+        .expect("a lamb's legs are roughed out");
+    let said = rough
+        .amounts
+        .iter()
+        .find(|a| a.starts_with("Legs so"))
+        .expect("said");
+    let numbers: Vec<f64> = said
+        .split(|c: char| !c.is_ascii_digit())
+        .filter_map(|n| n.parse().ok())
+        .collect();
+    let [with, alone] = numbers.as_slice() else {
+        panic!("two numbers in {said}");
+    };
+    assert!((with / alone - 5.6 / 20.0).abs() < 0.03, "{said}");
+    assert!(
+        rough.amounts[0].contains("The shears take"),
+        "{:?}",
+        rough.amounts
+    );
+}

@@ -1,0 +1,45 @@
+import type { Schemas } from '../../shared/api/client';
+import { MarginHead, Plain } from '../../shared/ui/controls';
+import { useVisitWork } from '../../shared/visit/context';
+
+/** Tightly knotted zones: brush, cut with the coat, or clear, the cheapest first. */
+export function KnotWays({ zones }: { zones: Schemas['KnottedZone'][] }) {
+  const work = useVisitWork();
+  if (zones.length === 0) return null;
+  const { coat } = work.evaluation.visit;
+  const take = (zone: Schemas['Zone'], offer: Schemas['KnotOffer']) => {
+    if (offer.way === 'brush') work.say({ kind: 'knots_set', zone, knots: 'few' });
+    else {
+      const limit = { ...coat.limits[zone], not_longer_mm: offer.leaves_mm };
+      work.say({ kind: 'limit_set', zone, limit });
+    }
+  };
+  return (
+    <section aria-label="Knots">
+      <MarginHead>Knots</MarginHead>
+      {zones.map(({ zone, label, ways }) => (
+        <div key={zone} className="border-t border-line py-1" data-knots={zone}>
+          <h3 className="font-bold">{label.charAt(0).toUpperCase() + label.slice(1)}</h3>
+          <ol>
+            {ways.map((offer) => (
+              <li key={offer.way} className="flex items-center gap-2 py-1">
+                <span className="flex-1">{offer.sentence}</span>
+                {offer.way !== 'cut_with' && (
+                  <Plain
+                    label={`${offer.way === 'brush' ? 'Brush' : 'Clear'} the ${label}`}
+                    onClick={() => take(zone, offer)}
+                  >
+                    {offer.way === 'brush' ? 'Brush' : 'Clear'}
+                  </Plain>
+                )}
+              </li>
+            ))}
+          </ol>
+        </div>
+      ))}
+      <p className="pt-1 text-sm text-soft">
+        Stop where the dog minds it; skin beneath may be sore. Ask the owner before a short clip.
+      </p>
+    </section>
+  );
+}
