@@ -32,7 +32,7 @@ pub(super) fn sorts(writer: &Writer<'_>) -> Vec<Sort> {
         (SortBy::Size, size),
         (SortBy::Coat, job.coat.texture.label()),
         (SortBy::Knots, knots),
-        (SortBy::Look, &job.look.name),
+        (SortBy::Look, job.look.called()),
     ]
     .into_iter()
     .filter(|(_, name)| !name.is_empty())

@@ -15,11 +15,11 @@ use crate::blocking::{Salon, compute};
 use crate::error::{ApiError, ErrorBody};
 
 /// Newest visits read: the last months of two tables.
-const MOST_VISITS: u32 = 300;
+const MOST_VISITS: u32 = 200;
 /// Visits read without giving the store away.
 const AT_ONCE: usize = 10;
 /// Newest visits whose plans a new comb is tried on.
-const MOST_PLANS: usize = 24;
+const MOST_PLANS: usize = 10;
 
 /// What the salon's own log teaches.
 #[derive(Debug, Serialize, ToSchema)]
