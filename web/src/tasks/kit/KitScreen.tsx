@@ -128,6 +128,14 @@ function ToolRow(props: { tool: Tool; units: Units; log: Schemas['SalonLog'] | n
             ))}
           </select>
         </label>
+        {tool.kind === 'blade' && !tool.retired && tool.state !== 'tooth_missing' && (
+          <Plain
+            label={`Sharpened today: the ${tool.printed} blade`}
+            onClick={() => put.mutate({ ...tool, state: 'fine', sharpened_ms: Date.now() })}
+          >
+            Sharpened today
+          </Plain>
+        )}
         <Plain
           label={`${tool.retired ? 'Take back' : 'Retire'} the ${tool.printed} ${tool.kind}`}
           onClick={() => put.mutate({ ...tool, retired: !tool.retired })}
@@ -141,7 +149,6 @@ function ToolRow(props: { tool: Tool; units: Units; log: Schemas['SalonLog'] | n
           log={log}
           units={units}
           onLeaves={(leaves_mm) => put.mutate({ ...tool, leaves_mm })}
-          onSharpened={() => put.mutate({ ...tool, state: 'fine', sharpened_ms: Date.now() })}
         />
       )}
       {put.error && <Said>{put.error.message}</Said>}

@@ -12,11 +12,11 @@ export function ToolTaught(props: {
   log: Schemas['SalonLog'];
   units: Schemas['UnitSystem'];
   onLeaves: (mm: number) => void;
-  onSharpened: () => void;
 }) {
   const { tool, log, units } = props;
   const work = log.work.find((w) => w.tool === tool.id);
   const leaves = log.tools.find((t) => t.tool === tool.id)?.leaves;
+  if (!work && !leaves && tool.sharpened_ms == null) return null;
   const text = (mm: number) => lengthText(mm, units);
   return (
     <div className="flex flex-wrap items-center gap-3 pb-1 text-sm">
@@ -30,11 +30,6 @@ export function ToolTaught(props: {
         </span>
       )}
       {tool.sharpened_ms != null && <span>sharpened on {dayText(tool.sharpened_ms)}</span>}
-      {tool.kind === 'blade' && !tool.retired && (
-        <Plain label={`Sharpened today: the ${tool.printed} blade`} onClick={props.onSharpened}>
-          Sharpened today
-        </Plain>
-      )}
       {leaves && (
         <span>
           really leaves{' '}
