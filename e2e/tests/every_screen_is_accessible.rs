@@ -66,8 +66,6 @@ async fn at_the_table(stage: &Stage, visit: &str) {
         ("Read", "Small jobs"),
         ("Slip", "Too much came off"),
         ("Back to the step", "Small jobs"),
-        ("Measure", "What stands now?"),
-        ("Back to the step", "Small jobs"),
         ("Not today", "Not today: why?"),
         ("Back to the step", "Small jobs"),
         ("More", "Order of the steps"),

@@ -217,6 +217,7 @@ async fn steps_are_taken_in_another_order_and_in_parts_and_read_between() {
         // What stands is read; the run says how much more.
         stage.touch(&stage.find("Measure").await).await;
         stage.until_text("What stands now?").await;
+        stage.assert_accessible("what stands now").await;
         stage.script("document.querySelector('[aria-label=\"Where\"] button').click()").await;
         let label = stage
             .script("return [...document.querySelectorAll('label')].find((l) => l.innerText.startsWith('Stands, ')).innerText")

@@ -6,11 +6,12 @@ mod support;
 
 use rstest::rstest;
 use support::table::{Table, mm};
-use veliform_core::coat::{Knots, Zone, ZoneMarks};
+use veliform_core::coat::{Knots, Patch, Texture, Zone, ZoneMarks};
 use veliform_core::desk::Reasons;
+use veliform_core::look::LookId;
 use veliform_core::plan::{KnotWay, KnottedZone};
 use veliform_core::run::{RescueWay, Slip};
-use veliform_core::visit::EntryBody;
+use veliform_core::visit::{EntryBody, LookChoice};
 
 fn knotted(zones: &[Zone], from_skin: Option<f64>) -> Table {
     let mut table = Table::begun();
@@ -54,6 +55,25 @@ fn knots_inside_the_edge_cost_minutes_or_outline() {
             .sentence
             .contains("30 minutes more; the balance holds")
     );
+}
+
+/// A topknot is not judged by the outline, and yet nobody shaves one for half an hour's brushing:
+/// the hair that takes months to come back counts.
+#[test]
+fn a_topknot_is_brushed_before_it_is_shaved() {
+    let zones = ways(&knotted(&[Zone::Topknot], Some(0.0)));
+    let first = &zones[0].ways[0];
+    assert_eq!((first.way, first.weeks), (KnotWay::Brush, Some(0)));
+    let cut = zones[0].ways.iter().find(|w| w.way == KnotWay::CutWith);
+    let cut = cut.expect("can be cut");
+    // 0.34 mm a day (handbook 3, fleece), the growth slowing towards its end.
+    let short = first.leaves_mm.as_mm() - cut.leaves_mm.as_mm();
+    let weeks = f64::from(cut.weeks.expect("it grows"));
+    assert!(
+        (weeks - short / 0.34 / 7.0).abs() < 3.0,
+        "{weeks} for {short}"
+    );
+    assert!(cut.sentence.contains("weeks until the hair is back"));
 }
 
 /// Two knotted zones share the brushing; each is priced by itself.
@@ -126,6 +146,65 @@ fn a_line_is_shifted_only_where_that_saves_outline() {
         }
     }
     assert!(shifted > 0, "no slip of all these is helped by a line");
+}
+
+/// What the coat will do is said with the plan's own numbers (handbook 3: *as-finished σ × 0.9*
+/// after an hour; *on white the skin shows pink, leave more*; a whorl is turned).
+#[test]
+fn the_coat_says_what_it_will_do() {
+    let mut table = Table::begun();
+    let marks = ZoneMarks {
+        patch: Patch::LightOnDark,
+        has_whorl: true,
+        ..ZoneMarks::default()
+    };
+    table.say(EntryBody::MarksSet {
+        zone: Zone::Chest,
+        marks,
+    });
+    let (truths, back) = table.desk(|d| {
+        let solved = d.plan(Reasons::Skip).expect("solves");
+        (
+            solved.report.truths,
+            solved.plan.zone_mm(Zone::Back).expect("cut"),
+        )
+    });
+    let says = |part: &str| truths.iter().any(|t| t.contains(part));
+    // Fleece stands at .85 (handbook 3).
+    let stands = 0.85 * back;
+    let number = |mm: f64| {
+        if mm < 10.0 {
+            format!("{mm:.1}")
+        } else {
+            format!("{mm:.0}")
+        }
+    };
+    assert!(
+        says(&format!("stands {} mm off", number(stands)))
+            && says(&format!("{} mm an hour later", number(0.9 * stands))),
+        "{truths:?}"
+    );
+    assert!(
+        says("Light on the chest") && says("A whorl on the chest"),
+        "{truths:?}"
+    );
+    // 60 mm of coat cut to a lamb's back.
+    assert!(says("two light layers"), "{truths:?}");
+    assert!(!says("double coat"));
+    table.say(EntryBody::TextureSet {
+        texture: Texture::Feathered,
+    });
+    table.say(EntryBody::LookChosen {
+        choice: LookChoice {
+            look: LookId::Summer,
+            body_mm: None,
+        },
+    });
+    let summer = table.desk(|d| d.plan(Reasons::Skip).expect("solves").report.truths);
+    assert!(
+        summer.iter().any(|t| t.starts_with("A double coat")),
+        "{summer:?}"
+    );
 }
 
 /// Legs roughed out by a comb say what is left to the shears and both times: 0.6 and 5 minutes a

@@ -81,6 +81,8 @@ pub struct CoatNow {
     pub limits: BTreeMap<Zone, Limit>,
     /// What zones carry beside.
     pub marks: BTreeMap<Zone, ZoneMarks>,
+    /// How it is finished; its stand has that in it already.
+    pub finish: CoatFinish,
     /// Zones whose length nobody said.
     pub estimated: Vec<Zone>,
 }
@@ -115,6 +117,7 @@ impl CoatNow {
             knots: BTreeMap::new(),
             limits: BTreeMap::new(),
             marks: BTreeMap::new(),
+            finish: CoatFinish::default(),
             estimated: Vec::new(),
         }
     }
@@ -213,6 +216,7 @@ pub fn resolve_coat(
     let coat = CoatNow {
         texture: input.texture,
         stand: stands(stand, &input.marks).times(input.finish.stand_factor()),
+        finish: input.finish,
         lengths_mm,
         knots: input.knots.clone(),
         limits: input.limits.clone(),

@@ -8,6 +8,7 @@ mod make;
 mod moves;
 mod reasons;
 mod report;
+mod truths;
 mod words;
 
 pub use buy::{Buy, what_to_buy};
@@ -21,5 +22,6 @@ pub use report::{
     BalanceRow, PlanReport, Scores, StrokeName, UnitRow, UnmetWish, Verdict, Why, now_rows, report,
     rows_of,
 };
+pub use truths::coat_truths;
 pub use words::Words;
 pub(crate) use words::capital;

@@ -9,6 +9,7 @@ use super::faults::{doubt_text, fault_sentence, range_text, value_text};
 use super::knots::KnottedZone;
 use super::make::{Job, METHOD, Plan};
 use super::reasons::Reason;
+use super::truths::coat_truths;
 use super::words::Words;
 use crate::balance::{BalancePoint, Judged, Reach, ReachOf, Subject, balance_points, score};
 use crate::coat::Zone;
@@ -185,6 +186,9 @@ pub struct PlanReport {
     /// Tightly knotted zones with what can be done about each; empty until asked for.
     #[serde(default)]
     pub knots: Vec<KnottedZone>,
+    /// What a hand knows of this coat under this plan.
+    #[serde(default)]
+    pub truths: Vec<String>,
     /// The clip lines.
     pub lines: Vec<ClipLine>,
     /// The steps.
@@ -276,6 +280,7 @@ pub fn report(plan: &Plan, job: &Job, facts: &crate::sheet::DogFacts<'_>, why: W
         balance,
         reasons: why.reasons,
         knots: why.knots,
+        truths: coat_truths(plan, job, &words),
         lines,
         sheet,
         upkeep: job.look.upkeep(subject.height()),

@@ -2809,6 +2809,8 @@ export interface components {
             scores: components["schemas"]["Scores"];
             /** @description The steps. */
             sheet: components["schemas"]["CutSheet"];
+            /** @description What a hand knows of this coat under this plan. */
+            truths?: string[];
             /** @description What each unit gets. */
             units: components["schemas"]["UnitRow"][];
             /** @description Wishes that cannot be met. */

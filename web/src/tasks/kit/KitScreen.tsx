@@ -130,10 +130,10 @@ function ToolRow(props: { tool: Tool; units: Units; log: Schemas['SalonLog'] | n
         </label>
         {tool.kind === 'blade' && !tool.retired && tool.state !== 'tooth_missing' && (
           <Plain
-            label={`Sharpened today: the ${tool.printed} blade`}
+            label={`Sharpened: the ${tool.printed} blade, today`}
             onClick={() => put.mutate({ ...tool, state: 'fine', sharpened_ms: Date.now() })}
           >
-            Sharpened today
+            Sharpened
           </Plain>
         )}
         <Plain

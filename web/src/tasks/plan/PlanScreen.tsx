@@ -53,6 +53,12 @@ export function PlanScreen() {
             {plan.unmet.map((wish) => (
               <Said key={wish.zone}>{wish.message}</Said>
             ))}
+            <MarginHead>This coat</MarginHead>
+            <ul className="list-outside list-disc pl-5">
+              {plan.truths?.map((truth) => (
+                <li key={truth}>{truth}</li>
+              ))}
+            </ul>
             <MarginHead>What if</MarginHead>
             <ZonePicker
               zones={work.words.zones}

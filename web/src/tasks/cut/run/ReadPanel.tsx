@@ -55,13 +55,15 @@ export function ReadPanel(props: {
           }}
         />
       )}
-      <ul role="status">
-        {props.told.map((told) => (
-          <li key={told} className="border-t border-line py-2 text-lg font-bold">
-            {told}
-          </li>
-        ))}
-      </ul>
+      <div role="status">
+        <ul>
+          {props.told.map((told) => (
+            <li key={told} className="border-t border-line py-2 text-lg font-bold">
+              {told}
+            </li>
+          ))}
+        </ul>
+      </div>
       <Plain onClick={props.onBack}>Back to the step</Plain>
     </>
   );
