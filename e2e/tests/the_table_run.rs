@@ -144,6 +144,40 @@ async fn the_pedal_moves_on_while_the_server_is_away_and_nothing_is_lost() {
     .await;
 }
 
+/// Foot pedals send page-down: a whole groom with nothing else.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_whole_groom_by_pedal() {
+    on_stage(LAPTOP, async |stage| {
+        let visit = stage.visit_of("Gangway").await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage.until_text("Feet and bevels").await;
+        stage.touch(&stage.find("Start at the table").await).await;
+        let control = "(document.querySelector('button[data-next]')?.innerText.trim() ?? '')";
+        stage
+            .until("the run stands there", &format!("location.pathname.endsWith('/run') && /Read|Done/.test({control})"))
+            .await;
+        let mut presses = 0;
+        while stage.script("return document.body.innerText.includes('Finished')").await != true {
+            let before = stage.script(&format!("return {STEP} + {control}")).await;
+            stage.press(Key::PageDown).await;
+            stage
+                .until(
+                    "it moves on",
+                    &format!("document.body.innerText.includes('Finished') || {STEP} + {control} !== {before}"),
+                )
+                .await;
+            presses += 1;
+            assert!(presses < 90, "the groom never ends");
+        }
+        stage
+            .until("all steps are done", r"/(\d+) of \1 steps done/.test(document.body.innerText)")
+            .await;
+        stage.until_kept().await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
+
 #[tokio::test(flavor = "multi_thread")]
 async fn a_page_opened_while_the_server_is_away_stands_where_it_was() {
     on_stage(LAPTOP, async |stage| {

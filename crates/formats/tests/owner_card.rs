@@ -1,12 +1,17 @@
 //! The owner card: everything agreed on stands on one page and none of it runs over.
 
+use std::collections::BTreeMap;
+
 use uuid::Uuid;
+use veliform_core::coat::Zone;
 use veliform_core::desk::Desk;
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
+use veliform_core::finish::ZoneResult;
 use veliform_core::look::LookId;
+use veliform_core::plan::Words;
 use veliform_core::units::{Length, UnitSystem};
-use veliform_core::visit::{LookChoice, fold};
+use veliform_core::visit::{LookChoice, fold, owner_lines};
 use veliform_formats::{OwnerCard, owner_card_svg, pdf};
 
 fn card(name: &str, look: LookId, units: UnitSystem) -> String {
@@ -19,6 +24,13 @@ fn card(name: &str, look: LookId, units: UnitSystem) -> String {
         look,
         body_mm: None,
     });
+    let left = |mm| ZoneResult {
+        left_mm: Length::from_mm(mm).ok(),
+        ..ZoneResult::default()
+    };
+    visit.results = BTreeMap::from([(Zone::Ribs, left(13.0)), (Zone::Ear, left(45.0))]);
+    visit.record.told = "a lump on the left elbow, to be shown to a vet".into();
+    visit.record.grow = vec![Zone::Knee];
     let house = House {
         units,
         ..House::default()
@@ -26,6 +38,10 @@ fn card(name: &str, look: LookId, units: UnitSystem) -> String {
     let desk = Desk::new(&dog, &visit, &house, &[]);
     let (offer, solved) = desk.agreed().expect("solves");
     let drawing = desk.draw(Some(&solved), &DrawOptions::default());
+    let words = Words {
+        house: &house,
+        kit: &[],
+    };
     owner_card_svg(&OwnerCard {
         name,
         owner: "The Siding family <of & Sons>",
@@ -33,6 +49,7 @@ fn card(name: &str, look: LookId, units: UnitSystem) -> String {
         day: "22 November 2026",
         back: ("20 December 2026", "3 January 2027"),
         offer: &offer,
+        done: &owner_lines(&visit.results, &visit.record, &words),
         talk: None,
         drawing: &drawing,
         standing_caution: "When unsure, stop.",
@@ -57,6 +74,11 @@ fn all_that_was_agreed_stands_on_it() {
         "Price",
         "Brushing at home",
         "Back between",
+        // What the record says of the groom (handbook 9, *Per visit*).
+        "Left today",
+        "ears 45 mm · ribs 13 mm",
+        "To grow",
+        "front of the knee",
     ] {
         assert!(said.iter().any(|w| w == wanted), "{wanted}: {said:?}");
     }

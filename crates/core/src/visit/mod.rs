@@ -13,4 +13,4 @@ pub use past::{
     EarlierFrame, EarlierVisit, GrownCoat, LastVisit, LeftThen, MeasureHistory, Past, Reading,
     ZonePast, changed, past,
 };
-pub use recipe::{Correction, Recipe, RecipeZone, Record, Wants};
+pub use recipe::{Correction, Recipe, RecipeZone, Record, Wants, owner_lines};

@@ -10,7 +10,7 @@ use crate::coat::{LONGEST_MM, Limit, Zone};
 use crate::finish::{AS_PLANNED_MM, ZoneResult};
 use crate::frame::{Problem, Severity};
 use crate::look::{LookId, Placement};
-use crate::plan::{StrokeName, UnitRow};
+use crate::plan::{StrokeName, UnitRow, Words};
 use crate::units::{Length, UnitSystem, length_text};
 
 /// What a zone was left at last time, and how.
@@ -222,6 +222,30 @@ pub struct Record {
     pub grow: Vec<Zone>,
     /// What is unfinished.
     pub unfinished: String,
+}
+
+/// What the owner takes home of a groom that was measured or written down: what was left, what was
+/// told, what is to grow.
+pub fn owner_lines(
+    results: &BTreeMap<Zone, ZoneResult>,
+    record: &Record,
+    words: &Words<'_>,
+) -> Vec<(&'static str, String)> {
+    let left: Vec<String> = results
+        .iter()
+        .filter(|(_, r)| r.can_be())
+        .filter_map(|(zone, r)| Some(format!("{} {}", zone.label(), words.length(r.mean_mm()?))))
+        .collect();
+    let grow: Vec<&str> = record.grow.iter().map(|z| z.label()).collect();
+    [
+        ("Left today", left.join(" · ")),
+        ("Told", record.told.trim().to_owned()),
+        ("To grow", grow.join(", ")),
+        ("Unfinished", record.unfinished.trim().to_owned()),
+    ]
+    .into_iter()
+    .filter(|(_, text)| !text.is_empty())
+    .collect()
 }
 
 /// Longest text of a record, letters: what a colleague reads in a minute.

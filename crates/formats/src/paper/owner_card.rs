@@ -19,6 +19,8 @@ pub struct OwnerCard<'a> {
     pub back: (&'a str, &'a str),
     /// The look agreed on.
     pub offer: &'a Offer,
+    /// What was left and told, once the groom was written down.
+    pub done: &'a [(&'static str, String)],
     /// What the owner said.
     pub talk: Option<&'a Talk>,
     /// This dog in it, over its coat of today.
@@ -35,6 +37,8 @@ const SIZE: f64 = 4.6;
 const LETTERS: usize = 84;
 /// Letters a value holds beside its name: figures are wider.
 const VALUE_LETTERS: usize = 48;
+/// Lines a value takes at most: the card is one page.
+const VALUE_LINES: usize = 3;
 
 /// Writes the owner card as one A4 page in black and white.
 pub fn owner_card_svg(card: &OwnerCard<'_>) -> String {
@@ -60,9 +64,10 @@ pub fn owner_card_svg(card: &OwnerCard<'_>) -> String {
         "grey: the coat as it came",
     );
     y += 8.0;
-    for (name, value) in facts(card) {
+    let done = card.done.iter().cloned();
+    for (name, value) in facts(card).into_iter().chain(done) {
         page.text((MARGIN, y), SIZE, 400, TEXT, "start", name);
-        for line in wrap(&value, VALUE_LETTERS) {
+        for line in wrap(&value, VALUE_LETTERS).into_iter().take(VALUE_LINES) {
             page.text((MARGIN + 52.0, y), SIZE, 700, FIGURES, "start", &line);
             y += LINE;
         }

@@ -5,7 +5,9 @@ use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Reasons;
 use veliform_core::drawing::{DrawOptions, Layers};
+use veliform_core::plan::Words;
 use veliform_core::sheet::STANDING_CAUTION;
+use veliform_core::visit::owner_lines;
 use veliform_formats::{
     OwnerCard, Sheet, Theme, drawing_svg as write_drawing, owner_card_svg, pdf, png, sheet_pages,
 };
@@ -76,6 +78,10 @@ fn owner_card(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiEr
     let drawing = desk.draw(Some(&solved), &options);
     let after = |weeks: u32| day(at.began_ms + i64::from(weeks) * WEEK_MS);
     let back = (after(offer.upkeep.weeks_from), after(offer.upkeep.weeks_to));
+    let words = Words {
+        house: &at.house,
+        kit: &at.kit,
+    };
     let svg = owner_card_svg(&OwnerCard {
         name: &at.dog.name,
         owner: &at.dog.owner,
@@ -83,6 +89,7 @@ fn owner_card(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiEr
         day: &day(at.began_ms),
         back: (&back.0, &back.1),
         offer: &offer,
+        done: &owner_lines(&at.visit.results, &at.visit.record, &words),
         talk: at.visit.talk.as_ref(),
         drawing: &drawing,
         standing_caution: STANDING_CAUTION,
