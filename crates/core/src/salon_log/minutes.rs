@@ -48,7 +48,7 @@ const STEP_SCATTER: f64 = 0.3;
 /// Shorter steps were ticked in passing, not worked, minutes (modelling choice).
 const PASSED_OVER: f64 = 0.2;
 /// Kinds of work and sorts of grooms are fitted in turn; more rounds change nothing (tried).
-const ROUNDS: usize = 8;
+const ROUNDS: usize = 4;
 
 /// One step timed by moving on.
 struct Timed<'a> {

@@ -19,7 +19,7 @@ const MOST_VISITS: u32 = 200;
 /// Visits read without giving the store away.
 const AT_ONCE: usize = 10;
 /// Newest visits whose plans a new comb is tried on.
-const MOST_PLANS: usize = 10;
+const MOST_PLANS: usize = 8;
 
 /// What the salon's own log teaches.
 #[derive(Debug, Serialize, ToSchema)]
