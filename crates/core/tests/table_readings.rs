@@ -37,6 +37,7 @@ fn planned(table: &Table, zone: Zone) -> f64 {
 #[case(9.0, "9 mm more comes off")]
 #[case(0.5, "as planned; leave it")]
 #[case(-5.0, "shorter than planned; no more here")]
+#[case(4000.0, "cannot be; read it again")]
 fn after_a_layer_the_run_says_how_much_more(#[case] over: f64, #[case] says: &str) {
     let mut table = Table::begun();
     let step = at_the_ribs(&mut table);

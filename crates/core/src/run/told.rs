@@ -5,11 +5,12 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::state::{Compared, Run, WorkReading};
-use crate::coat::Zone;
+use crate::coat::{LONGEST_MM, Zone};
 use crate::finish::AS_PLANNED_MM;
 use crate::plan::{Words, capital};
 use crate::shape::Hand;
 use crate::sheet::Step;
+use crate::units::Length;
 
 /// A zone of a step, to be read or split off.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -102,6 +103,11 @@ fn side(run: &Run, step: &Step, done: Option<Hand>, words: &Words<'_>) -> Vec<St
     )]
 }
 
+/// Whether hair can be so long, or so much longer.
+fn can_hang(length: Length) -> bool {
+    (0.0..=LONGEST_MM).contains(&length.as_mm())
+}
+
 /// After a layer: how much more, where (handbook 3, *Two lighter layers beat one deep one*).
 fn layers(
     run: &Run,
@@ -119,7 +125,9 @@ fn layers(
             };
             let off = r.left_mm.as_mm() - planned;
             let stands = words.length(r.left_mm.as_mm());
-            let says = if off >= AS_PLANNED_MM {
+            let says = if !can_hang(r.left_mm) {
+                format!("{stands} cannot be; read it again")
+            } else if off >= AS_PLANNED_MM {
                 format!("{stands} stands, {} more comes off", words.length(off))
             } else if off <= -AS_PLANNED_MM {
                 format!(
@@ -141,7 +149,12 @@ fn pair(compared: Compared, words: &Words<'_>) -> Option<String> {
         Hand::Right => "right",
     };
     let by = compared.by_mm.as_mm();
-    Some(if by > 0.0 {
+    Some(if !can_hang(compared.by_mm) {
+        format!(
+            "Longer by {} cannot be; compare them again.",
+            words.length(by)
+        )
+    } else if by > 0.0 {
         format!(
             "Take {} off the {longer}; leave the other.",
             words.length(by)

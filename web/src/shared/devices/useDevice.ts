@@ -30,7 +30,6 @@ export interface Asked {
 export function useDevice() {
   const [heard, setHeard] = useState<Listening | null>(null);
   const stream = useRef<EventSource | null>(null);
-  const asked = useRef<Asked | null>(null);
   useEffect(() => () => stream.current?.close(), []);
 
   const stop = (trouble: string | null) => {
@@ -40,7 +39,6 @@ export function useDevice() {
   };
   const start = (ask: Asked) => {
     stream.current?.close();
-    asked.current = ask;
     const { kind, count } = ask;
     if (count === 0) {
       const trouble = 'Everything it reads is taken already.';
@@ -73,7 +71,7 @@ export function useDevice() {
       }
       if (event.said === 'battery') setHeard((s) => s && { ...s, battery: event.percent });
       if (event.said !== 'reading' || taken >= count) return;
-      const said = asked.current?.onReading(taken, event.value_mm) ?? '';
+      const said = ask.onReading(taken, event.value_mm);
       taken += 1;
       setHeard((s) => s && { ...s, said });
       if (taken === count) {

@@ -19,51 +19,26 @@ export function MinutesTaught(props: {
         </p>
       )}
       <ul>
-        {log.minutes.map(({ topic, label, factor }) => {
-          const used = inUse[topic];
-          const next = Math.round(factor.value * 100) / 100;
-          return (
-            <li key={topic} className="border-t border-line py-1" data-topic={topic}>
-              <p>
-                {label}:{' '}
-                <b className="font-mono">
-                  {factor.value.toFixed(2)} ±{factor.doubt.toFixed(2)}
-                </b>{' '}
-                <span className="text-sm text-soft">
-                  from {factor.readings} {factor.readings === 1 ? 'step' : 'steps'}
-                  {used !== undefined && `, sheets use ${used.toFixed(2)}`}
-                </span>
-              </p>
-              <div className="flex gap-2 pt-1">
-                {used !== next && (
-                  <Plain
-                    label={`${label}: use it on sheets`}
-                    onClick={() =>
-                      props.onHouse({ ...house, minute_factors: { ...inUse, [topic]: next } })
-                    }
-                  >
-                    Use it
-                  </Plain>
-                )}
-                {used !== undefined && (
-                  <Plain
-                    label={`${label}: back to the table`}
-                    onClick={() =>
-                      props.onHouse({
-                        ...house,
-                        minute_factors: Object.fromEntries(
-                          Object.entries(inUse).filter(([name]) => name !== topic),
-                        ),
-                      })
-                    }
-                  >
-                    Back to the table
-                  </Plain>
-                )}
-              </div>
-            </li>
-          );
-        })}
+        {log.minutes.map(({ topic, label, factor }) => (
+          <TaughtFactor
+            key={topic}
+            label={label}
+            factor={factor}
+            used={inUse[topic]}
+            back="Back to the table"
+            onUse={(next) =>
+              props.onHouse({ ...house, minute_factors: { ...inUse, [topic]: next } })
+            }
+            onBack={() =>
+              props.onHouse({
+                ...house,
+                minute_factors: Object.fromEntries(
+                  Object.entries(inUse).filter(([name]) => name !== topic),
+                ),
+              })
+            }
+          />
+        ))}
       </ul>
       <SortsTaught house={house} sorts={log.sorts} onHouse={props.onHouse} />
     </section>
@@ -84,45 +59,61 @@ function SortsTaught(props: {
       <h3 className="border-t border-line pt-2 font-bold">And by sort of groom</h3>
       <ul>
         {sorts.map(({ sort, label, factor }) => {
-          const used = house.minutes_by.find((m) => isOf(m.sort, sort))?.factor;
-          const next = Math.round(factor.value * 100) / 100;
           const others = house.minutes_by.filter((m) => !isOf(m.sort, sort));
           return (
-            <li key={`${sort.by} ${sort.name}`} className="border-t border-line py-1">
-              <p>
-                {label}, {sort.name}:{' '}
-                <b className="font-mono">
-                  {factor.value.toFixed(2)} ±{factor.doubt.toFixed(2)}
-                </b>{' '}
-                <span className="text-sm text-soft">
-                  from {factor.readings} {factor.readings === 1 ? 'step' : 'steps'}
-                  {used !== undefined && `, sheets use ${used.toFixed(2)}`}
-                </span>
-              </p>
-              <div className="flex gap-2 pt-1">
-                {used !== next && (
-                  <Plain
-                    label={`${label}, ${sort.name}: use it on sheets`}
-                    onClick={() =>
-                      props.onHouse({ ...house, minutes_by: [...others, { sort, factor: next }] })
-                    }
-                  >
-                    Use it
-                  </Plain>
-                )}
-                {used !== undefined && (
-                  <Plain
-                    label={`${label}, ${sort.name}: as the others`}
-                    onClick={() => props.onHouse({ ...house, minutes_by: others })}
-                  >
-                    As the others
-                  </Plain>
-                )}
-              </div>
-            </li>
+            <TaughtFactor
+              key={`${sort.by} ${sort.name}`}
+              label={`${label}, ${sort.name}`}
+              factor={factor}
+              used={house.minutes_by.find((m) => isOf(m.sort, sort))?.factor}
+              back="As the others"
+              onUse={(next) =>
+                props.onHouse({ ...house, minutes_by: [...others, { sort, factor: next }] })
+              }
+              onBack={() => props.onHouse({ ...house, minutes_by: others })}
+            />
           );
         })}
       </ul>
     </>
+  );
+}
+
+/** A factor the log taught, what sheets use, and the two ways to change that. */
+function TaughtFactor(props: {
+  label: string;
+  factor: Schemas['Learnt'];
+  used: number | undefined;
+  back: string;
+  onUse: (next: number) => void;
+  onBack: () => void;
+}) {
+  const { label, factor, used, back } = props;
+  const next = Math.round(factor.value * 100) / 100;
+  return (
+    <li className="border-t border-line py-1" data-taught={label}>
+      <p>
+        {label}:{' '}
+        <b className="font-mono">
+          {factor.value.toFixed(2)} ±{factor.doubt.toFixed(2)}
+        </b>{' '}
+        <span className="text-sm text-soft">
+          from {factor.readings} {factor.readings === 1 ? 'step' : 'steps'}
+          {used !== undefined && `, sheets use ${used.toFixed(2)}`}
+        </span>
+      </p>
+      <div className="flex gap-2 pt-1">
+        {used !== next && (
+          <Plain label={`${label}: use it on sheets`} onClick={() => props.onUse(next)}>
+            Use it
+          </Plain>
+        )}
+        {used !== undefined && (
+          <Plain label={`${label}: ${back.toLowerCase()}`} onClick={props.onBack}>
+            {back}
+          </Plain>
+        )}
+      </div>
+    </li>
   );
 }
