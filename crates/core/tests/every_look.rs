@@ -9,7 +9,7 @@ use support::{ample_coat, both, build, solve};
 use veliform_core::balance::{Judged, Place, Subject, score};
 use veliform_core::coat::{CoatNow, Texture, Zone};
 use veliform_core::frame::Build;
-use veliform_core::look::{Cut, FootFinish, LegShape, Look, LookId};
+use veliform_core::look::{Cut, FootFinish, ForeLegShape, HindLegShape, Look, LookId};
 use veliform_core::shape::Station as S;
 use veliform_core::solve::solve_lengths;
 
@@ -143,7 +143,9 @@ fn each_look_is_made_as_the_handbook_says() {
         let is_one_comb = matches!(id, LookId::OneLength | LookId::Summer);
         assert_eq!(look(id).scales, !is_one_comb, "{id:?}");
         assert_eq!(look(id).foot == FootFinish::Clean, id == LookId::Lamb);
-        assert_eq!(look(id).legs == LegShape::Flared, id == LookId::LongLegs);
+        let is_flared = look(id).fore == ForeLegShape::Flare;
+        assert_eq!(is_flared, id == LookId::LongLegs);
+        assert_eq!(look(id).hind == HindLegShape::A, is_flared);
         let upkeep = look(id).upkeep(450.0);
         assert!(upkeep.weeks_from < upkeep.weeks_to, "{id:?}");
         assert!(!look(id).aliases.is_empty() && !look(id).summary.is_empty());

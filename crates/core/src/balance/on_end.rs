@@ -4,7 +4,7 @@ use super::expr::Expr;
 use super::point::Judged;
 use super::points::{BAND, Builder, COLUMN_STUDY, mean_x};
 use super::spot::Width;
-use crate::look::LegShape;
+use crate::look::{ForeLegShape, HindLegShape};
 use crate::shape::{FACE_STATIONS, Face, Hand, Leg, LegPlace, View};
 
 /// First station of a face that is the column's: the hind leg's highest lies on the thigh.
@@ -15,8 +15,6 @@ const fn column_from(leg: Leg) -> usize {
     }
 }
 
-/// Flare of the front leg's outer edge from top to foot, share of the height (balance-model.md 5).
-const FLARE: f64 = 0.02;
 /// How the legs spread behind in an A, degrees (balance-model.md 5).
 const SPREAD_DEG: f64 = 4.0;
 /// The inner edge follows the outer one by this share.
@@ -24,13 +22,15 @@ const INNER_FOLLOWS: f64 = 0.5;
 
 impl Builder<'_> {
     pub(super) fn legs_on_end(&mut self) {
-        let legs = self.subject.look.legs;
-        if legs != LegShape::AsItHangs {
-            for leg in Leg::BOTH {
-                for &hand in self.subject.hands() {
-                    self.edges(leg, hand);
-                    self.beside_the_body(leg, hand);
-                }
+        let look = &self.subject.look;
+        let is_judged = [
+            look.fore != ForeLegShape::AsItHangs,
+            look.hind != HindLegShape::AsItHangs,
+        ];
+        for (leg, _) in Leg::BOTH.into_iter().zip(is_judged).filter(|(_, is)| *is) {
+            for &hand in self.subject.hands() {
+                self.edges(leg, hand);
+                self.beside_the_body(leg, hand);
             }
         }
         if self.subject.is_mirrored {
@@ -82,7 +82,7 @@ impl Builder<'_> {
     /// Each edge straight and plumb, or on the line the look draws.
     fn edges(&mut self, leg: Leg, hand: Hand) {
         let h = self.subject.height();
-        let is_flared = self.subject.look.legs == LegShape::Flared;
+        let (fore, hind) = (self.subject.look.fore, self.subject.look.hind);
         let slack = match leg {
             Leg::Fore => self.slack_in_front(),
             Leg::Hind => self.slack_behind(),
@@ -101,12 +101,15 @@ impl Builder<'_> {
         for face in Face::BOTH {
             let mean = self.mean_off_midline(leg, hand, face);
             for (step, y) in Self::column(leg).zip(&heights) {
-                let outward = match (is_flared, leg) {
-                    (false, _) => 0.0,
-                    (true, Leg::Fore) => {
-                        2.0 * FLARE * h * (mean_height - y) / (top - low).max(1e-6)
+                let outward = match leg {
+                    Leg::Fore => {
+                        let t = 2.0 * (mean_height - y) / (top - low).max(1e-6);
+                        h * fore.out_on_end(t)
                     }
-                    (true, Leg::Hind) => SPREAD_DEG.to_radians().tan() * (mean_height - y),
+                    Leg::Hind if hind == HindLegShape::A => {
+                        SPREAD_DEG.to_radians().tan() * (mean_height - y)
+                    }
+                    Leg::Hind => 0.0,
                 };
                 let outward = match (face, leg) {
                     (Face::Outer, _) => outward,
@@ -124,7 +127,11 @@ impl Builder<'_> {
     /// How a leg stands beside the body: flush, not over it, daylight between, as deep as wide.
     fn beside_the_body(&mut self, leg: Leg, hand: Hand) {
         let h = self.subject.height();
-        let is_flared = self.subject.look.legs == LegShape::Flared;
+        let look = &self.subject.look;
+        let is_flared = match leg {
+            Leg::Fore => look.fore == ForeLegShape::Flare,
+            Leg::Hind => look.hind == HindLegShape::A,
+        };
         let from = column_from(leg);
         let alike = self.legs_alike();
         let at = self.leg_at(leg, hand, Face::Outer, from);

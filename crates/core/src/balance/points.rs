@@ -83,7 +83,7 @@ impl Builder<'_> {
     }
 
     pub(super) fn tolerance(&self, judged: Judged) -> f64 {
-        judged.tolerance_share() * self.subject.height()
+        judged.tolerance_share() * self.subject.look.tolerance * self.subject.height()
     }
 
     /// A value in mm held between two bounds, both optional.
@@ -393,6 +393,22 @@ impl Builder<'_> {
         }
     }
 
+    /// How far the look wants each edge of the column forward of the column's mean, mm.
+    fn profile(&self, stations: &[S], is_back: bool) -> Vec<f64> {
+        let heights: Vec<f64> = stations.iter().map(|s| self.skin_y(*s)).collect();
+        let top = heights.iter().copied().fold(f64::NEG_INFINITY, f64::max);
+        let low = heights.iter().copied().fold(f64::INFINITY, f64::min);
+        let shape = self.subject.look.fore;
+        let forward = heights.iter().map(|y| {
+            let t = 1.0 - 2.0 * (y - low) / (top - low).max(1e-6);
+            let (back, front) = shape.forward(t);
+            self.subject.height() * if is_back { back } else { front }
+        });
+        let forward: Vec<f64> = forward.collect();
+        let mean = forward.iter().sum::<f64>() / forward.len().max(1) as f64;
+        forward.into_iter().map(|f| f - mean).collect()
+    }
+
     fn columns(&mut self) {
         let h = self.subject.height();
         let targets = self.subject.look.targets;
@@ -402,10 +418,14 @@ impl Builder<'_> {
             mean_of(self.subject, &COLUMN_FRONT),
         );
         let band = slack * BAND * self.tolerance(Judged::FrontColumn);
-        for (stations, middle) in [(&COLUMN_BACK[..], &back), (&COLUMN_FRONT[..], &front)] {
+        for (stations, middle, is_back) in [
+            (&COLUMN_BACK[..], &back, true),
+            (&COLUMN_FRONT[..], &front, false),
+        ] {
             let share = COLUMN_STUDY / stations.len() as f64;
-            for station in stations {
-                let value = self.x(*station) - middle;
+            let forward = self.profile(stations, is_back);
+            for (station, forward) in stations.iter().zip(forward) {
+                let value = self.x(*station) - middle + -forward;
                 self.weighted(
                     Judged::FrontColumn,
                     *station,

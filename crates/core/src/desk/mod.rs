@@ -2,6 +2,7 @@
 //!
 //! One function per arrow of the data flow, called alike by server, command line and tests.
 
+mod in_schools;
 mod schools;
 
 use schemars::JsonSchema;
@@ -19,7 +20,7 @@ use crate::frame::{
     AngleValue, Frame, FrameInput, FrameValue, Measure, Problem, Severity, angles, resolve,
 };
 use crate::grow::{GrowPlan, Interval, grow_plan, interval};
-use crate::kit::{ONE_SIZE_MM, Tool};
+use crate::kit::Tool;
 use crate::look::{LineStop, Look, LookId, OwnLook};
 use crate::plan::{
     BalanceRow, Job, LineOffer, Plan, PlanReport, Why, Words, find_reasons, knotted_zones,
@@ -33,6 +34,7 @@ use crate::sure::{WhatNext, point_doubts, what_next};
 use crate::units::{Length, length_text};
 use crate::visit::{LookChoice, MeasureHistory, Recipe, Visit, changed};
 
+use in_schools::in_schools;
 pub use schools::{AnswerHere, QuestionHere};
 
 /// A dog on the desk: everything resolved, nothing solved yet.
@@ -218,11 +220,7 @@ impl<'a> Desk<'a> {
 
     fn job_in(&self, look: Look) -> Job {
         let height = self.frame.build.height;
-        let look = match self.house.schools.of(Question::HindInside) {
-            Answer::InsideAsOutside => look.with_hind_inside(0.0),
-            Answer::InsideShorter => look.with_hind_inside(ONE_SIZE_MM),
-            _ => look,
-        };
+        let look = in_schools(look, &self.house.schools);
         let look = self.lined(look.fitted(height, &|zone| self.coat.length_mm(zone)));
         let mut coat = self.coat.clone();
         if let Some(talk) = &self.visit.talk {

@@ -107,6 +107,12 @@ schools! {
     Interval, "Cut for",
         "What the plan says is what leaves the table; further on, more comes off where growth shows."
         => [CutForToday "today", CutForMiddle "mid-interval", CutToLast "to last"];
+    FrontLeg, "Front leg",
+        "The look's own."
+        => [FrontByLook "by look", FrontTube "tube", FrontD "D, full behind", FrontFlare "flare"];
+    RearLeg, "Rear leg from behind",
+        "The look's own."
+        => [RearByLook "by look", RearParallel "parallel", RearA "A"];
     HindInside, "Inside of the hind leg",
         "The look's own; shorter where it knots."
         => [InsideByLook "as the look has it", InsideAsOutside "as outside", InsideShorter "one comb shorter than outside"];

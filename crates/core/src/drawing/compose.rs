@@ -301,6 +301,7 @@ fn four_views(stage: &Stage<'_>, options: &DrawOptions) -> Drawing {
             for (i, edge) in place.area_mm.iter_mut().enumerate() {
                 *edge += if i % 2 == 0 { x } else { y };
             }
+            place.shapes = place.shapes.map(|n| n + whole.shapes.len());
         }
         whole.shapes.append(&mut one.shapes);
         whole.views.append(&mut one.views);
@@ -418,6 +419,7 @@ impl<'a> Stage<'a> {
                 origin_mm: [0.0, 0.0],
                 signs: view.page_signs().into(),
                 area_mm: bounds_mm,
+                shapes: [0, painter.shapes.len()],
             }],
             shapes: painter.shapes,
         }

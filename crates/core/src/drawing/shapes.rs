@@ -188,6 +188,8 @@ pub struct ViewPlace {
     pub signs: [f64; 2],
     /// Left, bottom, right, top of its area.
     pub area_mm: [f64; 4],
+    /// Its shapes in the drawing's list: the first, and the one after its last.
+    pub shapes: [usize; 2],
 }
 
 impl View {

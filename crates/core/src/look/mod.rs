@@ -1,5 +1,6 @@
 //! Looks: target sets a stylist works towards (handbook 5, balance-model.md 6).
 
+mod legs;
 mod own;
 mod placement;
 mod shipped;
@@ -11,7 +12,8 @@ use utoipa::ToSchema;
 
 use crate::coat::Zone;
 use crate::shape::Finish;
-pub use own::{OwnLook, RatioRange};
+pub use legs::{ForeLegShape, HindLegShape};
+pub use own::{Aim, OwnLook, OwnUpkeep, RatioRange};
 pub use placement::{LineName, LineStop, Placement};
 pub use targets::Targets;
 
@@ -74,7 +76,8 @@ pub enum Cut {
 }
 
 /// How the foot is finished.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
 pub enum FootFinish {
     /// Clipped clean to the first toe joint, with a bevelled hem over it.
     Clean,
@@ -84,17 +87,6 @@ pub enum FootFinish {
     Hidden,
     /// Close round the nails.
     Tight,
-}
-
-/// What the legs should look like on end.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
-pub enum LegShape {
-    /// Straight and parallel, flush with the body.
-    Columns,
-    /// Wider to the foot in front, an A behind; wider than the body is meant.
-    Flared,
-    /// As the feather hangs: not judged.
-    AsItHangs,
 }
 
 /// What an owner takes on with a look.
@@ -130,8 +122,14 @@ pub struct Look {
     cuts: Vec<Cut>,
     /// Whether a clipper touches the body.
     pub has_clipper: bool,
-    /// What the legs should look like on end.
-    pub legs: LegShape,
+    /// What the front legs should look like.
+    pub fore: ForeLegShape,
+    /// What the hind legs should look like from behind.
+    pub hind: HindLegShape,
+    /// Factor on every tolerance: how sharply this look is judged.
+    pub tolerance: f64,
+    /// What the salon says of the order of work in it.
+    pub order_note: String,
     /// What the eye should see.
     pub targets: Targets,
     /// Whether lengths follow the dog's size; looks named after one comb do not.
@@ -166,6 +164,10 @@ pub struct Look {
     solved: Placement,
 }
 
+/// Height of the head against the height at the withers, and in fashion looks (handbook 4).
+pub(crate) const HEAD: (f64, f64) = (0.30, 0.36);
+pub(crate) const SMALL_HEAD: (f64, f64) = (0.26, 0.31);
+
 /// What most looks have in common; a base to write the others over.
 const WITH_CLIPPER: Look = Look {
     lifts_high: false,
@@ -181,7 +183,10 @@ const WITH_CLIPPER: Look = Look {
     comes_off_mm: None,
     cuts: Vec::new(),
     has_clipper: true,
-    legs: LegShape::Columns,
+    fore: ForeLegShape::Tube,
+    hind: HindLegShape::Parallel,
+    tolerance: 1.0,
+    order_note: String::new(),
     targets: Targets {
         body_ratio: (0.97, 1.05),
         gap_ratio: None,
@@ -194,6 +199,7 @@ const WITH_CLIPPER: Look = Look {
         angulation: None,
         set_in: None,
         column_share: None,
+        head_size: HEAD,
     },
     scales: true,
     accept: 0.0,
@@ -304,6 +310,30 @@ impl Look {
         self
     }
 
+    /// The look with other front legs; the hem stands out where they flare. Legs that hang as the
+    /// feather does stay so.
+    #[must_use]
+    pub fn with_fore(mut self, fore: ForeLegShape) -> Self {
+        if self.fore == ForeLegShape::AsItHangs {
+            return self;
+        }
+        let flares = |shape| shape == ForeLegShape::Flare;
+        if flares(fore) != flares(self.fore) {
+            self.finish.flare = if flares(fore) { HEM_FLARE } else { 0.0 };
+        }
+        self.fore = fore;
+        self
+    }
+
+    /// The look with other hind legs, likewise.
+    #[must_use]
+    pub fn with_hind(mut self, hind: HindLegShape) -> Self {
+        if self.hind != HindLegShape::AsItHangs {
+            self.hind = hind;
+        }
+        self
+    }
+
     fn cut_alike(&mut self, zone: Zone, other: Zone) {
         self.nominal_mm[zone as usize] = self.nominal_mm[other as usize];
         self.cuts[zone as usize] = self.cuts[other as usize];
@@ -407,6 +437,9 @@ impl Look {
         }
     }
 }
+
+/// How far the hem of a flared leg stands out, share of the height (modelling choice).
+const HEM_FLARE: f64 = 0.03;
 
 /// Crest where a look that clips it is asked to keep it, mm at 450 (handbook 5, look 2).
 const KEPT_CREST_MM: f64 = 25.0;

@@ -1,3 +1,5 @@
+use super::Aim;
+
 /// What the eye should see: ranges of the judged numbers (handbook 4; balance-model.md 6 holds).
 ///
 /// Ratios are plain numbers; shares are of the height at withers; the slope is in degrees down to
@@ -26,4 +28,36 @@ pub struct Targets {
     pub set_in: Option<(f64, f64)>,
     /// Width of the front column against the depth of body.
     pub column_share: Option<(f64, f64)>,
+    /// Height of the head, top to under-beard.
+    pub head_size: (f64, f64),
+}
+
+impl Targets {
+    /// Another range to aim at.
+    pub(super) fn aim(&mut self, aim: Aim, range: (f64, f64)) {
+        match aim {
+            Aim::BodyRatio => self.body_ratio = range,
+            Aim::GapRatio => self.gap_ratio = Some(range),
+            Aim::LegShare => self.leg_share = Some(range),
+            Aim::Rise => self.rise = range,
+            Aim::Angulation => self.angulation = Some(range),
+            Aim::SetIn => self.set_in = Some(range),
+            Aim::ColumnShare => self.column_share = Some(range),
+            Aim::HeadSize => self.head_size = range,
+        }
+    }
+
+    /// What is aimed at; none where the look does not judge it.
+    pub const fn of(&self, aim: Aim) -> Option<(f64, f64)> {
+        match aim {
+            Aim::BodyRatio => Some(self.body_ratio),
+            Aim::GapRatio => self.gap_ratio,
+            Aim::LegShare => self.leg_share,
+            Aim::Rise => Some(self.rise),
+            Aim::Angulation => self.angulation,
+            Aim::SetIn => self.set_in,
+            Aim::ColumnShare => self.column_share,
+            Aim::HeadSize => Some(self.head_size),
+        }
+    }
 }

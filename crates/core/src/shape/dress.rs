@@ -1,10 +1,15 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
 use super::edge::{Beard, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, ZONES};
 use super::station::{Cover, STATIONS, Station, stretch};
 use crate::coat::{CoatNow, Stands, Texture, Zone};
 use crate::frame::{Build, EarKind, TailKind};
 
 /// The shape of a finished head.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
 pub enum HeadShape {
     /// A circle of three arcs: cheeks, under-beard, top.
     Round,

@@ -87,12 +87,20 @@ pub fn cut_sheet(
         minutes: steps.iter().map(|s| s.minutes).sum(),
         steps,
         tool_changes,
-        notes: facts.notes.to_vec(),
+        notes: notes(&job.look.order_note, facts),
         standing_caution: STANDING_CAUTION.into(),
         blade_minutes: job.house.blade_minutes,
         break_every_minutes: needs_breaks.then_some(BREAK_EVERY_MINUTES),
         warm_blade: warm_blade.into(),
     }
+}
+
+/// What is to be minded: of the look first, then of this dog.
+fn notes(of_look: &str, facts: &DogFacts<'_>) -> Vec<String> {
+    let look = (!of_look.is_empty()).then(|| of_look.to_owned());
+    look.into_iter()
+        .chain(facts.notes.iter().cloned())
+        .collect()
 }
 
 /// Writes steps one after another.

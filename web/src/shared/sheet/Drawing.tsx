@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import type { Schemas } from '../api/client';
+import { useInTurn } from './useInTurn';
 
 type Shape = Schemas['Shape'];
 type Tag = NonNullable<Shape['tag']>;
@@ -30,13 +31,17 @@ interface Props {
   drawing: Schemas['Drawing'];
   /** Another page than the drawing's own: left, bottom, right, top, mm. */
   page?: number[] | null;
+  /** The view under the finger. */
+  held?: string | null;
   className?: string;
   chosen?: string | null;
   onTouch?: (tag: Tag) => void;
 }
 
 /** Paints the core's drawing: shapes in millimetres, page y up. */
-export const Drawing = memo(function Drawing({ drawing, page, className, chosen, onTouch }: Props) {
+export const Drawing = memo(function Drawing(props: Props) {
+  const { drawing, page, className, chosen, onTouch } = props;
+  const parts = useInTurn(drawing, props.held ?? null);
   const [left, bottom, right, top] = (page ?? drawing.bounds_mm) as [
     number,
     number,
@@ -53,10 +58,27 @@ export const Drawing = memo(function Drawing({ drawing, page, className, chosen,
       aria-label={drawing.title}
       preserveAspectRatio="xMidYMax meet"
     >
-      {keyed(drawing.shapes).map(([key, shape]) => (
-        <ShapeView key={key} shape={shape} unit={unit} chosen={chosen ?? null} onTouch={onTouch} />
+      {parts.map(({ view, shapes }) => (
+        <ViewShapes key={view} {...{ shapes, unit, onTouch }} chosen={chosen ?? null} />
       ))}
     </svg>
+  );
+});
+
+interface ViewProps {
+  shapes: Shape[];
+  unit: number;
+  chosen: string | null;
+  onTouch: ((tag: Tag) => void) | undefined;
+}
+
+const ViewShapes = memo(function ViewShapes({ shapes, ...paint }: ViewProps) {
+  return (
+    <g>
+      {keyed(shapes).map(([key, shape]) => (
+        <ShapeView key={key} shape={shape} {...paint} />
+      ))}
+    </g>
   );
 });
 

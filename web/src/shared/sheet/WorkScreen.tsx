@@ -89,6 +89,7 @@ function DogSheet(props: {
       <Drawing
         drawing={drawing}
         page={drag.page}
+        held={drag.held}
         chosen={props.chosen ? tagKey(props.chosen) : null}
         {...(onTouch ? { onTouch } : {})}
       />

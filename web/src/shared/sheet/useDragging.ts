@@ -37,6 +37,7 @@ interface Held {
   from: XY;
   sheet: DOMRect;
   page: number[];
+  view: string;
   isMoved: boolean;
   read: (page: XY) => EntryBody | null;
 }
@@ -49,7 +50,7 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
   const { attempt, say, words } = useVisitWork();
   const held = useRef<Held | null>(null);
   // The page stands still under the finger, however tall the dog becomes.
-  const [page, setPage] = useState<number[] | null>(null);
+  const [still, setStill] = useState<{ page: number[]; held: string } | null>(null);
   const measured = (measure: Schemas['Measure'], mm: number): EntryBody => ({
     kind: 'measure_set',
     measure,
@@ -73,6 +74,7 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
         from,
         sheet,
         page,
+        view: drawing.views.find((v) => holds(v.area_mm, pointOn(sheet, page, e)))?.view ?? '',
         isMoved: false,
         read: ([, y]) => measured('height_at_withers', y),
       };
@@ -89,6 +91,7 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
       from,
       sheet,
       page,
+      view: place.view,
       isMoved: false,
       read: (p) => {
         if (!opens || !drag) return null;
@@ -102,7 +105,7 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
       held.current = take(e);
       if (!held.current) return;
       e.currentTarget.setPointerCapture(e.pointerId);
-      setPage(drawing.bounds_mm);
+      setStill({ page: drawing.bounds_mm, held: held.current.view });
     },
     onPointerMove: (e: PointerEvent<HTMLDivElement>) => {
       const now = held.current;
@@ -115,7 +118,7 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
     onPointerUp: (e: PointerEvent<HTMLDivElement>) => {
       const now = held.current;
       held.current = null;
-      setPage(null);
+      setStill(null);
       if (!now) return;
       if (!now.isMoved) {
         onTouch?.(now.tag);
@@ -126,11 +129,11 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
     },
     onPointerCancel: () => {
       held.current = null;
-      setPage(null);
+      setStill(null);
       attempt(null);
     },
   };
-  return { handlers, page };
+  return { handlers, page: still?.page ?? null, held: still?.held ?? null };
 }
 
 function holds(area: number[], [x, y]: XY): boolean {

@@ -6,7 +6,7 @@ mod clipped;
 mod lengths;
 mod scissored;
 
-use super::{Look, LookId, Targets};
+use super::{HEAD, Look, LookId, Targets};
 
 impl Look {
     /// A look as it ships.
@@ -40,4 +40,5 @@ const USUAL: Targets = Targets {
     angulation: Some((0.05, 0.09)),
     set_in: Some((0.025, 0.08)),
     column_share: Some((0.24, 0.38)),
+    head_size: HEAD,
 };

@@ -3,7 +3,10 @@
 use super::USUAL;
 use super::lengths::{BODY, Lengths, by_zone, cuts};
 use crate::coat::Zone as Z;
-use crate::look::{Cut, FootFinish, LegShape, Look, LookId, Targets, WITH_CLIPPER};
+use crate::look::{
+    Cut, FootFinish, ForeLegShape, HEM_FLARE, HindLegShape, Look, LookId, SMALL_HEAD, Targets,
+    WITH_CLIPPER,
+};
 use crate::shape::{Finish, HeadShape};
 
 /// The body without what hangs or is shaped by shears under it.
@@ -207,11 +210,13 @@ pub(super) fn long_legs() -> Look {
             angulation: Some((0.02, 0.09)),
             set_in: Some((-0.01, 0.06)),
             column_share: Some((0.32, 0.52)),
+            head_size: SMALL_HEAD,
             ..USUAL
         },
-        legs: LegShape::Flared,
+        fore: ForeLegShape::Flare,
+        hind: HindLegShape::A,
         finish: Finish {
-            flare: 0.03,
+            flare: HEM_FLARE,
             ..Finish::trimmed(HeadShape::Round)
         },
         foot: FootFinish::Hidden,
@@ -360,7 +365,8 @@ pub(super) fn natural_tidy() -> Look {
             ..USUAL
         },
         has_clipper: false,
-        legs: LegShape::AsItHangs,
+        fore: ForeLegShape::AsItHangs,
+        hind: HindLegShape::AsItHangs,
         accept: 1.0,
         comb_factor: 2.5,
         finish: Finish::trimmed(HeadShape::Natural),

@@ -1,0 +1,23 @@
+use crate::dog::{Answer as A, Question, Schools};
+use crate::kit::ONE_SIZE_MM;
+use crate::look::{ForeLegShape, HindLegShape, Look};
+
+/// A look as this salon's schools have it (handbook 6): only what they leave to the look stays.
+pub(super) fn in_schools(look: Look, schools: &Schools) -> Look {
+    let look = match schools.of(Question::HindInside) {
+        A::InsideAsOutside => look.with_hind_inside(0.0),
+        A::InsideShorter => look.with_hind_inside(ONE_SIZE_MM),
+        _ => look,
+    };
+    let look = match schools.of(Question::FrontLeg) {
+        A::FrontTube => look.with_fore(ForeLegShape::Tube),
+        A::FrontD => look.with_fore(ForeLegShape::D),
+        A::FrontFlare => look.with_fore(ForeLegShape::Flare),
+        _ => look,
+    };
+    match schools.of(Question::RearLeg) {
+        A::RearParallel => look.with_hind(HindLegShape::Parallel),
+        A::RearA => look.with_hind(HindLegShape::A),
+        _ => look,
+    }
+}
