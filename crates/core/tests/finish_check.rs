@@ -33,6 +33,8 @@ fn visit() -> Visit {
     let taken = TakenMeasure::by(Method::HeightStick, mm(440.0));
     visit.frame.measures.insert(Measure::HeightAtWithers, taken);
     visit.coat.all_over_mm = Some(mm(60.0));
+    // Enough for a head in proportion, which asks for more than the look's own 44 mm here.
+    visit.coat.zones_mm.insert(Zone::Topknot, mm(90.0));
     visit.look = Some(LookChoice {
         look: LookId::Lamb,
         body_mm: None,

@@ -1,6 +1,8 @@
 //! Balance: what the eye judges, as numbers linear in the coat lengths (handbook 4).
 
+mod evaluated;
 mod expr;
+mod head;
 mod on_end;
 mod point;
 mod points;
@@ -8,7 +10,9 @@ mod reach;
 mod spot;
 mod subject;
 
+pub use evaluated::evaluated_points;
 pub use expr::Expr;
+pub use head::{fit_head, head_points};
 pub use point::{BalancePoint, Divisor, GIVES_UP_AT, Judged, Shown, score};
 pub use points::balance_points;
 pub use reach::{Reach, ReachOf};

@@ -50,11 +50,18 @@ pub enum Judged {
     Daylight,
     Mirror,
     Hole,
+    WaistPlace,
+    KneeOpposite,
+    HeadSize,
+    HeadRound,
+    NoseLongest,
+    EarEnd,
+    EarOverShoulder,
 }
 
 impl Judged {
     /// All of them, in the order they are shown.
-    pub const ALL: [Self; 37] = [
+    pub const ALL: [Self; 44] = [
         Self::BodyRatio,
         Self::GapRatio,
         Self::GapUnderFlank,
@@ -92,6 +99,13 @@ impl Judged {
         Self::Daylight,
         Self::Mirror,
         Self::Hole,
+        Self::WaistPlace,
+        Self::KneeOpposite,
+        Self::HeadSize,
+        Self::HeadRound,
+        Self::NoseLongest,
+        Self::EarEnd,
+        Self::EarOverShoulder,
     ];
 
     /// Name on the screen.
@@ -134,6 +148,13 @@ impl Judged {
             Self::Daylight => "Daylight between the legs",
             Self::Mirror => "Left against right",
             Self::Hole => "Hole in the leg",
+            Self::WaistPlace => "Place of the waist",
+            Self::KneeOpposite => "Knee opposite the bend",
+            Self::HeadSize => "Size of the head",
+            Self::HeadRound => "Head against a circle",
+            Self::NoseLongest => "Nose the longest point",
+            Self::EarEnd => "Ear end below the beard",
+            Self::EarOverShoulder => "Ear end over the point of shoulder",
         }
     }
 
@@ -152,6 +173,10 @@ impl Judged {
             | Self::Hole => 0.0065,
             Self::FrontFlush => 0.011,
             Self::Mirror => 0.009,
+            // Where balance-model.md gives none: half of what handbook 4 allows, or as a comb's size
+            // reads on a medium dog (modelling choice).
+            Self::HeadSize => 0.02,
+            Self::HeadRound => 0.006,
             Self::Slope
             | Self::CroupFill
             | Self::UnderlineSteady
@@ -170,7 +195,12 @@ impl Judged {
             | Self::LowerThigh
             | Self::KneeFullness
             | Self::LoinNotHollow
-            | Self::Daylight => 0.01,
+            | Self::Daylight
+            | Self::WaistPlace
+            | Self::KneeOpposite
+            | Self::NoseLongest
+            | Self::EarEnd
+            | Self::EarOverShoulder => 0.01,
         }
     }
 
@@ -208,7 +238,14 @@ impl Judged {
             | Self::FrontOver
             | Self::Widest
             | Self::Daylight
-            | Self::Mirror => 1.0,
+            | Self::Mirror
+            | Self::WaistPlace
+            | Self::KneeOpposite
+            | Self::HeadSize
+            | Self::HeadRound
+            | Self::NoseLongest
+            | Self::EarEnd
+            | Self::EarOverShoulder => 1.0,
         }
     }
 

@@ -89,6 +89,17 @@ pub enum FootFinish {
     Tight,
 }
 
+/// What the ear's end is held against (handbook 4 and 5).
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum EarRule {
+    /// Level with the beard's end or just below it.
+    BesideBeard,
+    /// Not below the point of shoulder.
+    OverShoulder,
+    /// Kept, or clipped to the leather: as it is.
+    AsItIs,
+}
+
 /// What an owner takes on with a look.
 #[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 pub struct Upkeep {
@@ -142,6 +153,8 @@ pub struct Look {
     pub finish: Finish,
     /// How the foot is finished.
     pub foot: FootFinish,
+    /// What the ear's end is held against.
+    pub ear_rule: EarRule,
     /// Length of the body as named, mm on this look's own scale.
     pub body_mm: f64,
     /// Body lengths offered.
@@ -206,6 +219,7 @@ const WITH_CLIPPER: Look = Look {
     comb_factor: 1.0,
     finish: Finish::trimmed(crate::shape::HeadShape::Natural),
     foot: FootFinish::Round,
+    ear_rule: EarRule::AsItIs,
     body_mm: 0.0,
     body_choices_mm: &[],
     brushing: 0.0,
@@ -391,6 +405,11 @@ impl Look {
     /// Nominal length of a zone on a dog of this height, mm.
     pub fn nominal_mm(&self, zone: Zone, height_mm: f64) -> f64 {
         self.nominal_mm[zone as usize] * self.scale(height_mm)
+    }
+
+    /// Another length of a zone on a dog of this height, mm.
+    pub(crate) fn set_nominal_mm(&mut self, zone: Zone, mm: f64, height_mm: f64) {
+        self.nominal_mm[zone as usize] = mm / self.scale(height_mm);
     }
 
     /// Hair at the occiput where the crest joins, mm: the topknot's, or less where it is a piece of

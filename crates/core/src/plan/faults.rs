@@ -66,6 +66,16 @@ pub(super) fn fault_sentence(point: &BalancePoint, lengths: &[f64], words: &Word
         (Judged::Daylight, _) => format!("Daylight between the legs lacks {by}."),
         (Judged::Mirror, _) => format!("Left and right differ by {by}."),
         (Judged::Hole, _) => format!("The hole shows {by} too deep."),
+        (Judged::WaistPlace, true) => format!("The waist peaks {by} too far back."),
+        (Judged::WaistPlace, false) => format!("The waist peaks {by} before the last rib."),
+        (Judged::KneeOpposite, _) => format!("Knee and bend are {by} from opposite each other."),
+        (Judged::HeadSize, true) => format!("The head is {by} too big for the body."),
+        (Judged::HeadSize, false) => format!("The head is {by} too small for the body."),
+        (Judged::HeadRound, _) => format!("The head leaves its circle by {by}."),
+        (Judged::NoseLongest, _) => format!("Hair stands {by} before the nose."),
+        (Judged::EarEnd, true) => format!("The ear hangs {by} too far below the beard."),
+        (Judged::EarEnd, false) => format!("The ear ends {by} over the beard."),
+        (Judged::EarOverShoulder, _) => format!("The ear hangs {by} below the point of shoulder."),
     }
 }
 

@@ -1,4 +1,4 @@
-use crate::balance::{Skin, Subject, shortest_safe_mm};
+use crate::balance::{Skin, Subject, fit_head, shortest_safe_mm};
 use crate::coat::{CoatNow, Zone};
 use crate::dog::{Answer, House, Question};
 use crate::frame::Sides;
@@ -11,7 +11,7 @@ use crate::solve::{
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
-pub const METHOD: &str = "balance 4, lines placed by the solve";
+pub const METHOD: &str = "balance 5, head in proportion to the body";
 
 /// What counts as very short, mm (handbook 5, look 10: against the lay, 10 mm or less).
 const VERY_SHORT_MM: f64 = 10.0;
@@ -107,6 +107,8 @@ pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
     let solution = solve_lengths_to(&subject, accuracy)?;
     let mut subject = subject.today();
     place_lines(&mut subject, &solution, &job.coat)?;
+    let safe = |zone| job.safe_mm(zone);
+    fit_head(&mut subject, &job.coat, &solution.lengths_mm, &safe);
     let (cuts, lengths_mm) = cut_with(&subject, &solution, job, &job.kit);
     Ok(Plan {
         subject,

@@ -11,11 +11,14 @@ use super::make::{Job, METHOD, Plan};
 use super::reasons::Reason;
 use super::truths::coat_truths;
 use super::words::Words;
-use crate::balance::{BalancePoint, Judged, Reach, ReachOf, Subject, balance_points, score};
+use crate::balance::{
+    BalancePoint, Judged, Reach, ReachOf, Subject, balance_points, evaluated_points, head_points,
+    score,
+};
 use crate::coat::Zone;
 use crate::lines::{ClipLine, clip_lines};
 use crate::look::{LookId, Upkeep};
-use crate::shape::{CoatEdge, View};
+use crate::shape::{CoatEdge, Dressing, View, dress_now};
 use crate::sheet::{CutSheet, cut_sheet};
 use crate::solve::{Stroke, Unit, UnitCut};
 use crate::units::Length;
@@ -204,21 +207,39 @@ pub fn now_rows(job: &Job, words: &Words<'_>) -> Vec<BalanceRow> {
     let subject = job.subject().today();
     let (points, reach) = balance_points(&subject);
     let now = subject.now(&job.coat);
-    rows(&subject, &points, &reach, (&now, &now), &[], words)
+    let of_now = [
+        points,
+        more_points(&subject, &now, &dress_now(&subject.build, &job.coat)),
+    ]
+    .concat();
+    let coats = Coats {
+        now: (&of_now, &now),
+        plan: (&of_now, &now),
+    };
+    rows(&subject, &reach, &coats, &[], words)
+}
+
+/// What is evaluated on a coat, not solved.
+fn more_points(subject: &Subject, lengths_mm: &[f64], dressing: &Dressing) -> Vec<BalancePoint> {
+    let mut points = evaluated_points(subject, lengths_mm);
+    points.extend(head_points(subject, dressing));
+    points
+}
+
+/// Two coats of a dog: points with the lengths they are judged at.
+struct Coats<'a> {
+    now: (&'a [BalancePoint], &'a [f64]),
+    plan: (&'a [BalancePoint], &'a [f64]),
 }
 
 /// Balance points of a plan's dog with other lengths than planned, beside the plan's own.
 pub fn rows_of(plan: &Plan, lengths_mm: &[f64], words: &Words<'_>) -> Vec<BalanceRow> {
     let solution = &plan.solution;
-    let both = (plan.lengths_mm.as_slice(), lengths_mm);
-    rows(
-        &plan.subject,
-        &solution.points,
-        &solution.reach,
-        both,
-        &[],
-        words,
-    )
+    let coats = Coats {
+        now: (&solution.points, &plan.lengths_mm),
+        plan: (&solution.points, lengths_mm),
+    };
+    rows(&plan.subject, &solution.reach, &coats, &[], words)
 }
 
 /// What takes further solves: empty where nobody asked.
@@ -243,19 +264,19 @@ pub fn report(plan: &Plan, job: &Job, facts: &crate::sheet::DogFacts<'_>, why: W
     let subject = &plan.subject;
     let points = &plan.solution.points;
     let now = subject.now(&job.coat);
-    let balance = rows(
-        subject,
-        points,
-        &plan.solution.reach,
-        (&now, &plan.lengths_mm),
-        &why.doubts,
-        &words,
-    );
+    let tools = dress_plan(plan, &job.coat, PlanCoat::Tools);
+    let with_more = |lengths: &[f64], dressing: &Dressing| {
+        [points.clone(), more_points(subject, lengths, dressing)].concat()
+    };
+    let of_now = with_more(&now, &dress_now(&subject.build, &job.coat));
+    let of_plan = with_more(&plan.lengths_mm, &tools);
+    let coats = Coats {
+        now: (&of_now, &now),
+        plan: (&of_plan, &plan.lengths_mm),
+    };
+    let balance = rows(subject, &plan.solution.reach, &coats, &why.doubts, &words);
     let right = balance.iter().filter(|r| r.verdict != Verdict::Off).count();
-    let edge = CoatEdge::new(
-        &subject.shape,
-        &dress_plan(plan, &job.coat, PlanCoat::Tools),
-    );
+    let edge = CoatEdge::new(&subject.shape, &tools);
     let lines = clip_lines(subject, &plan.solution.lengths_mm, &edge, &words);
     let is_one_pass = !plan.cuts.iter().any(|c| c.unit == Unit::BackRear);
     let sheet = cut_sheet(plan, job, facts, &lines, &words);
@@ -290,23 +311,22 @@ pub fn report(plan: &Plan, job: &Job, facts: &crate::sheet::DogFacts<'_>, why: W
 
 fn rows(
     subject: &Subject,
-    points: &[BalancePoint],
     reach: &Reach,
-    (now, plan): (&[f64], &[f64]),
+    coats: &Coats<'_>,
     doubts: &[f64],
     words: &Words<'_>,
 ) -> Vec<BalanceRow> {
+    let (now, plan) = (coats.now.1, coats.plan.1);
     Judged::ALL
         .iter()
         .filter_map(|judged| {
-            let worst = |lengths: &[f64]| {
-                points
-                    .iter()
-                    .enumerate()
-                    .filter(|(_, p)| p.judged == *judged)
-                    .max_by(|(_, a), (_, b)| a.off(lengths).total_cmp(&b.off(lengths)))
+            let worst = |(points, lengths): (&'_ [BalancePoint], &[f64])| -> Option<usize> {
+                let of_kind = (0..points.len()).filter(|i| points[*i].judged == *judged);
+                let off = |i: &usize| points[*i].off(lengths);
+                of_kind.max_by(|a, b| off(a).total_cmp(&off(b)))
             };
-            let ((i, point), (_, point_now)) = (worst(plan)?, worst(now)?);
+            let (i, i_now) = (worst(coats.plan)?, worst(coats.now)?);
+            let (point, point_now) = (&coats.plan.0[i], &coats.now.0[i_now]);
             let verdict = Verdict::of(point, plan);
             let at = point.at.at;
             Some(BalanceRow {
@@ -322,7 +342,7 @@ fn rows(
                 fault: (verdict == Verdict::Off).then(|| fault_sentence(point, plan, words)),
                 view: point.at.view,
                 at_mm: [at.x, at.y],
-                moved_by: moved_by(*judged, points, subject),
+                moved_by: moved_by(*judged, coats.plan.0, subject),
             })
         })
         .collect()
@@ -333,6 +353,15 @@ const LEAST_PULL: f64 = 0.25;
 
 /// Zones that move a kind of point, the strongest first.
 fn moved_by(judged: Judged, points: &[BalancePoint], subject: &Subject) -> Vec<Zone> {
+    match judged {
+        Judged::HeadSize => return vec![Zone::Topknot, Zone::Beard],
+        Judged::HeadRound => return vec![Zone::Cheek, Zone::Topknot, Zone::Beard],
+        Judged::NoseLongest => return vec![Zone::Beard, Zone::Muzzle],
+        Judged::EarEnd | Judged::EarOverShoulder => return vec![Zone::Ear],
+        Judged::WaistPlace => return vec![Zone::TuckUp, Zone::Flank],
+        Judged::KneeOpposite => return vec![Zone::Knee, Zone::HindBack],
+        _ => {}
+    }
     let mut pulls: BTreeMap<Zone, f64> = BTreeMap::new();
     for point in points.iter().filter(|p| p.judged == judged) {
         for (i, spot) in subject.spots.iter().enumerate() {

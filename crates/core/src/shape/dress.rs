@@ -88,6 +88,10 @@ pub fn dress_by_zone(
 ) -> Dressing {
     let topknot = topknot(build, finish, at_zone);
     let flat = std::array::from_fn(|i| match Station::ALL[i].cover() {
+        // Close in front of the muzzle: the nose is its longest point (handbook 5).
+        Cover::Coat(zone) if finish.is_trimmed() && Station::ALL[i] == Station::LipFront => {
+            at_zone(zone).min(CLOSE_IN_FRONT * build.head.length)
+        }
         Cover::Coat(Zone::Topknot) if topknot.is_some() => {
             at_zone(Zone::Topknot) * TOPKNOT_AT_SKULL
         }
@@ -200,6 +204,13 @@ fn topknot(build: &Build, finish: Finish, at_zone: &dyn Fn(Zone) -> f64) -> Opti
     })
 }
 
+/// Hair before the lips of a finished head, share of the head's length: the nose stands out by
+/// about as much (read off dog-shape.md 5).
+const CLOSE_IN_FRONT: f64 = 0.02;
+
+/// The same under the nose, where the beard is combed forward (modelling choice).
+const BEARD_IN_FRONT: f64 = 0.03;
+
 /// Shortest beard drawn as a piece of its own, share of the height (modelling choice).
 const BEARD_PIECE: f64 = 0.05;
 
@@ -211,8 +222,14 @@ fn beard(build: &Build, texture: Texture, finish: Finish, length: f64) -> Option
     if !is_puff && !hangs {
         return None;
     }
-    // The nose stays the longest point of the muzzle (handbook 4).
-    let front = (0.3 * length).min(0.06 * build.head.length);
+    // The nose stays the longest point of the muzzle (handbook 4; dog-shape.md 9: under about .06 of
+    // the head).
+    let before = if finish.is_trimmed() {
+        BEARD_IN_FRONT
+    } else {
+        0.06
+    };
+    let front = (0.3 * length).min(before * build.head.length);
     let (side, tilt_deg, spread) = if is_puff {
         (length, 4.0, 1.2)
     } else if is_terrier || texture == Texture::Harsh {

@@ -7,6 +7,7 @@ mod dress;
 mod edge;
 mod hair;
 mod head;
+mod head_edges;
 mod head_pieces;
 mod landmark;
 mod legs;
@@ -24,6 +25,7 @@ pub use edge::{
     Beard, CoatEdge, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, visible_share,
 };
 pub use head::HeadAxes;
+pub use head_edges::{HeadEdges, head_edges, off_circle_mm};
 pub use landmark::{Drag, DragAxis, Landmark, Placed, View, landmarks};
 pub use piece::{Piece, PieceKind, Stroke};
 pub use side::{SideShape, side_shape};

@@ -3,7 +3,8 @@
 use super::USUAL;
 use super::lengths::{BODY, Lengths, cuts};
 use crate::coat::Zone as Z;
-use crate::look::{FootFinish, Look, LookId, Targets, WITH_CLIPPER};
+use crate::look::EarRule;
+use crate::look::{FootFinish, Look, LookId, SMALL_HEAD, Targets, WITH_CLIPPER};
 use crate::shape::{Finish, HeadShape};
 
 const LEGS: [Z; 9] = [
@@ -56,6 +57,7 @@ pub(super) fn one_length() -> Look {
         accept: 0.5,
         comb_factor: 2.5,
         finish: Finish::trimmed(HeadShape::Round),
+        ear_rule: EarRule::BesideBeard,
         foot: FootFinish::Round,
         body_mm: 16.0,
         body_choices_mm: &[13.0, 16.0, 19.0],
@@ -104,11 +106,13 @@ pub(super) fn lamb_easy() -> Look {
         targets: Targets {
             body_ratio: (0.96, 1.05),
             fill: 0.02,
+            head_size: SMALL_HEAD,
             ..USUAL
         },
         scales: true,
         comb_factor: 2.5,
         finish: Finish::trimmed(HeadShape::Round),
+        ear_rule: EarRule::BesideBeard,
         foot: FootFinish::Round,
         body_mm: 10.0,
         body_choices_mm: &[5.0, 10.0, 13.0],

@@ -4,8 +4,8 @@ use super::USUAL;
 use super::lengths::{BODY, Lengths, by_zone, cuts};
 use crate::coat::Zone as Z;
 use crate::look::{
-    Cut, FootFinish, ForeLegShape, HEM_FLARE, HindLegShape, Look, LookId, SMALL_HEAD, Targets,
-    WITH_CLIPPER,
+    Cut, EarRule, FootFinish, ForeLegShape, HEM_FLARE, HindLegShape, Look, LookId, SMALL_HEAD,
+    Targets, WITH_CLIPPER,
 };
 use crate::shape::{Finish, HeadShape};
 
@@ -116,6 +116,7 @@ pub(super) fn skirted_spaniel() -> Look {
             has_skirt: true,
             ..Finish::trimmed(HeadShape::Spaniel)
         },
+        ear_rule: EarRule::OverShoulder,
         foot: FootFinish::Round,
         body_mm: 8.0,
         body_choices_mm: &[3.0, 5.0, 8.0],
@@ -265,6 +266,7 @@ pub(super) fn cylinder_fleece() -> Look {
             ..USUAL
         },
         finish: Finish::trimmed(HeadShape::Round),
+        ear_rule: EarRule::BesideBeard,
         foot: FootFinish::Round,
         body_mm: 38.0,
         body_choices_mm: &[25.0, 32.0, 38.0],
@@ -370,6 +372,7 @@ pub(super) fn natural_tidy() -> Look {
         accept: 1.0,
         comb_factor: 2.5,
         finish: Finish::trimmed(HeadShape::Natural),
+        ear_rule: EarRule::OverShoulder,
         foot: FootFinish::Tight,
         body_mm: 20.0,
         body_choices_mm: &[],
@@ -411,6 +414,7 @@ pub(super) fn toy_jacket() -> Look {
             rise: (0.02, 0.12),
             fill: 0.05,
             column_share: Some((0.26, 0.44)),
+            head_size: SMALL_HEAD,
             ..USUAL
         },
         finish: Finish::trimmed(HeadShape::Topknot),

@@ -42,7 +42,7 @@ impl Heights {
 }
 
 /// Skull, muzzle, face and ears from in front (dog-shape.md 6).
-pub(super) fn head_front(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
+pub(in crate::shape) fn head_front(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
     let heights = Heights::of(dog);
     let mut pieces = vec![
         skull(dog, dressing, &heights, false),

@@ -15,7 +15,8 @@ use utoipa::ToSchema;
 
 use self::body::{bib_stroke, front_body, midline, ribs, rump, skirt};
 pub use self::faces::{FACE_STATIONS, Face, LEG_PLACES, LegPlace, leg_faces};
-use self::head::{head_back, head_front};
+use self::head::head_back;
+pub(in crate::shape) use self::head::head_front;
 pub use self::leg::Leg;
 use self::leg::leg_on_end;
 use self::tail::tail_from_behind;

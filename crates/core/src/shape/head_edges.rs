@@ -1,0 +1,115 @@
+use kurbo::Point;
+
+use super::edge::{CoatEdge, Dressing};
+use super::head_pieces::{beard_piece, ear_piece, topknot_piece};
+use super::piece::Piece;
+use super::side::SideShape;
+use super::station::Station;
+use super::views::{BothSides, head_front};
+use crate::coat::Zone;
+use crate::frame::{Build, EarKind};
+
+/// Where a dressed head ends from the side, mm on the dog's own plane.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct HeadEdges {
+    /// Its highest point.
+    pub top: Point,
+    /// Its lowest, under the beard.
+    pub under_beard: Point,
+    /// The end of the ear; none where it is carried up.
+    pub ear_end: Option<Point>,
+    /// The foremost hair of the muzzle.
+    pub foremost: Point,
+    /// How far the tip of the nose stands before it along the muzzle, mm.
+    pub nose_before: f64,
+}
+
+/// Stations over the skull, and round the muzzle.
+const SKULL: [Station; 3] = [Station::SkullBack, Station::Crown, Station::Brow];
+const MUZZLE: [Station; 4] = [
+    Station::LipFront,
+    Station::Lip,
+    Station::Chin,
+    Station::ChinBack,
+];
+
+/// Measures a dressed head from the side.
+pub fn head_edges(shape: &SideShape, build: &Build, dressing: &Dressing) -> HeadEdges {
+    let edge = CoatEdge::new(shape, dressing);
+    let stand = |zone| dressing.stand.of(zone);
+    let ink = |piece: Option<Piece>| piece.map_or_else(Vec::new, |p| p.outline);
+    let topknot = ink(dressing
+        .topknot
+        .as_ref()
+        .map(|t| topknot_piece(t, stand(Zone::Topknot), shape, build, &edge)));
+    let beard = ink(dressing
+        .beard
+        .as_ref()
+        .map(|b| beard_piece(b, stand(Zone::Beard), &shape.head, &build.head)));
+    let ear = ear_piece(&build.ear, &dressing.ear, stand(Zone::Ear), &shape.head);
+    let at = |stations: &[Station]| stations.iter().map(|s| edge.at(*s)).collect::<Vec<_>>();
+    let muzzle = || at(&MUZZLE).into_iter().chain(beard.iter().copied());
+    let is_round = dressing.topknot.is_some_and(|t| t.cheek.is_some());
+    let round = topknot.iter().copied().filter(|_| is_round);
+    let crown = shape.skin(Station::Crown);
+    let ahead = shape.head.vector(1.0, 0.0) / shape.head.length;
+    let along = |p: Point| p.to_vec2().dot(ahead);
+    let foremost = muzzle()
+        .max_by(|a, b| along(*a).total_cmp(&along(*b)))
+        .unwrap_or(shape.skin(Station::Lip));
+    HeadEdges {
+        top: highest(at(&SKULL).into_iter().chain(topknot.iter().copied())).unwrap_or(crown),
+        under_beard: lowest(muzzle().chain(round)).unwrap_or(shape.skin(Station::Chin)),
+        ear_end: (build.ear.kind != EarKind::Prick)
+            .then(|| lowest(ear.outline.into_iter()))
+            .flatten(),
+        foremost,
+        nose_before: along(shape.skin(Station::NoseTip)) - along(foremost),
+    }
+}
+
+fn highest(points: impl Iterator<Item = Point>) -> Option<Point> {
+    points.max_by(|a, b| a.y.total_cmp(&b.y))
+}
+
+fn lowest(points: impl Iterator<Item = Point>) -> Option<Point> {
+    points.min_by(|a, b| a.y.total_cmp(&b.y))
+}
+
+/// Directions in which a head is held against a circle.
+const DIRECTIONS: usize = 24;
+
+/// How far the head seen from in front leaves one circle through its cheeks, top and under-beard,
+/// mm; ears left out.
+pub fn off_circle_mm(dog: &BothSides<'_>, dressing: &Dressing) -> f64 {
+    let points: Vec<Point> = head_front(dog, dressing)
+        .into_iter()
+        .filter(|p| p.kind == super::piece::PieceKind::Head)
+        .flat_map(|p| p.outline)
+        .collect();
+    let (Some(top), Some(low)) = (
+        highest(points.iter().copied()),
+        lowest(points.iter().copied()),
+    ) else {
+        return 0.0;
+    };
+    let centre = Point::new(0.0, f64::midpoint(top.y, low.y));
+    let turn = std::f64::consts::TAU / DIRECTIONS as f64;
+    // Furthest out in each direction: the pieces cover each other.
+    let mut reach = [0.0_f64; DIRECTIONS];
+    for point in points {
+        let out = point - centre;
+        #[expect(
+            clippy::cast_possible_truncation,
+            clippy::cast_sign_loss,
+            reason = "a turn divided by a part of it"
+        )]
+        let i =
+            (out.atan2().rem_euclid(std::f64::consts::TAU) / turn).round() as usize % DIRECTIONS;
+        reach[i] = reach[i].max(out.hypot());
+    }
+    let quarter = DIRECTIONS / 4;
+    let radius = (0..4).map(|q| reach[q * quarter]).sum::<f64>() / 4.0;
+    let seen = reach.iter().filter(|r| **r > 0.0);
+    seen.map(|r| (r - radius).abs()).fold(0.0, f64::max)
+}
