@@ -82,7 +82,7 @@ fn the_topknot_makes_up_for_the_skull() {
     let topknot = |by| head(&skull(by), LookId::CylinderFleece, |coat| coat).share(Zone::Topknot);
     let (small, usual, big) = (topknot(0.65), topknot(1.0), topknot(1.25));
     assert!(small > usual && usual > big, "{small} {usual} {big}");
-    let tiny = head(&skull(0.4), LookId::CylinderFleece, |coat| coat);
+    let tiny = head(&skull(0.4), LookId::ToyJacket, |coat| coat);
     assert!(tiny.share(Zone::Topknot) <= 1.5 + 1e-6);
     assert!(tiny.point(Judged::HeadSize).expect("judged").1 > 1.0);
 }

@@ -270,7 +270,7 @@ impl OwnLook {
             look.brushing = f64::from(upkeep.brushing_minutes_a_week);
             look.weeks = (upkeep.weeks_from, upkeep.weeks_to);
         }
-        look.order_note = self.order_note.trim().to_owned();
+        self.order_note.trim().clone_into(&mut look.order_note);
         look.own_name = Some(self.name.trim().to_owned());
         look
     }
