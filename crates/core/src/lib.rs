@@ -17,6 +17,7 @@ pub mod learn;
 pub mod lines;
 pub mod look;
 pub mod photo;
+pub mod picture;
 pub mod placing;
 pub mod plan;
 pub mod run;

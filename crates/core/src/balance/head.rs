@@ -14,8 +14,6 @@ use crate::shape::{
 
 /// A head that is meant round leaves its circle by no more, share of the height (handbook 4).
 const OFF_CIRCLE: f64 = 0.012;
-/// The ear ends below the beard by no more, share of the height (handbook 4).
-const BELOW_BEARD: f64 = 0.03;
 /// How far the head's hair may leave the look's own length to come into proportion: a topknot of
 /// half its length or of half as much again is another look (modelling choice).
 const FITS: std::ops::RangeInclusive<f64> = 0.5..=1.5;
@@ -35,6 +33,7 @@ pub fn head_points(subject: &Subject, dressing: &Dressing) -> Vec<BalancePoint> 
     let n = subject.len();
     let look = &subject.look;
     let edges = head_edges(&subject.shape, &subject.build, dressing);
+    let ear_end = look.targets.ear_end;
     let mut points = Vec::new();
     let mut judge =
         |judged: Judged, view, at: Point, value: f64, range: (Option<f64>, Option<f64>)| {
@@ -63,7 +62,7 @@ pub fn head_points(subject: &Subject, dressing: &Dressing) -> Vec<BalancePoint> 
                     View::Side,
                     end,
                     below,
-                    (Some(0.0), Some(BELOW_BEARD * h)),
+                    (Some(ear_end.0 * h), Some(ear_end.1 * h)),
                 );
             }
             EarRule::OverShoulder => {
@@ -111,11 +110,11 @@ pub fn head_points(subject: &Subject, dressing: &Dressing) -> Vec<BalancePoint> 
 /// The head's size is the look's where it is shaped by shears: one comb on every dog gives the head
 /// it gives, and a head clipped short is as big as its bones (handbook 5, *Nominal lengths*).
 fn has_judged_size(look: &Look) -> bool {
-    look.scales
-        && matches!(
-            look.finish.head,
-            Some(HeadShape::Round | HeadShape::Topknot)
-        )
+    let is_shaped = matches!(
+        look.finish.head,
+        Some(HeadShape::Round | HeadShape::Topknot)
+    );
+    look.judges_head || look.scales && is_shaped
 }
 
 /// What this dog's ear is held against: leather that itself ends below the beard is left alone.
@@ -125,7 +124,9 @@ fn ear_rule(subject: &Subject, edges: &HeadEdges) -> EarRule {
         return rule;
     }
     let leather = head_edges(&subject.shape, &subject.build, &bare(subject.stand.all()));
-    let reaches = |end: Point| edges.under_beard.y - end.y > BELOW_BEARD * subject.height();
+    let reaches = |end: Point| {
+        edges.under_beard.y - end.y > subject.look.targets.ear_end.1 * subject.height()
+    };
     if leather.ear_end.is_some_and(reaches) {
         EarRule::AsItIs
     } else {
@@ -173,6 +174,7 @@ pub fn fit_head(
     let withers = subject.y(Station::Withers).at(lengths_mm);
     let shoulder = subject.shape.point_of_shoulder.y;
     let (low, high) = subject.look.targets.head_size;
+    let ear_end = subject.look.targets.ear_end;
     let size = |e: &HeadEdges| e.top.y - e.under_beard.y;
     // The beard first: the head's size and the ear's end are read from it.
     for zone in [Zone::Beard, Zone::Topknot, Zone::Ear] {
@@ -196,7 +198,9 @@ pub fn fit_head(
                 (Zone::Topknot, _) if !has_judged_size(&subject.look) => 0.0,
                 (Zone::Topknot, _) => over(size(&edges), low * withers, high * withers),
                 (_, Some(end)) => match ear_rule(subject, &edges) {
-                    EarRule::BesideBeard => over(edges.under_beard.y - end.y, 0.0, BELOW_BEARD * h),
+                    EarRule::BesideBeard => {
+                        over(edges.under_beard.y - end.y, ear_end.0 * h, ear_end.1 * h)
+                    }
                     EarRule::OverShoulder => (shoulder - end.y).max(0.0),
                     EarRule::AsItIs => 0.0,
                 },

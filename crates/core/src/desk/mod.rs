@@ -3,6 +3,7 @@
 //! One function per arrow of the data flow, called alike by server, command line and tests.
 
 mod in_schools;
+mod picture;
 mod schools;
 
 use schemars::JsonSchema;
@@ -35,6 +36,7 @@ use crate::units::{Length, length_text};
 use crate::visit::{LookChoice, MeasureHistory, Recipe, Visit, changed};
 
 use in_schools::in_schools;
+pub use picture::{PictureHere, PictureOffer};
 pub use schools::{AnswerHere, QuestionHere};
 
 /// A dog on the desk: everything resolved, nothing solved yet.

@@ -4,4 +4,5 @@ mod interval;
 mod way;
 
 pub use interval::{Interval, KnotsFrom, Moment, MomentName, interval};
+pub(crate) use way::{FURTHEST_WEEKS, ample, coat_after};
 pub use way::{Filled, GrowPlan, GrowVisit, grow_plan, weeks_to_look};

@@ -46,7 +46,7 @@ pub struct GrowPlan {
 }
 
 /// How far ahead is looked, weeks.
-const FURTHEST_WEEKS: u32 = 60;
+pub(crate) const FURTHEST_WEEKS: u32 = 60;
 /// Reached when the balance is within so much of what ample coat gives (balance-model.md 13).
 const NEAR_ENOUGH: f64 = 2.0;
 /// And when so much of the dog has so much of the look's own length (the study's count behind
@@ -65,10 +65,22 @@ fn reachable(job: &Job, coat: &CoatNow) -> Result<f64, SolveError> {
     Ok(score(&solution.points, &solution.lengths_mm))
 }
 
-fn after(coat: &CoatNow, weeks: u32) -> CoatNow {
+/// The coat after weeks of growth.
+pub(crate) fn coat_after(coat: &CoatNow, weeks: u32) -> CoatNow {
     Zone::ALL.into_iter().fold(coat.clone(), |coat, zone| {
         let mm = grown_mm(coat.length_mm(zone), 7.0 * f64::from(weeks), coat.texture);
         coat.with_zone(zone, mm)
+    })
+}
+
+/// A coat that holds nothing of the job's look back.
+pub(crate) fn ample(job: &Job) -> CoatNow {
+    let height = job.sides.left.height;
+    Zone::ALL.into_iter().fold(job.coat.clone(), |coat, zone| {
+        let nominal = job.look.nominal_mm(zone, height);
+        let mm = AMPLE * nominal + AMPLE_MM * height / 450.0;
+        let there = coat.length_mm(zone);
+        coat.with_zone(zone, mm.max(there))
     })
 }
 
@@ -92,16 +104,9 @@ fn is_long_enough(job: &Job, coat: &CoatNow) -> bool {
 /// # References
 /// balance-model.md 13.
 pub fn weeks_to_look(job: &Job) -> Result<Option<u32>, SolveError> {
-    let height = job.sides.left.height;
-    let ample = Zone::ALL.into_iter().fold(job.coat.clone(), |coat, zone| {
-        let nominal = job.look.nominal_mm(zone, height);
-        let mm = AMPLE * nominal + AMPLE_MM * height / 450.0;
-        let there = coat.length_mm(zone);
-        coat.with_zone(zone, mm.max(there))
-    });
-    let enough = reachable(job, &ample)? + NEAR_ENOUGH;
+    let enough = reachable(job, &ample(job))? + NEAR_ENOUGH;
     let is_there = |weeks: u32| -> Result<bool, SolveError> {
-        let coat = after(&job.coat, weeks);
+        let coat = coat_after(&job.coat, weeks);
         Ok(is_long_enough(job, &coat) && reachable(job, &coat)? <= enough)
     };
     if is_there(0)? {
@@ -145,7 +150,7 @@ pub fn grow_plan(job: &Job, weeks_between: u32) -> Result<GrowPlan, SolveError> 
     let mut visits = Vec::new();
     let mut week = 0;
     loop {
-        let coat = after(&job.coat, week);
+        let coat = coat_after(&job.coat, week);
         let is_last = week >= last;
         visits.push(GrowVisit {
             week,

@@ -28,6 +28,20 @@ pub enum HindLegShape {
     AsItHangs,
 }
 
+impl HindLegShape {
+    /// Those a look can be given.
+    pub const ALL: [Self; 2] = [Self::Parallel, Self::A];
+
+    /// Its name on the screen.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Parallel => "parallel",
+            Self::A => "A",
+            Self::AsItHangs => "as it hangs",
+        }
+    }
+}
+
 /// Half the flare of the front leg seen from in front, from its middle to its ends, and from the
 /// side; share of the height (balance-model.md 5: ± .02, ± .007 wider below).
 const FLARE_ON_END: f64 = 0.02;
@@ -36,6 +50,19 @@ const FLARE_SIDE: f64 = 0.007;
 const D_BEHIND: f64 = 0.012;
 
 impl ForeLegShape {
+    /// Those a look can be given.
+    pub const ALL: [Self; 3] = [Self::Tube, Self::D, Self::Flare];
+
+    /// Its name on the screen.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Tube => "tube",
+            Self::D => "D, full behind",
+            Self::Flare => "flare",
+            Self::AsItHangs => "as it hangs",
+        }
+    }
+
     /// How far the outer edge stands out of plumb seen from in front, share of the height; `t` runs
     /// from −1 at the top of the column to 1 at its foot.
     pub(crate) fn out_on_end(self, t: f64) -> f64 {

@@ -89,6 +89,21 @@ pub enum FootFinish {
     Tight,
 }
 
+impl FootFinish {
+    /// All of them.
+    pub const ALL: [Self; 4] = [Self::Clean, Self::Round, Self::Hidden, Self::Tight];
+
+    /// Its name on the screen.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Clean => "clean",
+            Self::Round => "round",
+            Self::Hidden => "hidden",
+            Self::Tight => "to the nail",
+        }
+    }
+}
+
 /// What the ear's end is held against (handbook 4 and 5).
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
 pub enum EarRule {
@@ -155,6 +170,8 @@ pub struct Look {
     pub foot: FootFinish,
     /// What the ear's end is held against.
     pub ear_rule: EarRule,
+    /// Whether the head's size is asked for, however the head is cut.
+    pub judges_head: bool,
     /// Length of the body as named, mm on this look's own scale.
     pub body_mm: f64,
     /// Body lengths offered.
@@ -180,6 +197,8 @@ pub struct Look {
 /// Height of the head against the height at the withers, and in fashion looks (handbook 4).
 pub(crate) const HEAD: (f64, f64) = (0.30, 0.36);
 pub(crate) const SMALL_HEAD: (f64, f64) = (0.26, 0.31);
+/// How far the ear ends below the beard, share of the height (handbook 4).
+pub(crate) const EAR_END: (f64, f64) = (0.0, 0.03);
 
 /// What most looks have in common; a base to write the others over.
 const WITH_CLIPPER: Look = Look {
@@ -213,6 +232,7 @@ const WITH_CLIPPER: Look = Look {
         set_in: None,
         column_share: None,
         head_size: HEAD,
+        ear_end: EAR_END,
     },
     scales: true,
     accept: 0.0,
@@ -220,6 +240,7 @@ const WITH_CLIPPER: Look = Look {
     finish: Finish::trimmed(crate::shape::HeadShape::Natural),
     foot: FootFinish::Round,
     ear_rule: EarRule::AsItIs,
+    judges_head: false,
     body_mm: 0.0,
     body_choices_mm: &[],
     brushing: 0.0,

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::{FootFinish, ForeLegShape, HindLegShape, Look, LookId, Placement};
+use super::{EarRule, FootFinish, ForeLegShape, HindLegShape, Look, LookId, Placement};
 use crate::coat::Zone;
 use crate::frame::{Problem, Severity};
 use crate::shape::HeadShape;
@@ -33,11 +33,13 @@ pub enum Aim {
     ColumnShare,
     /// Height of the head, top to under-beard, against the height at the withers.
     HeadSize,
+    /// How far the ear ends below the beard, against the height.
+    EarEnd,
 }
 
 impl Aim {
     /// All of them, in the order of the table of handbook 4.
-    pub const ALL: [Self; 8] = [
+    pub const ALL: [Self; 9] = [
         Self::BodyRatio,
         Self::GapRatio,
         Self::LegShare,
@@ -46,6 +48,7 @@ impl Aim {
         Self::SetIn,
         Self::ColumnShare,
         Self::HeadSize,
+        Self::EarEnd,
     ];
 
     /// Its name on the screen.
@@ -59,6 +62,7 @@ impl Aim {
             Self::SetIn => "Set-in under the pin bone",
             Self::ColumnShare => "Fullness of the legs",
             Self::HeadSize => "Size of the head",
+            Self::EarEnd => "Ear end below the beard",
         }
     }
 
@@ -73,6 +77,18 @@ impl Aim {
             Self::Angulation | Self::SetIn => (-0.05, 0.20),
             Self::ColumnShare => (0.10, 0.80),
             Self::HeadSize => (0.15, 0.60),
+            Self::EarEnd => (-0.25, 0.40),
+        }
+    }
+
+    /// How near counts as the same (handbook 5, *Targets per look*; where it gives none, the balance
+    /// point's own tolerance).
+    pub const fn tolerance(self) -> f64 {
+        match self {
+            Self::BodyRatio | Self::ColumnShare | Self::HeadSize => 0.02,
+            Self::GapRatio => 0.03,
+            Self::LegShare | Self::Rise => 0.015,
+            Self::Angulation | Self::SetIn | Self::EarEnd => 0.01,
         }
     }
 }
@@ -256,7 +272,7 @@ impl OwnLook {
             look.nominal_mm[*zone as usize] = mm.as_mm();
         }
         for (aim, range) in &self.aims {
-            look.targets.aim(*aim, (range.from, range.to));
+            look.aim(*aim, (range.from, range.to));
         }
         look.tolerance = self.tolerance.unwrap_or(look.tolerance);
         if let Some(fore) = self.fore {
@@ -277,6 +293,16 @@ impl OwnLook {
 }
 
 impl Look {
+    /// The look with another range to aim at.
+    fn aim(&mut self, aim: Aim, range: (f64, f64)) {
+        self.targets.aim(aim, range);
+        match aim {
+            Aim::EarEnd => self.ear_rule = EarRule::BesideBeard,
+            Aim::HeadSize => self.judges_head = true,
+            _ => {}
+        }
+    }
+
     /// The look with another foot, and hair there to match.
     fn set_foot(&mut self, foot: FootFinish) {
         let was_clean = self.foot == FootFinish::Clean;

@@ -30,6 +30,8 @@ pub struct Targets {
     pub column_share: Option<(f64, f64)>,
     /// Height of the head, top to under-beard.
     pub head_size: (f64, f64),
+    /// How far the ear ends below the beard.
+    pub ear_end: (f64, f64),
 }
 
 impl Targets {
@@ -44,6 +46,7 @@ impl Targets {
             Aim::SetIn => self.set_in = Some(range),
             Aim::ColumnShare => self.column_share = Some(range),
             Aim::HeadSize => self.head_size = range,
+            Aim::EarEnd => self.ear_end = range,
         }
     }
 
@@ -58,6 +61,7 @@ impl Targets {
             Aim::SetIn => self.set_in,
             Aim::ColumnShare => self.column_share,
             Aim::HeadSize => Some(self.head_size),
+            Aim::EarEnd => Some(self.ear_end),
         }
     }
 }

@@ -1,3 +1,5 @@
+use std::collections::BTreeMap;
+
 use kurbo::Point;
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
@@ -6,9 +8,10 @@ use utoipa::ToSchema;
 use super::marks::{PhotoPoint, TouchedPoint};
 use crate::drawing::{Drawing, Geometry, Role, Shape};
 use crate::frame::Frame;
+use crate::picture::PicturePoint;
 use crate::shape::{
-    BothSides, Dressing, Piece, PieceKind, View, front_pieces, landmarks, rear_pieces,
-    side_pieces_beside, side_shape,
+    BothSides, CoatEdge, Dressing, Piece, PieceKind, Station, View, front_pieces, head_edges,
+    landmarks, rear_pieces, side_pieces_beside, side_shape,
 };
 
 /// A simulated camera: where it stands. It ships so that the photo path can be tried and tested
@@ -54,6 +57,8 @@ pub struct CameraShot {
     pub rod_px: [[f64; 2]; 2],
     /// Two points of the table's edge, pixels.
     pub table_px: [[f64; 2]; 2],
+    /// From the side: where the coat's edge truly lies, pixels.
+    pub edges_px: BTreeMap<PicturePoint, [f64; 2]>,
 }
 
 /// Height of the lens against the dog's (modelling choice: held at the dog's own height).
@@ -145,7 +150,50 @@ pub fn shoot(frame: &Frame, dressing: &Dressing, camera: &Camera) -> CameraShot 
         truth,
         rod_px,
         table_px: edge,
+        edges_px: if camera.view == View::Side {
+            edges(&dog, dressing)
+                .into_iter()
+                .map(|(point, at)| (point, lens.project(at)))
+                .collect()
+        } else {
+            BTreeMap::new()
+        },
     }
+}
+
+/// Where the coat's edge lies at the places touched on an owner's picture, mm in space: legs stand
+/// nearer the camera than the body.
+fn edges(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<(PicturePoint, [f64; 3])> {
+    use PicturePoint as P;
+    let edge = CoatEdge::new(&dog.shape, dressing);
+    let head = head_edges(&dog.shape, dog.left, dressing);
+    let near = dog.left.fore.from_midline[1];
+    let mut list: Vec<(P, [f64; 3])> = [
+        (P::Withers, Station::Withers, 0.0),
+        (P::Breastbone, Station::Breastbone, 0.0),
+        (P::PinBone, Station::PinBone, 0.0),
+        (P::Brisket, Station::Brisket, 0.0),
+        (P::Waist, Station::LastRib, 0.0),
+        (P::ColumnBack, Station::ForearmBack, near),
+        (P::ColumnFront, Station::ForearmFront, near),
+        (P::Knee, Station::Stifle, near),
+        (P::Bend, Station::Bend, near),
+        (P::Hock, Station::HockPoint, near),
+        (P::ForeFoot, Station::ForeSole, near),
+        (P::HindFoot, Station::HindSole, near),
+    ]
+    .map(|(point, station, z)| {
+        let at = edge.at(station);
+        (point, [at.x, at.y, z])
+    })
+    .into();
+    let mut put = |point, at: Point| list.push((point, [at.x, at.y, 0.0]));
+    put(P::HeadTop, head.top);
+    put(P::UnderBeard, head.under_beard);
+    if let Some(end) = head.ear_end {
+        put(P::EarEnd, end);
+    }
+    list
 }
 
 /// A point of a view's plane in space, at a depth towards the camera.

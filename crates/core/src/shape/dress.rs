@@ -25,6 +25,30 @@ pub enum HeadShape {
     Natural,
 }
 
+impl HeadShape {
+    /// All of them.
+    pub const ALL: [Self; 6] = [
+        Self::Round,
+        Self::Topknot,
+        Self::Terrier,
+        Self::Spaniel,
+        Self::Short,
+        Self::Natural,
+    ];
+
+    /// Its name on the screen.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Round => "round",
+            Self::Topknot => "topknot",
+            Self::Terrier => "brows and beard",
+            Self::Spaniel => "spaniel",
+            Self::Short => "short",
+            Self::Natural => "natural",
+        }
+    }
+}
+
 /// Whether the coat is drawn as it came in or as it leaves the table.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct Finish {

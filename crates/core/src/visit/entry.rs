@@ -16,6 +16,7 @@ use crate::frame::{
 };
 use crate::look::{LineName, LineStop, LookId, OwnLook};
 use crate::photo::{PhotoMarks, PhotoMoment};
+use crate::picture::OwnersPicture;
 use crate::run::RunEvent;
 use crate::units::Length;
 
@@ -119,6 +120,11 @@ pub enum EntryBody {
         photo: Uuid,
         /// When.
         moment: PhotoMoment,
+    },
+    /// The owner's picture was loaded or touched; none takes it back.
+    PictureTouched {
+        /// All that was touched.
+        picture: Option<OwnersPicture>,
     },
     /// How the ears are carried; none for the build's own.
     EarSet {
@@ -296,6 +302,7 @@ impl EntryBody {
             Self::OwnTypeSet { .. } => "type".into(),
             Self::PhotoMarked { .. } => "photo marks".into(),
             Self::PhotoTaken { .. } => "photo".into(),
+            Self::PictureTouched { .. } => "owner's picture".into(),
             Self::EarSet { .. } => "ears".into(),
             Self::TailSet { .. } => "tail".into(),
             Self::TextureSet { .. } => "texture".into(),

@@ -15,6 +15,7 @@ use crate::finish::ZoneResult;
 use crate::frame::{Felt, FrameInput, Grade};
 use crate::look::{OwnLook, Placement};
 use crate::photo::{PhotoMarks, PhotoMoment};
+use crate::picture::OwnersPicture;
 use crate::run::{Run, RunEvent};
 
 /// The visit as it stands: what all entries together say.
@@ -42,6 +43,9 @@ pub struct Visit {
     /// Photos whose moment was said.
     #[serde(default)]
     pub photo_moments: BTreeMap<Uuid, PhotoMoment>,
+    /// The owner's picture.
+    #[serde(default)]
+    pub picture: Option<OwnersPicture>,
     /// The look chosen.
     pub look: Option<LookChoice>,
     /// The salon's own look chosen, as it stood then.
@@ -190,6 +194,7 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
         EntryBody::PhotoTaken { photo, moment } => {
             visit.photo_moments.insert(*photo, *moment);
         }
+        EntryBody::PictureTouched { picture } => visit.picture.clone_from(picture),
         EntryBody::TalkSet { talk } => visit.talk = Some(talk.clone()),
         EntryBody::EarSet { ear } => visit.frame.ear = *ear,
         EntryBody::TailSet { tail } => visit.frame.tail = *tail,

@@ -8,8 +8,11 @@ use veliform_core::coat::{Texture, Zone};
 use veliform_core::device::DeviceKind;
 use veliform_core::dog::{Answer, Question};
 use veliform_core::frame::{Angle, BuildType, Felt, Finding, Measure, Method, QUICK_EIGHT, Stop};
-use veliform_core::look::{LineName, LineStop, Look, LookId};
-use veliform_core::shape::{Drag, Landmark, View};
+use veliform_core::look::{
+    Aim, FootFinish, ForeLegShape, HindLegShape, LineName, LineStop, Look, LookId,
+};
+use veliform_core::picture::PicturePoint;
+use veliform_core::shape::{Drag, HeadShape, Landmark, View};
 use veliform_core::sheet::STANDING_CAUTION;
 use veliform_core::units::Length;
 
@@ -30,6 +33,10 @@ pub struct Catalogue {
     looks: Vec<LookWord>,
     schools: Vec<QuestionWord>,
     lines: Vec<LineWord>,
+    /// Places to touch on an owner's picture, in their order.
+    picture: Vec<PictureWord>,
+    /// What a look of the salon's own can have otherwise.
+    own_look: OwnLookWords,
     standing_caution: &'static str,
 }
 
@@ -187,6 +194,102 @@ pub struct StopPlace {
     label: &'static str,
 }
 
+/// A place to touch on an owner's picture, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct PictureWord {
+    point: PicturePoint,
+    label: &'static str,
+    can_be_left: bool,
+}
+
+/// What a look of the salon's own can have otherwise, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct OwnLookWords {
+    aims: Vec<AimWord>,
+    fore: Vec<ForeWord>,
+    hind: Vec<HindWord>,
+    feet: Vec<FootWord>,
+    heads: Vec<HeadWord>,
+}
+
+/// A number that can be aimed at, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct AimWord {
+    aim: Aim,
+    label: &'static str,
+    from: f64,
+    to: f64,
+}
+
+/// A shape of the front legs, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ForeWord {
+    fore: ForeLegShape,
+    label: &'static str,
+}
+
+/// A shape of the hind legs, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct HindWord {
+    hind: HindLegShape,
+    label: &'static str,
+}
+
+/// A finish of the feet, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct FootWord {
+    foot: FootFinish,
+    label: &'static str,
+}
+
+/// A shape of the head, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct HeadWord {
+    head: HeadShape,
+    label: &'static str,
+}
+
+fn own_look_words() -> OwnLookWords {
+    OwnLookWords {
+        aims: Aim::ALL
+            .map(|aim| {
+                let (from, to) = aim.span();
+                let label = aim.label();
+                AimWord {
+                    aim,
+                    label,
+                    from,
+                    to,
+                }
+            })
+            .into(),
+        fore: ForeLegShape::ALL
+            .map(|fore| ForeWord {
+                fore,
+                label: fore.label(),
+            })
+            .into(),
+        hind: HindLegShape::ALL
+            .map(|hind| HindWord {
+                hind,
+                label: hind.label(),
+            })
+            .into(),
+        feet: FootFinish::ALL
+            .map(|foot| FootWord {
+                foot,
+                label: foot.label(),
+            })
+            .into(),
+        heads: HeadShape::ALL
+            .map(|head| HeadWord {
+                head,
+                label: head.label(),
+            })
+            .into(),
+    }
+}
+
 /// Lines that handbook 6 has among the schools.
 const OF_THE_HOUSE: [LineName; 4] = [
     LineName::Nape,
@@ -327,6 +430,14 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                     .collect(),
             })
             .collect(),
+        picture: PicturePoint::ALL
+            .map(|point| PictureWord {
+                point,
+                label: point.label(),
+                can_be_left: point.can_be_left(),
+            })
+            .into(),
+        own_look: own_look_words(),
         standing_caution: STANDING_CAUTION,
     })
 }

@@ -3,7 +3,8 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use veliform_core::coat::Zone;
 use veliform_core::desk::{
-    Ahead, Before, Desk, Evaluation, Offers, PlanView, QuestionHere, Reasons, WhatIf, Wish,
+    Ahead, Before, Desk, Evaluation, Offers, PictureHere, PlanView, QuestionHere, Reasons, WhatIf,
+    Wish,
 };
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
@@ -120,6 +121,20 @@ pub(crate) async fn try_what_if(
     let answer = compute(move || {
         let WhatIfRequest { desk, zone, wish } = request.into_inner();
         Ok(desk.with(|desk, options| desk.what_if(zone, wish, options))?)
+    })
+    .await?;
+    Ok(web::Json(answer))
+}
+
+/// The owner's picture on this dog: its ratios as targets, and when each can be had.
+#[utoipa::path(responses((status = 200, body = Option<PictureHere>), (status = 422, body = ErrorBody)))]
+#[post("/picture")]
+pub(crate) async fn hold_picture(
+    desk: web::Json<OnTheDesk>,
+) -> Result<web::Json<Option<PictureHere>>, ApiError> {
+    let answer = compute(move || {
+        let desk = desk.into_inner();
+        Ok(desk.with(|desk, options| desk.picture(options))?)
     })
     .await?;
     Ok(web::Json(answer))

@@ -43,6 +43,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(desk::evaluate_dog)
         .service(desk::plan_dog)
         .service(desk::try_what_if)
+        .service(desk::hold_picture)
         .service(desk::offer_lines)
         .service(desk::compare_schools)
         .service(desk::consult)

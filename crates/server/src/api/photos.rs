@@ -1,3 +1,5 @@
+use std::collections::BTreeMap;
+
 use actix_web::http::header;
 use actix_web::{HttpResponse, delete, get, post, web};
 use serde::{Deserialize, Serialize};
@@ -5,6 +7,7 @@ use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Reasons;
 use veliform_core::photo::{Camera, PhotoMarks, PhotoReading, TouchedPoint, read_photo, shoot};
+use veliform_core::picture::PicturePoint;
 use veliform_core::plan::{PlanCoat, dress_plan};
 use veliform_core::shape::{View, dress_now};
 use veliform_core::units::{Length, UnitSystem};
@@ -76,6 +79,8 @@ pub struct SimulatedPhoto {
     rod_mm: Length,
     /// Two points of the table's edge, pixels.
     table_px: [[f64; 2]; 2],
+    /// From the side: where the coat's edge truly lies, pixels.
+    edges_px: BTreeMap<PicturePoint, [f64; 2]>,
 }
 
 /// Marks to read.
@@ -174,6 +179,7 @@ pub(crate) async fn take_simulated_photo(
         rod_px: taken.rod_px,
         rod_mm: Length::from_mm(camera.rod_mm).unwrap_or_default(),
         table_px: taken.table_px,
+        edges_px: taken.edges_px,
     }))
 }
 

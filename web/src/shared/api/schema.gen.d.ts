@@ -331,6 +331,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The owner's picture on this dog: its ratios as targets, and when each can be had. */
+        post: operations["hold_picture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan": {
         parameters: {
             query?: never;
@@ -734,6 +751,20 @@ export interface components {
             weeks?: number | null;
         };
         /**
+         * @description A number a look of the salon's own, or an owner's picture, can aim at (handbook 4).
+         * @enum {string}
+         */
+        Aim: "body_ratio" | "gap_ratio" | "leg_share" | "rise" | "angulation" | "set_in" | "column_share" | "head_size" | "ear_end";
+        /** @description A number that can be aimed at, in words. */
+        AimWord: {
+            aim: components["schemas"]["Aim"];
+            /** Format: double */
+            from: number;
+            label: string;
+            /** Format: double */
+            to: number;
+        };
+        /**
          * @description Which side of its point a text stands.
          * @enum {string}
          */
@@ -785,7 +816,7 @@ export interface components {
          * @description An answer to one of them.
          * @enum {string}
          */
-        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "corners_thinners" | "corners_blade" | "corners_curves" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "keep_the_line" | "level_down";
+        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "front_by_look" | "front_tube" | "front_d" | "front_flare" | "rear_by_look" | "rear_parallel" | "rear_a" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "corners_thinners" | "corners_blade" | "corners_curves" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "keep_the_line" | "level_down";
         /** @description An answer, with what it would change on this dog. */
         AnswerHere: {
             /** @description Which. */
@@ -979,6 +1010,10 @@ export interface components {
             lines: components["schemas"]["LineWord"][];
             looks: components["schemas"]["LookWord"][];
             measures: components["schemas"]["MeasureWord"][];
+            /** @description What a look of the salon's own can have otherwise. */
+            own_look: components["schemas"]["OwnLookWords"];
+            /** @description Places to touch on an owner's picture, in their order. */
+            picture: components["schemas"]["PictureWord"][];
             schools: components["schemas"]["QuestionWord"][];
             standing_caution: string;
             /** @description Where the hand stops, in its order, with what it finds there. */
@@ -1441,6 +1476,10 @@ export interface components {
              */
             photo: string;
         } | {
+            /** @enum {string} */
+            kind: "picture_touched";
+            picture?: components["schemas"]["OwnersPicture"] | null;
+        } | {
             ear?: components["schemas"]["EarKind"] | null;
             /** @enum {string} */
             kind: "ear_set";
@@ -1715,6 +1754,26 @@ export interface components {
             /** @description Where to look, walking round. */
             walk: components["schemas"]["WalkView"][];
         };
+        /**
+         * @description How the foot is finished.
+         * @enum {string}
+         */
+        FootFinish: "clean" | "round" | "hidden" | "tight";
+        /** @description A finish of the feet, in words. */
+        FootWord: {
+            foot: components["schemas"]["FootFinish"];
+            label: string;
+        };
+        /**
+         * @description What the front legs should look like (handbook 5, *Legs*).
+         * @enum {string}
+         */
+        ForeLegShape: "tube" | "d" | "flare" | "as_it_hangs";
+        /** @description A shape of the front legs, in words. */
+        ForeWord: {
+            fore: components["schemas"]["ForeLegShape"];
+            label: string;
+        };
         /** @description Something found on the body. */
         Found: components["schemas"]["Spot"] & {
             /**
@@ -1943,12 +2002,32 @@ export interface components {
              */
             temper: components["schemas"]["Temper"];
         };
+        /**
+         * @description The shape of a finished head.
+         * @enum {string}
+         */
+        HeadShape: "round" | "topknot" | "terrier" | "spaniel" | "short" | "natural";
+        /** @description A shape of the head, in words. */
+        HeadWord: {
+            head: components["schemas"]["HeadShape"];
+            label: string;
+        };
         /** @description The program, alive. */
         Health: {
             /** @description Name and number of the method. */
             method: string;
             /** @description Version of the program. */
             version: string;
+        };
+        /**
+         * @description What the hind legs should look like from behind (handbook 5, *Legs*).
+         * @enum {string}
+         */
+        HindLegShape: "parallel" | "a" | "as_it_hangs";
+        /** @description A shape of the hind legs, in words. */
+        HindWord: {
+            hind: components["schemas"]["HindLegShape"];
+            label: string;
         };
         /** @description The salon's settings. */
         House: {
@@ -2053,7 +2132,7 @@ export interface components {
          * @description A number the eye judges (handbook 4; balance-model.md 5).
          * @enum {string}
          */
-        Judged: "body_ratio" | "gap_ratio" | "gap_under_flank" | "leg_share" | "topline" | "slope" | "croup_drop" | "croup_fill" | "underline_rise" | "underline_steady" | "flank_fill" | "neck_depth" | "crest_join" | "rear_angulation" | "rear_set_in" | "rear_drop" | "rearmost" | "foremost" | "front_column" | "column_share" | "toe" | "hind_column" | "column_pair" | "lower_thigh" | "knee_fullness" | "shoulder_into_ribs" | "ribs_not_flat" | "loin_not_hollow" | "front_edges" | "front_flush" | "front_over" | "column_square" | "rear_edges" | "widest" | "daylight" | "mirror" | "hole";
+        Judged: "body_ratio" | "gap_ratio" | "gap_under_flank" | "leg_share" | "topline" | "slope" | "croup_drop" | "croup_fill" | "underline_rise" | "underline_steady" | "flank_fill" | "neck_depth" | "crest_join" | "rear_angulation" | "rear_set_in" | "rear_drop" | "rearmost" | "foremost" | "front_column" | "column_share" | "toe" | "hind_column" | "column_pair" | "lower_thigh" | "knee_fullness" | "shoulder_into_ribs" | "ribs_not_flat" | "loin_not_hollow" | "front_edges" | "front_flush" | "front_over" | "column_square" | "rear_edges" | "widest" | "daylight" | "mirror" | "hole" | "waist_place" | "knee_opposite" | "head_size" | "head_round" | "nose_longest" | "ear_end" | "ear_over_shoulder";
         /** @description Keeping a plan. */
         KeepPlan: {
             /**
@@ -2338,6 +2417,13 @@ export interface components {
         };
         /** @description A length in millimetres. */
         Length: number;
+        /** @description How like its picture this dog can be. */
+        Likeness: {
+            /** @description Ratio by ratio. */
+            ratios: components["schemas"]["RatioHere"][];
+            /** @description All of it in one sentence. */
+            sentence: string;
+        };
         /** @description The owner's limits on a zone. */
         Limit: {
             not_longer_mm?: components["schemas"]["Length"] | null;
@@ -2575,12 +2661,33 @@ export interface components {
          * @enum {string}
          */
         OverReason: "moved" | "knots" | "break" | "tool" | "interruption" | "owner";
+        /** @description An owner's picture with what was touched on it. */
+        OwnersPicture: {
+            /**
+             * Format: uuid
+             * @description The photo, as it is kept with the visit.
+             */
+            photo: string;
+            /** @description Places touched: x to the right, y down, pixels. */
+            points?: {
+                [key: string]: number[];
+            };
+            /** @description Its width and height, pixels. */
+            size_px: number[];
+        };
         /** @description A salon's own look: one that ships, copied and edited. */
         OwnLook: {
+            /** @description What is aimed at, from and to, where it differs. */
+            aims?: {
+                [key: string]: components["schemas"]["RatioRange"];
+            };
             /** @description The look it was copied from. */
             base: components["schemas"]["LookId"];
             body_mm?: components["schemas"]["Length"] | null;
-            body_ratio?: components["schemas"]["RatioRange"] | null;
+            foot?: components["schemas"]["FootFinish"] | null;
+            fore?: components["schemas"]["ForeLegShape"] | null;
+            head?: components["schemas"]["HeadShape"] | null;
+            hind?: components["schemas"]["HindLegShape"] | null;
             /**
              * Format: uuid
              * @description Made by the screen that copied it.
@@ -2594,6 +2701,22 @@ export interface components {
             lines?: components["schemas"]["Placement"];
             /** @description What the salon calls it. */
             name: string;
+            /** @description What to mind in the order of work; stands on the sheet. */
+            order_note?: string;
+            /**
+             * Format: double
+             * @description Factor on every tolerance, where it is judged more or less sharply.
+             */
+            tolerance?: number | null;
+            upkeep?: components["schemas"]["OwnUpkeep"] | null;
+        };
+        /** @description What a look of the salon's own can have otherwise, in words. */
+        OwnLookWords: {
+            aims: components["schemas"]["AimWord"][];
+            feet: components["schemas"]["FootWord"][];
+            fore: components["schemas"]["ForeWord"][];
+            heads: components["schemas"]["HeadWord"][];
+            hind: components["schemas"]["HindWord"][];
         };
         /** @description A proportion a salon found on its own dogs. */
         OwnShare: {
@@ -2628,6 +2751,24 @@ export interface components {
             shares: {
                 [key: string]: components["schemas"]["OwnShare"];
             };
+        };
+        /** @description What an owner takes on with a look of the salon's own, for a medium dog. */
+        OwnUpkeep: {
+            /**
+             * Format: int32
+             * @description Minutes of brushing a week.
+             */
+            brushing_minutes_a_week: number;
+            /**
+             * Format: int32
+             * @description Fewest weeks between visits.
+             */
+            weeks_from: number;
+            /**
+             * Format: int32
+             * @description Most weeks between visits.
+             */
+            weeks_to: number;
         };
         /** @description Pages to print. */
         Pages: {
@@ -2758,6 +2899,58 @@ export interface components {
             /** @description The height. */
             height_mm: components["schemas"]["Length"];
         };
+        /** @description The owner's picture on this dog. */
+        PictureHere: {
+            offer?: components["schemas"]["PictureOffer"] | null;
+            /** @description What the picture gives. */
+            reading: components["schemas"]["PictureReading"];
+        };
+        /** @description The owner's picture as a look on this dog. */
+        PictureOffer: {
+            /** @description This dog in it. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description Ratio by ratio, on this dog. */
+            likeness: components["schemas"]["Likeness"];
+            /** @description The picture as a look: the nearest one with the picture's ratios. */
+            look: components["schemas"]["OwnLook"];
+            /** @description The look that comes nearest, by name. */
+            nearest: string;
+        };
+        /**
+         * @description A place touched on the outline of the dog in an owner's picture, seen from the side.
+         * @enum {string}
+         */
+        PicturePoint: "fore_foot" | "hind_foot" | "withers" | "breastbone" | "pin_bone" | "brisket" | "waist" | "column_back" | "column_front" | "knee" | "bend" | "hock" | "head_top" | "under_beard" | "ear_end";
+        /** @description A ratio of the dog in a picture. */
+        PictureRatio: {
+            /** @description Which. */
+            aim: components["schemas"]["Aim"];
+            /**
+             * Format: double
+             * @description One standard deviation of it, from touching alone.
+             */
+            doubt: number;
+            /**
+             * Format: double
+             * @description Its value; no unit.
+             */
+            value: number;
+        };
+        /** @description What a picture gives. */
+        PictureReading: {
+            /** @description Places still to touch before anything can be said. */
+            missing: components["schemas"]["PicturePoint"][];
+            /** @description Why the places touched make no dog, in one sentence. */
+            problem?: string | null;
+            /** @description Ratios, in the order of [`Aim::ALL`]. */
+            ratios: components["schemas"]["PictureRatio"][];
+        };
+        /** @description A place to touch on an owner's picture, in words. */
+        PictureWord: {
+            can_be_left: boolean;
+            label: string;
+            point: components["schemas"]["PicturePoint"];
+        };
         /** @description Where the lines of a look lie; a line that is not in it lies where the solve puts it. */
         Placement: {
             [key: string]: components["schemas"]["LineStop"];
@@ -2861,7 +3054,7 @@ export interface components {
          * @description A question on which practitioners disagree (handbook 6, *Schools*).
          * @enum {string}
          */
-        Question: "washing" | "nails" | "pads" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "legs" | "interval" | "hind_inside" | "back_brushing" | "edge" | "head" | "eye_corners" | "joining" | "heat" | "breaks" | "uneven";
+        Question: "washing" | "nails" | "pads" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "legs" | "interval" | "front_leg" | "rear_leg" | "hind_inside" | "back_brushing" | "edge" | "head" | "eye_corners" | "joining" | "heat" | "breaks" | "uneven";
         /** @description A question on which practitioners disagree, on this dog. */
         QuestionHere: {
             /** @description The answers, our default first. */
@@ -2893,6 +3086,27 @@ export interface components {
             /** @description What it is, and by how many minutes. */
             words: string;
         };
+        /** @description A ratio of the picture on this dog. */
+        RatioHere: {
+            /** @description Which. */
+            aim: components["schemas"]["Aim"];
+            /**
+             * Format: double
+             * @description On this dog, planned today.
+             */
+            here: number;
+            /** @description Its name. */
+            label: string;
+            /**
+             * Format: double
+             * @description In the picture.
+             */
+            picture: number;
+            /** @description When it is reached. */
+            reached: components["schemas"]["Reached"];
+            /** @description In one sentence. */
+            sentence: string;
+        };
         /** @description From and to. */
         RatioRange: {
             /**
@@ -2905,6 +3119,25 @@ export interface components {
              * @description The most.
              */
             to: number;
+        };
+        /** @description When this dog can have a ratio of a picture. */
+        Reached: {
+            /** @enum {string} */
+            when: "now";
+        } | {
+            /**
+             * Format: int32
+             * @description Weeks.
+             */
+            weeks: number;
+            /** @enum {string} */
+            when: "after";
+        } | {
+            /** @enum {string} */
+            when: "not_this_coat";
+        } | {
+            /** @enum {string} */
+            when: "not_this_frame";
         };
         /** @description One reading of a measure at an earlier visit. */
         Reading: {
@@ -3385,6 +3618,10 @@ export interface components {
         };
         /** @description A simulated photo with its known truth. */
         SimulatedPhoto: {
+            /** @description From the side: where the coat's edge truly lies, pixels. */
+            edges_px: {
+                [key: string]: number[];
+            };
             photo: components["schemas"]["Photo"];
             /** @description Its length. */
             rod_mm: components["schemas"]["Length"];
@@ -3958,6 +4195,8 @@ export interface components {
             area_mm: number[];
             /** @description Page place of the view's origin: under the pin bone, on the midline, on the table. */
             origin_mm: number[];
+            /** @description Its shapes in the drawing's list: the first, and the one after its last. */
+            shapes: number[];
             /** @description How its own axes run on the page: 1 or −1 across and up. */
             signs: number[];
             /** @description Which. */
@@ -3997,6 +4236,7 @@ export interface components {
             photos?: {
                 [key: string]: components["schemas"]["PhotoMarks"];
             };
+            picture?: components["schemas"]["OwnersPicture"] | null;
             /** @description Plans kept, oldest first. */
             plans: string[];
             recipe?: components["schemas"]["Recipe"] | null;
@@ -4856,6 +5096,37 @@ export interface operations {
                 content?: never;
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    hold_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnTheDesk"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureHere"] | null;
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -6,7 +6,7 @@ mod clipped;
 mod lengths;
 mod scissored;
 
-use super::{HEAD, Look, LookId, Targets};
+use super::{EAR_END, HEAD, Look, LookId, Targets};
 
 impl Look {
     /// A look as it ships.
@@ -41,4 +41,5 @@ const USUAL: Targets = Targets {
     set_in: Some((0.025, 0.08)),
     column_share: Some((0.24, 0.38)),
     head_size: HEAD,
+    ear_end: EAR_END,
 };

@@ -1,0 +1,9 @@
+//! The owner's picture: another dog, whose ratios become targets (handbook 4; *Honesty*).
+
+mod likeness;
+mod point;
+mod read;
+
+pub use likeness::{Likeness, RatioHere, Reached, likeness};
+pub use point::{OwnersPicture, PicturePoint};
+pub use read::{PictureRatio, PictureReading, nearest_look, picture_look, read_picture};

@@ -1,0 +1,89 @@
+use std::collections::BTreeMap;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+/// A place touched on the outline of the dog in an owner's picture, seen from the side.
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "each is described by PicturePoint::label")]
+pub enum PicturePoint {
+    ForeFoot,
+    HindFoot,
+    Withers,
+    Breastbone,
+    PinBone,
+    Brisket,
+    Waist,
+    ColumnBack,
+    ColumnFront,
+    Knee,
+    Bend,
+    Hock,
+    HeadTop,
+    UnderBeard,
+    EarEnd,
+}
+
+impl PicturePoint {
+    /// All of them, in the order they are touched.
+    pub const ALL: [Self; 15] = [
+        Self::ForeFoot,
+        Self::HindFoot,
+        Self::Withers,
+        Self::Breastbone,
+        Self::PinBone,
+        Self::Brisket,
+        Self::Waist,
+        Self::ColumnBack,
+        Self::ColumnFront,
+        Self::Knee,
+        Self::Bend,
+        Self::Hock,
+        Self::HeadTop,
+        Self::UnderBeard,
+        Self::EarEnd,
+    ];
+
+    /// What to touch: always the edge of the coat.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::ForeFoot => "Front foot, where it stands on the table",
+            Self::HindFoot => "Hind foot, where it stands on the table",
+            Self::Withers => "Top of the back over the withers",
+            Self::Breastbone => "Foremost of the chest",
+            Self::PinBone => "Rearmost, at the pin bone",
+            Self::Brisket => "Lowest of the chest, behind the elbow",
+            Self::Waist => "Highest of the underline",
+            Self::ColumnBack => "Back of the front leg, half way down",
+            Self::ColumnFront => "Front of the front leg, half way down",
+            Self::Knee => "Front of the knee, where it is fullest",
+            Self::Bend => "Bend behind, where it is deepest",
+            Self::Hock => "Back of the hock",
+            Self::HeadTop => "Top of the head",
+            Self::UnderBeard => "Lowest of chin or beard",
+            Self::EarEnd => "End of the ear",
+        }
+    }
+
+    /// Whether a picture says something without it.
+    pub const fn can_be_left(self) -> bool {
+        matches!(self, Self::HeadTop | Self::UnderBeard | Self::EarEnd)
+    }
+}
+
+/// An owner's picture with what was touched on it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct OwnersPicture {
+    /// The photo, as it is kept with the visit.
+    pub photo: Uuid,
+    /// Its width and height, pixels.
+    pub size_px: [u32; 2],
+    /// Places touched: x to the right, y down, pixels.
+    #[serde(default)]
+    pub points: BTreeMap<PicturePoint, [f64; 2]>,
+}
