@@ -1,6 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { AlbumScreen } from '../tasks/talk/AlbumScreen';
 import { LastTimeScreen } from '../tasks/talk/LastTimeScreen';
+import { PictureScreen } from '../tasks/talk/PictureScreen';
 import { TalkScreen } from '../tasks/talk/TalkScreen';
 import { PlainPage } from '../shared/ui/states';
 import { CheckScreen } from '../tasks/check/CheckScreen';
@@ -55,6 +57,8 @@ export function App() {
               <Route path="coat" element={<CoatScreen />} />
               <Route path="look" element={<LookScreen />} />
               <Route path="last" element={<LastTimeScreen />} />
+              <Route path="picture" element={<PictureScreen />} />
+              <Route path="album" element={<AlbumScreen />} />
               <Route path="schools" element={<SchoolsScreen />} />
               <Route path="lines" element={<LinesScreen />} />
               <Route path="ahead" element={<AheadScreen />} />

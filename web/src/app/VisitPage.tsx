@@ -59,7 +59,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
     [dog, entries, house.data, kit.data, options, before],
   );
   const view = useDesk(visitId, input, TASKS[present]?.wantsPlan ?? false);
-  const { evaluation, plan } = view;
+  const { evaluation, plan, change } = view;
 
   const work = useMemo<VisitWork | null>(
     () =>
@@ -75,6 +75,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
             entries,
             evaluation,
             plan,
+            change,
             past: past.data ?? null,
             before,
             options,
@@ -92,6 +93,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
       entries,
       evaluation,
       plan,
+      change,
       past.data,
       before,
       options,
@@ -186,6 +188,7 @@ function useBefore(past: Schemas['Past'] | null, isBody: boolean): Schemas['Befo
       found: isBody ? (past?.found ?? []).filter((f) => f.outcome !== 'gone') : [],
       measures: past?.measures ?? [],
       is_first: past?.is_first ?? false,
+      recipe: past?.last?.recipe ?? null,
     }),
     [past, over, isBody],
   );

@@ -21,7 +21,11 @@ export const TASKS: Task[] = [
     path: 'talk',
     wantsPlan: false,
     layers: { plan: false },
-    pages: { last: { plan: false, lengths: true } },
+    pages: {
+      last: { plan: false, lengths: true },
+      picture: { plan: false },
+      album: { plan: false },
+    },
     isReached: (v) => v.talk != null,
   },
   {

@@ -2,8 +2,10 @@
 
 mod fit;
 mod offer;
+mod part;
 mod talk;
 
 pub use fit::{Fit, fit};
 pub use offer::{Offer, offer};
+pub use part::{Part, Wish};
 pub use talk::{Talk, WishedBody, WishedEnds, WishedFace, WishedLegs, owners_limits};

@@ -5,12 +5,13 @@
 mod in_schools;
 mod picture;
 mod schools;
+mod what_if;
 
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use crate::balance::{Judged, Skin};
+use crate::balance::Skin;
 use crate::body::{EarlierFound, Found, Handling};
 use crate::coat::{CoatNow, Zone, resolve_coat};
 use crate::consult::{Offer, Talk, fit, offer, owners_limits};
@@ -33,11 +34,12 @@ use crate::sheet::DogFacts;
 use crate::solve::{SolveError, in_halves};
 use crate::sure::{WhatNext, point_doubts, what_next};
 use crate::units::{Length, length_text};
-use crate::visit::{LookChoice, MeasureHistory, Recipe, Visit, changed};
+use crate::visit::{BigChange, LookChoice, MeasureHistory, Recipe, Visit, big_change, changed};
 
 use in_schools::in_schools;
 pub use picture::{PictureHere, PictureOffer};
 pub use schools::{AnswerHere, QuestionHere};
+pub use what_if::{PartHere, WhatIf};
 
 /// A dog on the desk: everything resolved, nothing solved yet.
 #[derive(Clone, Debug)]
@@ -67,6 +69,8 @@ pub struct Before {
     pub measures: Vec<MeasureHistory>,
     /// Whether there was no visit before.
     pub is_first: bool,
+    /// What was done last time, where it is known.
+    pub recipe: Option<Recipe>,
 }
 
 /// One zone's coat as the screen shows it.
@@ -112,6 +116,19 @@ pub struct PlanView {
     pub evaluation: Evaluation,
     /// The plan.
     pub plan: PlanReport,
+    /// What of it is a big change against last time, with the dog as it went home then.
+    #[serde(default)]
+    pub change: Option<ChangeHere>,
+}
+
+/// A big change, old to lay beside new.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ChangeHere {
+    /// What changes.
+    #[serde(flatten)]
+    pub change: BigChange,
+    /// The dog as it went home last time.
+    pub old: Drawing,
 }
 
 /// Looks shown side by side at most.
@@ -138,6 +155,8 @@ pub struct Offers {
     pub offers: Vec<Offer>,
     /// Some of them drawn on this dog, at one scale.
     pub shown: Vec<ShownLook>,
+    /// What the owner may want off or left, whatever the look.
+    pub parts: Vec<PartHere>,
 }
 
 /// A look drawn on this dog.
@@ -230,6 +249,12 @@ impl<'a> Desk<'a> {
             coat.limits
                 .extend(owners_limits(talk, &self.coat, &nominal));
         }
+        for (part, wish) in &self.visit.parts {
+            let (length, there) = (|zone| look.nominal_mm(zone, height), &self.coat);
+            if let Some((zone, limit)) = part.limit(*wish, there, &length, self.skin()) {
+                coat.limits.entry(zone).or_insert(limit);
+            }
+        }
         let weeks_to = look.upkeep(height).weeks_to;
         if let Some(recipe) = &self.visit.recipe {
             let own = coat.limits.clone();
@@ -280,8 +305,11 @@ impl<'a> Desk<'a> {
             .filter(of_house)
             .filter(|stop| look.offers(stop.line()))
             .fold(look.clone(), Look::schooled);
-        by_hand
-            .stops()
+        let wished = self.visit.parts.iter();
+        wished
+            .filter_map(|(part, wish)| part.stop(*wish))
+            .filter(of_house)
+            .chain(by_hand.stops())
             .filter(|stop| look.offers(stop.line()))
             .fold(look.clone(), Look::placed)
     }
@@ -373,8 +401,20 @@ impl<'a> Desk<'a> {
         let solved = self.plan(reasons)?;
         let drawing = self.draw(Some(&solved), options);
         Ok(PlanView {
+            change: self.change(&solved, options),
             evaluation: self.evaluation(solved.report.balance.clone(), drawing),
             plan: solved.report,
+        })
+    }
+
+    /// What of a plan is a big change against last time.
+    fn change(&self, solved: &Solved, options: &DrawOptions) -> Option<ChangeHere> {
+        let last = self.before.recipe.as_ref()?;
+        let change = big_change(last, &solved.plan, &self.words())?;
+        let old = last.dressed(&solved.plan, &self.coat);
+        Some(ChangeHere {
+            change,
+            old: self.draw_as(Some(solved), Some(&old), options),
         })
     }
 
@@ -467,6 +507,7 @@ impl<'a> Desk<'a> {
         Ok(Offers {
             shown: drawings,
             offers: ranked.into_iter().map(|(offer, _)| offer).collect(),
+            parts: self.parts()?,
         })
     }
 
@@ -572,39 +613,6 @@ impl<'a> Desk<'a> {
         )
     }
 
-    /// *What if*: takes a zone's hair off, or leaves it all on, and says what that does to the dog.
-    ///
-    /// # Errors
-    /// If the solver gives no answer, a fault of ours.
-    pub fn what_if(
-        &self,
-        zone: Zone,
-        wish: Wish,
-        options: &DrawOptions,
-    ) -> Result<WhatIf, SolveError> {
-        let solved = self.plan(Reasons::Skip)?;
-        let mut visit = self.visit.clone();
-        let job = self.chosen_job();
-        let limit = visit.coat.limits.entry(zone).or_default();
-        match wish {
-            Wish::TakeOff => {
-                limit.not_shorter_mm = None;
-                limit.not_longer_mm = Length::from_mm(job.safe_mm(zone)).ok();
-            }
-            Wish::Leave => {
-                limit.not_longer_mm = None;
-                limit.not_shorter_mm = Length::from_mm(self.coat.length_mm(zone)).ok();
-            }
-        }
-        let desk = Desk::new(self.dog, &visit, self.house, self.kit);
-        let other = desk.plan(Reasons::Skip)?;
-        Ok(WhatIf {
-            sentence: what_if_sentence(zone, wish, &solved.report, &other.report),
-            drawing: desk.draw(Some(&other), options),
-            balance: other.report.balance,
-        })
-    }
-
     fn evaluation(&self, balance: Vec<BalanceRow>, drawing: Drawing) -> Evaluation {
         Evaluation {
             visit: self.visit.clone(),
@@ -648,60 +656,4 @@ fn body_problem(choice: LookChoice, house: &House) -> Option<Problem> {
             ),
         )
     })
-}
-
-/// One touch on a zone, before anything is decided.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Wish {
-    /// As short as is safe.
-    TakeOff,
-    /// All the hair there is.
-    Leave,
-}
-
-/// What one touch would do.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
-pub struct WhatIf {
-    /// In one sentence.
-    pub sentence: String,
-    /// The dog then.
-    pub drawing: Drawing,
-    /// The balance then.
-    pub balance: Vec<BalanceRow>,
-}
-
-/// How the eye reads a change of a point, up or down.
-fn reads_as(judged: Judged) -> Option<(&'static str, &'static str)> {
-    match judged {
-        Judged::BodyRatio | Judged::GapRatio => Some(("longer", "shorter")),
-        Judged::LegShare => Some(("longer on the leg", "shorter on the leg")),
-        Judged::ColumnShare => Some(("heavier", "lighter")),
-        _ => None,
-    }
-}
-
-fn what_if_sentence(zone: Zone, wish: Wish, before: &PlanReport, after: &PlanReport) -> String {
-    let mut changes: Vec<String> = Vec::new();
-    for (was, is) in before.balance.iter().zip(&after.balance) {
-        let Some((up, down)) = reads_as(was.judged) else {
-            continue;
-        };
-        let value = |row: &BalanceRow| row.plan.parse::<f64>().unwrap_or(0.0);
-        let change = value(is) - value(was);
-        if change.abs() >= 0.005 {
-            let word = if change > 0.0 { up } else { down };
-            let label = was.label.to_lowercase();
-            changes.push(format!("{word} ({label} {} to {})", was.plan, is.plan));
-        }
-    }
-    let done = match wish {
-        Wish::TakeOff => "off",
-        Wish::Leave => "left on",
-    };
-    let name = zone.label();
-    match changes.as_slice() {
-        [] => format!("With the {name} {done} the outline reads the same."),
-        list => format!("With the {name} {done} the dog looks {}.", list.join(", ")),
-    }
 }

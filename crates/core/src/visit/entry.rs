@@ -8,7 +8,7 @@ use uuid::Uuid;
 use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatFinish, Knots, Limit, Texture, Zone, ZoneMarks};
-use crate::consult::Talk;
+use crate::consult::{Part, Talk, Wish};
 use crate::finish::ZoneResult;
 use crate::frame::{
     Angle, BuildType, DogSize, EarKind, Felt, Grade, Measure, OwnType, Stance, TailKind,
@@ -91,6 +91,25 @@ pub enum EntryBody {
     TalkSet {
         /// All answers.
         talk: Talk,
+    },
+    /// The owner wants a part off, or left; none for as the look has it.
+    PartWished {
+        /// Which.
+        part: Part,
+        /// What.
+        wish: Option<Wish>,
+    },
+    /// A big change was agreed by name; empty takes it back.
+    ChangeAgreed {
+        /// Who agreed.
+        name: String,
+    },
+    /// The owner lets a photo be shown to others, or no longer.
+    PhotoLeave {
+        /// The photo.
+        photo: Uuid,
+        /// Whether.
+        may_be_shown: bool,
     },
     /// One tap on size.
     SizeSet {
@@ -297,6 +316,9 @@ impl EntryBody {
             Self::FeltSet { felt, .. } => felt.label().to_lowercase(),
             Self::StanceSet { .. } => "stance".into(),
             Self::TalkSet { .. } => "talk".into(),
+            Self::PartWished { part, .. } => part.label().into(),
+            Self::ChangeAgreed { .. } => "agreement".into(),
+            Self::PhotoLeave { .. } => "leave to show".into(),
             Self::SizeSet { .. } => "size".into(),
             Self::BuildSet { .. } => "build".into(),
             Self::OwnTypeSet { .. } => "type".into(),

@@ -9,7 +9,7 @@ use super::entry::{Entry, EntryBody, LookChoice};
 use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatInput, Knots, Zone};
-use crate::consult::Talk;
+use crate::consult::{Part, Talk, Wish};
 use crate::dog::Dog;
 use crate::finish::ZoneResult;
 use crate::frame::{Felt, FrameInput, Grade};
@@ -24,6 +24,15 @@ pub struct Visit {
     /// What the owner answered; none while nobody asked.
     #[serde(default)]
     pub talk: Option<Talk>,
+    /// Parts the owner wants off, or left.
+    #[serde(default)]
+    pub parts: BTreeMap<Part, Wish>,
+    /// Who agreed to a big change, by name; empty while nobody did.
+    #[serde(default)]
+    pub change_agreed: String,
+    /// Photos the owner lets be shown to others.
+    #[serde(default)]
+    pub may_be_shown: BTreeSet<Uuid>,
     /// What the hands found.
     pub frame: FrameInput,
     /// What was said of the coat.
@@ -93,8 +102,8 @@ pub struct UndoStep {
     pub label: String,
 }
 
-/// Letters of a stylist's name that count: as many as the salon's settings take.
-const STYLIST_LETTERS: usize = 60;
+/// Letters of a stylist's or an owner's name that count: as many as the salon's settings take.
+const NAME_LETTERS: usize = 60;
 
 /// Folds a log of entries, in any order and with repeats, into the visit's present state.
 ///
@@ -195,6 +204,27 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             visit.photo_moments.insert(*photo, *moment);
         }
         EntryBody::PictureTouched { picture } => visit.picture.clone_from(picture),
+        EntryBody::PartWished { part, wish } => match wish {
+            Some(wish) => {
+                visit.parts.insert(*part, *wish);
+            }
+            None => {
+                visit.parts.remove(part);
+            }
+        },
+        EntryBody::ChangeAgreed { name } => {
+            visit.change_agreed = name.trim().chars().take(NAME_LETTERS).collect();
+        }
+        EntryBody::PhotoLeave {
+            photo,
+            may_be_shown,
+        } => {
+            if *may_be_shown {
+                visit.may_be_shown.insert(*photo);
+            } else {
+                visit.may_be_shown.remove(photo);
+            }
+        }
         EntryBody::TalkSet { talk } => visit.talk = Some(talk.clone()),
         EntryBody::EarSet { ear } => visit.frame.ear = *ear,
         EntryBody::TailSet { tail } => visit.frame.tail = *tail,
@@ -268,7 +298,7 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             }
         }
         EntryBody::StylistSet { stylist } => {
-            visit.stylist = stylist.trim().chars().take(STYLIST_LETTERS).collect();
+            visit.stylist = stylist.trim().chars().take(NAME_LETTERS).collect();
         }
         EntryBody::Run { event } => run(visit, event, at_ms),
         EntryBody::ResultSet { zone, result } => {

@@ -1,11 +1,13 @@
 //! A visit is a log of entries, folded into its present state (ARCHITECTURE.md).
 
+mod big_change;
 mod entry;
 mod fold;
 mod kept;
 mod past;
 mod recipe;
 
+pub use big_change::{BigChange, HalfWay, big_change};
 pub use entry::{Entry, EntryBody, LookChoice};
 pub use fold::{UndoStep, Visit, fold};
 pub use kept::KeptPlan;

@@ -2,9 +2,9 @@ use actix_web::{post, web};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use veliform_core::coat::Zone;
+use veliform_core::consult::Wish;
 use veliform_core::desk::{
     Ahead, Before, Desk, Evaluation, Offers, PictureHere, PlanView, QuestionHere, Reasons, WhatIf,
-    Wish,
 };
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;

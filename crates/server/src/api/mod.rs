@@ -30,6 +30,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(kit::get_kit)
         .service(salon_log::get_salon_log)
         .service(salon_log::get_due)
+        .service(salon_log::get_album)
         .service(kit::put_tool)
         .service(dogs::list_dogs)
         .service(dogs::get_dog)

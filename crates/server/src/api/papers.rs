@@ -82,6 +82,10 @@ fn owner_card(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiEr
         house: &at.house,
         kit: &at.kit,
     };
+    let mut done = owner_lines(&at.visit.results, &at.visit.record, &words);
+    if !at.visit.change_agreed.is_empty() {
+        done.push(("Agreed by", at.visit.change_agreed.clone()));
+    }
     let svg = owner_card_svg(&OwnerCard {
         name: &at.dog.name,
         owner: &at.dog.owner,
@@ -89,7 +93,7 @@ fn owner_card(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiEr
         day: &day(at.began_ms),
         back: (&back.0, &back.1),
         offer: &offer,
-        done: &owner_lines(&at.visit.results, &at.visit.record, &words),
+        done: &done,
         talk: at.visit.talk.as_ref(),
         drawing: &drawing,
         standing_caution: STANDING_CAUTION,

@@ -1,12 +1,15 @@
 use actix_web::{get, web};
-use serde::Serialize;
-use utoipa::ToSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
+use veliform_core::coat::Texture;
 use veliform_core::desk::Desk;
 use veliform_core::dog::Dog;
+use veliform_core::frame::DogSize;
+use veliform_core::look::LookId;
 use veliform_core::plan::{Buy, Job, what_to_buy};
 use veliform_core::salon_log::{
-    DueWork, SortLearnt, ToolLearnt, ToolWork, TopicLearnt, due_work, learn_minutes, learn_tools,
-    tool_work,
+    AlbumFilter, AlbumPage, DueWork, SortLearnt, ToolLearnt, ToolWork, TopicLearnt, album,
+    due_work, learn_minutes, learn_tools, tool_work,
 };
 use veliform_core::visit::{KeptPlan, Visit, fold};
 use veliform_store::{Store, VisitHead};
@@ -88,6 +91,41 @@ pub(crate) async fn get_due(salon: web::Data<Salon>) -> Result<web::Json<Vec<Due
     })
     .await?;
     Ok(web::Json(due))
+}
+
+/// What is looked for in the album.
+#[derive(Debug, Deserialize, IntoParams)]
+pub struct AlbumQuery {
+    #[param(inline)]
+    size: Option<DogSize>,
+    #[param(inline)]
+    texture: Option<Texture>,
+    #[param(inline)]
+    look: Option<LookId>,
+}
+
+/// The salon's own finished dogs that their owners let be shown, newest first.
+#[utoipa::path(params(AlbumQuery), responses((status = 200, body = [AlbumPage])))]
+#[get("/album")]
+pub(crate) async fn get_album(
+    salon: web::Data<Salon>,
+    query: web::Query<AlbumQuery>,
+) -> Result<web::Json<Vec<AlbumPage>>, ApiError> {
+    let AlbumQuery {
+        size,
+        texture,
+        look,
+    } = query.into_inner();
+    let filter = AlbumFilter {
+        size,
+        texture,
+        look,
+    };
+    let newest = newest(&salon).await?;
+    Ok(web::Json(album(
+        newest.iter().map(|p| (&p.dog, &p.visit)),
+        &filter,
+    )))
 }
 
 /// The newest visits as they stand, a few at a time: a tick at the table never waits for all.

@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/album": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The salon's own finished dogs that their owners let be shown, newest first. */
+        get: operations["get_album"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -764,6 +781,24 @@ export interface components {
             /** Format: double */
             to: number;
         };
+        /** @description A finished dog of the salon that its owner lets be shown. */
+        AlbumPage: {
+            /** @description The look it left in. */
+            look: components["schemas"]["LookId"];
+            /** @description That look as the salon called it. */
+            look_name: string;
+            /** @description The dog's name. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description The photo.
+             */
+            photo: string;
+            /** @description Its size. */
+            size: components["schemas"]["DogSize"];
+            /** @description Its coat. */
+            texture: components["schemas"]["Texture"];
+        };
         /**
          * @description Which side of its point a text stands.
          * @enum {string}
@@ -911,6 +946,18 @@ export interface components {
              * @default []
              */
             measures: components["schemas"]["MeasureHistory"][];
+            /** @default null */
+            recipe: components["schemas"]["Recipe"] | null;
+        };
+        /**
+         * @description A change an owner should see and agree to by name before anything is clipped (handbook 9, *Big
+         *     change*).
+         */
+        BigChange: {
+            /** @description Half-way: what to set so that half of it is done this time. */
+            half_way: components["schemas"]["HalfWay"][];
+            /** @description What changes, in one sentence. */
+            sentence: string;
         };
         /**
          * @description A part of the body a dog may not like touched.
@@ -1032,6 +1079,11 @@ export interface components {
             is_this_dogs: boolean;
             /** @description The sentence. */
             text: string;
+        };
+        /** @description A big change, old to lay beside new. */
+        ChangeHere: components["schemas"]["BigChange"] & {
+            /** @description The dog as it went home last time. */
+            old: components["schemas"]["Drawing"];
         };
         /** @description Where one length ends. */
         ClipLine: {
@@ -1441,6 +1493,27 @@ export interface components {
             kind: "talk_set";
             /** @description All answers. */
             talk: components["schemas"]["Talk"];
+        } | {
+            /** @enum {string} */
+            kind: "part_wished";
+            /** @description Which. */
+            part: components["schemas"]["Part"];
+            wish?: components["schemas"]["Wish"] | null;
+        } | {
+            /** @enum {string} */
+            kind: "change_agreed";
+            /** @description Who agreed. */
+            name: string;
+        } | {
+            /** @enum {string} */
+            kind: "photo_leave";
+            /** @description Whether. */
+            may_be_shown: boolean;
+            /**
+             * Format: uuid
+             * @description The photo.
+             */
+            photo: string;
         } | {
             /** @enum {string} */
             kind: "size_set";
@@ -1934,6 +2007,13 @@ export interface components {
              * @description Weeks from today.
              */
             week: number;
+        };
+        /** @description Half of a change on a zone. */
+        HalfWay: {
+            /** @description The limit that leaves half. */
+            limit: components["schemas"]["Limit"];
+            /** @description Where. */
+            zone: components["schemas"]["Zone"];
         };
         /**
          * @description A side of the dog: its sign on the z axis.
@@ -2633,6 +2713,8 @@ export interface components {
         Offers: {
             /** @description All looks, best first. */
             offers: components["schemas"]["Offer"][];
+            /** @description What the owner may want off or left, whatever the look. */
+            parts: components["schemas"]["PartHere"][];
             /** @description Some of them drawn on this dog, at one scale. */
             shown: components["schemas"]["ShownLook"][];
         };
@@ -2774,6 +2856,21 @@ export interface components {
         Pages: {
             /** @description One A4 page each, SVG. */
             pages: string[];
+        };
+        /**
+         * @description A part that owners want off, or left, whatever the look.
+         * @enum {string}
+         */
+        Part: "tuck_up" | "flank" | "chest" | "shelf" | "crest" | "ears" | "tail";
+        /** @description A part an owner may want off or left. */
+        PartHere: {
+            /** @description Its name. */
+            label: string;
+            /** @description Which. */
+            part: components["schemas"]["Part"];
+            /** @description What that does to the outline, in one sentence. */
+            sentence?: string | null;
+            wish?: components["schemas"]["Wish"] | null;
         };
         /** @description What earlier visits tell this one. */
         Past: {
@@ -3019,6 +3116,7 @@ export interface components {
         };
         /** @description What a screen needs with a plan. */
         PlanView: {
+            change?: components["schemas"]["ChangeHere"] | null;
             /** @description Everything but the plan. */
             evaluation: components["schemas"]["Evaluation"];
             /** @description The plan. */
@@ -4204,6 +4302,8 @@ export interface components {
         };
         /** @description The visit as it stands: what all entries together say. */
         Visit: {
+            /** @description Who agreed to a big change, by name; empty while nobody did. */
+            change_agreed?: string;
             /** @description What was said of the coat. */
             coat: components["schemas"]["CoatInput"];
             /** @description What the owner corrected, the last word on each zone. */
@@ -4221,6 +4321,8 @@ export interface components {
             /** @description Lines moved by hand. */
             lines?: components["schemas"]["Placement"];
             look?: components["schemas"]["LookChoice"] | null;
+            /** @description Photos the owner lets be shown to others. */
+            may_be_shown?: string[];
             /** @description Notes, in the order they were written. */
             notes: string[];
             /** @description What became of what was found before. */
@@ -4228,6 +4330,10 @@ export interface components {
                 [key: string]: components["schemas"]["Outcome"];
             };
             own_look?: components["schemas"]["OwnLook"] | null;
+            /** @description Parts the owner wants off, or left. */
+            parts?: {
+                [key: string]: components["schemas"]["Wish"];
+            };
             /** @description Photos whose moment was said. */
             photo_moments?: {
                 [key: string]: components["schemas"]["PhotoMoment"];
@@ -4314,7 +4420,7 @@ export interface components {
             sentence: string;
         };
         /**
-         * @description One touch on a zone, before anything is decided.
+         * @description One touch on a zone or a part.
          * @enum {string}
          */
         Wish: "take_off" | "leave";
@@ -4480,6 +4586,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    get_album: {
+        parameters: {
+            query?: {
+                look?: ("one_length" | "lamb" | "lamb_easy" | "skirted_spaniel" | "angled_terrier" | "long_legs" | "cylinder_fleece" | "drop_comfort" | "natural_tidy" | "summer" | "toy_jacket") | null;
+                size?: ("toy" | "small" | "medium" | "large") | null;
+                texture?: ("curl" | "fleece" | "harsh" | "silky" | "feathered") | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlbumPage"][];
                 };
             };
         };

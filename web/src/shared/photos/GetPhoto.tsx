@@ -11,6 +11,8 @@ const VIEWS: { value: Schemas['View']; label: string }[] = [
 
 /** Loads a photo, or takes one by the simulated camera. */
 export function GetPhoto(props: {
+  /** Seen from the side, always. */
+  isSideOnly?: boolean;
   onFile: (file: File, view: Schemas['View']) => Promise<void>;
   onCamera: (camera: Schemas['Camera']) => Promise<void>;
 }) {
@@ -33,7 +35,9 @@ export function GetPhoto(props: {
   };
   return (
     <div>
-      <Choice label="Taken from" options={VIEWS} value={view} onChange={setView} />
+      {!props.isSideOnly && (
+        <Choice label="Taken from" options={VIEWS} value={view} onChange={setView} />
+      )}
       <label className="mt-2 flex min-h-12 cursor-pointer items-center justify-center border-2 border-ink px-3 font-bold focus-within:outline-2">
         {isBusy ? 'Opening it…' : 'Load a photo'}
         <input

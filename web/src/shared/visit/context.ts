@@ -14,6 +14,7 @@ export interface VisitWork {
   entries: Entry[];
   evaluation: Schemas['Evaluation'];
   plan: Schemas['PlanReport'] | null;
+  change: Schemas['ChangeHere'] | null;
   /** What earlier visits tell this one; nothing while they are read. */
   past: Schemas['Past'] | null;
   /** What of it is drawn with this one. */

@@ -18,12 +18,19 @@ const REASONS_AFTER_MS = 250;
 export interface DeskView {
   evaluation: Schemas['Evaluation'] | null;
   plan: Schemas['PlanReport'] | null;
+  change: Schemas['ChangeHere'] | null;
   failure: Failure | null;
   /** How long the last change took from the request to the answer, ms. */
   tookMs: number | null;
 }
 
-const NOTHING: DeskView = { evaluation: null, plan: null, failure: null, tookMs: null };
+const NOTHING: DeskView = {
+  evaluation: null,
+  plan: null,
+  change: null,
+  failure: null,
+  tookMs: null,
+};
 
 /**
  * Asks the core again on every change and keeps the newest answer; the last good one stays while
@@ -81,12 +88,18 @@ export function useDesk(visit: string, input: DeskInput | null, wantsPlan: boole
 /** Kept once nothing has changed for a while, with the plan: the pages at the table want one. */
 const deskName = (visit: string) => `desk.${visit}`;
 
-type Answer = Pick<DeskView, 'evaluation' | 'plan'>;
+type Answer = Pick<DeskView, 'evaluation' | 'plan' | 'change'>;
 
 async function question(key: string, reasons: boolean): Promise<Answer> {
   const [desk, plans] = JSON.parse(key) as [DeskInput, boolean];
   if (!plans)
-    return { evaluation: await ask(api.POST('/api/evaluate', { body: desk })), plan: null };
-  const { evaluation, plan } = await ask(api.POST('/api/plan', { body: { desk, reasons } }));
-  return { evaluation, plan };
+    return {
+      evaluation: await ask(api.POST('/api/evaluate', { body: desk })),
+      plan: null,
+      change: null,
+    };
+  const { evaluation, plan, change } = await ask(
+    api.POST('/api/plan', { body: { desk, reasons } }),
+  );
+  return { evaluation, plan, change: change ?? null };
 }

@@ -9,8 +9,10 @@ type Moment = Schemas['PhotoMoment'];
 /** The dog before and after, by photo; one taken here shows the finished dog until said otherwise. */
 export function BeforeAfter() {
   const work = useVisitWork();
-  const { photos, send, simulate } = usePhotos(work.visitId);
+  const { photos: all, send, simulate } = usePhotos(work.visitId);
+  const photos = all.filter((p) => p.id !== work.evaluation.visit.picture?.photo);
   const moments = work.evaluation.visit.photo_moments ?? {};
+  const shown = work.evaluation.visit.may_be_shown ?? [];
   const of = (photo: Photo): Moment => moments[photo.id] ?? 'before';
   const say = (photo: string, moment: Moment) => work.say({ kind: 'photo_taken', photo, moment });
   const column = (moment: Moment, title: string) => {
@@ -35,6 +37,23 @@ export function BeforeAfter() {
                 {moment === 'before' ? 'Is after' : 'Is before'}
               </Plain>
             </figcaption>
+            {moment === 'after' && (
+              <label className="flex min-h-12 items-center gap-2 text-sm">
+                <input
+                  type="checkbox"
+                  className="size-6"
+                  checked={shown.includes(photo.id)}
+                  onChange={(e) =>
+                    work.say({
+                      kind: 'photo_leave',
+                      photo: photo.id,
+                      may_be_shown: e.target.checked,
+                    })
+                  }
+                />
+                The owner lets it be shown to others
+              </label>
+            )}
           </figure>
         ))}
       </div>

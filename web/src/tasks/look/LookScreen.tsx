@@ -1,9 +1,12 @@
+import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
+import { Drawing } from '../../shared/sheet/Drawing';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Choice, MarginHead, Said } from '../../shared/ui/controls';
 import { lengthText, minutesText, unitName } from '../../shared/units/show';
-import { useVisitWork } from '../../shared/visit/context';
+import { useSheetDrawing, useVisitWork } from '../../shared/visit/context';
+import { BigChange } from './BigChange';
 import { OwnLooks } from './OwnLooks';
 
 /** Choosing a look solves at once; the sheet shows it on this dog. */
@@ -14,11 +17,17 @@ export function LookScreen() {
   const chosen = visit.own_look ? null : (visit.look ?? null);
   const choose = (look: Schemas['LookId'], body_mm: number | null) =>
     work.say({ kind: 'look_chosen', choice: { look, body_mm } });
+  const [isBeside, setBeside] = useState(false);
+  const old = isBeside ? (work.change?.old ?? null) : null;
   return (
     <WorkScreen
       title="Look"
+      {...(old && { sheet: <OldBesideNew old={old} /> })}
       margin={
         <>
+          {work.change && (
+            <BigChange change={work.change} isBeside={old !== null} onBeside={setBeside} />
+          )}
           <MarginHead>On this dog</MarginHead>
           {!visit.look && <p>Until you choose, the first is shown.</p>}
           <ul>
@@ -80,5 +89,25 @@ function Cost({ plan }: { plan: Schemas['PlanReport'] }) {
         <Said key={wish.zone}>{wish.message}</Said>
       ))}
     </>
+  );
+}
+
+function OldBesideNew({ old }: { old: Schemas['Drawing'] }) {
+  const now = useSheetDrawing();
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-2 gap-2">
+      <figure className="flex min-h-0 flex-col bg-sheet">
+        <div className="min-h-0 flex-1">
+          <Drawing drawing={old} />
+        </div>
+        <figcaption className="p-2 font-bold">As it went home last time</figcaption>
+      </figure>
+      <figure className="flex min-h-0 flex-col bg-sheet">
+        <div className="min-h-0 flex-1">
+          <Drawing drawing={now} />
+        </div>
+        <figcaption className="p-2 font-bold">As planned today</figcaption>
+      </figure>
+    </div>
   );
 }

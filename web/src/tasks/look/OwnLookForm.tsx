@@ -1,13 +1,16 @@
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
-import { Plain, Said } from '../../shared/ui/controls';
+import { Plain } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { useVisitWork } from '../../shared/visit/context';
+import { Aims } from './Aims';
+import { Promises } from './Promises';
+import { Shapes } from './Shapes';
 
 type OwnLook = Schemas['OwnLook'];
 
-/** What differs from the look it was copied from: lengths zone by zone, how long the body reads. */
+/** What differs from the look it was copied from; whatever is left empty is the base's own. */
 export function OwnLookForm(props: {
   own: OwnLook;
   onChange: (own: OwnLook) => void;
@@ -35,46 +38,12 @@ export function OwnLookForm(props: {
           }}
         />
       )}
-      <Ratio own={own} onChange={onChange} />
+      <Aims own={own} onChange={onChange} />
+      <Shapes own={own} onChange={onChange} />
+      <Promises own={own} onChange={onChange} />
       <div className="pt-2">
         <Plain onClick={props.onRemove}>Take it out of the salon</Plain>
       </div>
     </div>
-  );
-}
-
-/** The body's length against its height that is aimed at; empty is the base's own. */
-function Ratio({ own, onChange }: { own: OwnLook; onChange: (own: OwnLook) => void }) {
-  const [typed, setTyped] = useState(
-    own.body_ratio ? `${own.body_ratio.from} to ${own.body_ratio.to}` : '',
-  );
-  const [sorry, setSorry] = useState(false);
-  const say = () => {
-    if (typed.trim() === '') {
-      setSorry(false);
-      if (own.body_ratio) onChange({ ...own, body_ratio: null });
-      return;
-    }
-    const [from, to] = typed
-      .replaceAll(',', '.')
-      .split(/[^0-9.]+/)
-      .filter(Boolean)
-      .map(Number);
-    const isRange = from !== undefined && to !== undefined && from < to;
-    setSorry(!isRange);
-    if (isRange) onChange({ ...own, body_ratio: { from, to } });
-  };
-  return (
-    <label className="block pt-2">
-      <span className="text-sm text-soft">Body length against height aimed at</span>
-      <input
-        className="h-12 w-full border border-ink bg-sheet px-3 font-mono"
-        placeholder="1.00 to 1.05"
-        value={typed}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={say}
-      />
-      {sorry && <Said>“{typed}” is no range; type two numbers such as 1.00 to 1.05.</Said>}
-    </label>
   );
 }

@@ -22,13 +22,12 @@ export function OwnLooks() {
   };
   const copy = () => {
     const own: OwnLook = {
+      ...chosen,
       id: crypto.randomUUID(),
       name: name.trim(),
       base: visit.look?.look ?? words.looks[0]?.look ?? 'one_length',
       body_mm: visit.look?.body_mm ?? null,
-      lengths_mm: chosen?.lengths_mm ?? {},
       lines: visit.lines ?? {},
-      body_ratio: chosen?.body_ratio ?? null,
     };
     put.mutate(
       { ...house, own_looks: [...house.own_looks, own] },

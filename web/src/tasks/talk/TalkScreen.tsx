@@ -5,6 +5,7 @@ import { BigLink } from '../../shared/ui/BigControl';
 import { MarginHead } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { LooksBeside } from './LooksBeside';
+import { Parts } from './Parts';
 import { Questions } from './Questions';
 import { TalkTabs } from './TalkTabs';
 import { useOffers } from './useOffers';
@@ -45,6 +46,7 @@ export function TalkScreen() {
         <>
           <TalkTabs />
           <Questions />
+          {offers && <Parts parts={offers.parts} />}
           <MarginHead>Looks, best first</MarginHead>
           <ol>
             {offers?.offers.map((offer, i) => (

@@ -10,7 +10,8 @@ import { useVisitWork } from '../../../shared/visit/context';
 import { HandsTabs } from '../HandsTabs';
 import { GetPhoto } from '../../../shared/photos/GetPhoto';
 import { emptyMarks, placeOf, targetsOf, touch, type Half, type Marks, type Target } from './marks';
-import { PhotoSheet } from './PhotoSheet';
+import { Outline } from './Outline';
+import { PhotoSheet } from '../../../shared/photos/PhotoSheet';
 import { usePhotos, type Photo } from '../../../shared/photos/usePhotos';
 
 const ROD_MM = 300;
@@ -18,7 +19,8 @@ const ROD_MM = 300;
 /** Measures off a photo: scale, level, landmarks; then the drawn dog over it. */
 export function PhotoScreen() {
   const work = useVisitWork();
-  const { photos, send, simulate, takeOff } = usePhotos(work.visitId);
+  const { photos: all, send, simulate, takeOff } = usePhotos(work.visitId);
+  const photos = all.filter((p) => p.id !== work.evaluation.visit.picture?.photo);
   const [search, setSearch] = useSearchParams();
   const chosen = photos.find((p) => p.id === search.get('photo')) ?? photos.at(-1) ?? null;
   const open = (photo: Photo) =>
@@ -135,12 +137,14 @@ function OpenPhoto(props: { photo: Photo; margin: React.ReactNode; next: React.R
       sheet={
         <PhotoSheet
           photo={photo}
-          marks={marks}
-          half={half}
-          targets={targets}
+          marks={targets.flatMap((t) => {
+            const at = placeOf(marks, half, t);
+            return at ? [{ key: t.key, at, isOnDog: t.landmark !== undefined }] : [];
+          })}
           inHand={inHand}
-          reading={reading}
-          outline={isOver ? work.evaluation.drawing : null}
+          over={
+            isOver && reading && <Outline drawing={work.evaluation.drawing} reading={reading} />
+          }
           onTouch={(at) => {
             if (!inHand) return;
             put(inHand, at);

@@ -1,6 +1,5 @@
-import { useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Schemas } from '../../../shared/api/client';
-import { placeOf, type Half, type Marks, type Target } from './marks';
+import { useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import type { Schemas } from '../api/client';
 
 type XY = [number, number];
 
@@ -8,15 +7,21 @@ type XY = [number, number];
 const LENS = 0.11;
 const POWER = 3;
 
+/** Something touched on a photo. */
+export interface PhotoMark {
+  key: string;
+  at: XY;
+  /** A place on the dog, not on rod or table. */
+  isOnDog: boolean;
+}
+
 /** The photo with its marks, magnified under the finger; keys nudge the mark in hand. */
 export function PhotoSheet(props: {
   photo: Schemas['Photo'];
-  marks: Marks;
-  half: Half;
-  targets: Target[];
-  inHand: Target | null;
-  reading: Schemas['PhotoReading'] | null;
-  outline: Schemas['Drawing'] | null;
+  marks: PhotoMark[];
+  inHand: { key: string; label: string } | null;
+  /** Lies over the photo, under its marks. */
+  over?: ReactNode;
   onTouch: (at: XY) => void;
   onNudge: (by: XY) => void;
 }) {
@@ -47,7 +52,7 @@ export function PhotoSheet(props: {
   const lens = width * LENS;
   const shown = finger ?? null;
   return (
-    <div className="min-h-0 flex-1 bg-sheet">
+    <div className="min-h-0 min-w-0 flex-1 bg-sheet">
       <svg
         className="photo-sheet size-full touch-none"
         viewBox={`0 0 ${width} ${height}`}
@@ -70,27 +75,20 @@ export function PhotoSheet(props: {
         onPointerCancel={() => setFinger(null)}
       >
         <image href={href} width={width} height={height} />
-        {props.outline && props.reading && (
-          <Outline drawing={props.outline} reading={props.reading} />
-        )}
-        {props.targets.map((target) => {
-          const place = placeOf(props.marks, props.half, target);
-          if (!place) return null;
-          const isInHand = target.key === inHand?.key;
-          return (
-            <g key={target.key} data-mark={target.key}>
-              <circle
-                cx={place[0]}
-                cy={place[1]}
-                r={isInHand ? 2 * r : r}
-                fill="none"
-                stroke={target.landmark ? 'var(--pin)' : 'var(--chalk)'}
-                strokeWidth={r * 0.6}
-              />
-              <circle cx={place[0]} cy={place[1]} r={r * 0.3} fill="var(--pin)" />
-            </g>
-          );
-        })}
+        {props.over}
+        {props.marks.map(({ key, at: [x, y], isOnDog }) => (
+          <g key={key} data-mark={key}>
+            <circle
+              cx={x}
+              cy={y}
+              r={key === inHand?.key ? 2 * r : r}
+              fill="none"
+              stroke={isOnDog ? 'var(--pin)' : 'var(--chalk)'}
+              strokeWidth={r * 0.6}
+            />
+            <circle cx={x} cy={y} r={r * 0.3} fill="var(--pin)" />
+          </g>
+        ))}
         {shown && <Lens href={href} at={shown} size={lens} photo={photo} />}
       </svg>
     </div>
@@ -126,38 +124,6 @@ function Lens(props: { href: string; at: XY; size: number; photo: Schemas['Photo
         stroke="var(--pin)"
         strokeWidth={size * 0.02}
       />
-    </g>
-  );
-}
-
-/** The drawn dog laid over the photo, at the photo's own scale, level and place. */
-function Outline(props: { drawing: Schemas['Drawing']; reading: Schemas['PhotoReading'] }) {
-  const { origin_px, mm_per_px, tilt_deg } = props.reading;
-  const place = props.drawing.views[0];
-  if (!origin_px || !mm_per_px || !place) return null;
-  const [ox, oy] = origin_px as [number, number];
-  const [px, py] = place.origin_mm as [number, number];
-  const k = 1 / mm_per_px;
-  return (
-    <g
-      transform={`translate(${ox} ${oy}) rotate(${-tilt_deg}) scale(${k}) translate(${-px} ${py})`}
-      data-outline
-    >
-      {props.drawing.shapes.map((shape, i) => {
-        const { geometry: g } = shape;
-        if (g.type !== 'line' || (shape.role !== 'plan_line' && shape.role !== 'skin')) return null;
-        const points = g.points_mm.map((v, j) => (j % 2 === 0 ? v : -v)).join(' ');
-        return (
-          <polyline
-            key={i}
-            points={points}
-            fill="none"
-            stroke="var(--chalk)"
-            strokeWidth={g.width_mm}
-            strokeDasharray={shape.role === 'skin' ? '4 6' : undefined}
-          />
-        );
-      })}
     </g>
   );
 }
