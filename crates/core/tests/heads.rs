@@ -6,7 +6,7 @@ mod support;
 use proptest::prelude::*;
 use rstest::rstest;
 use support::{ample_coat, both, build, limit};
-use veliform_core::balance::{BalancePoint, Judged, Skin, head_points};
+use veliform_core::balance::{BalancePoint, Judged, Skin, evaluated_points, head_points};
 use veliform_core::coat::{CoatNow, Zone};
 use veliform_core::dog::House;
 use veliform_core::frame::{Build, EarKind};
@@ -177,5 +177,28 @@ proptest! {
             head(&dog, LookId::Lamb, |coat| coat).share(Zone::Topknot)
         };
         prop_assert!((of(height) - of(2.0 * height)).abs() < 0.02);
+    }
+}
+
+/// Handbook 4: on looks that keep flank hair the waist lies 0 to .055 H behind the last rib where the
+/// coat allows; knee and bend lie opposite each other within .10 H, evaluated only.
+#[rstest]
+fn the_waist_lies_behind_the_rib_and_the_knee_opposite_the_bend(
+    #[values(240.0, 450.0, 640.0)] height: f64,
+) {
+    for look in LookId::ALL {
+        let head = head(&build(height, |_, _| {}), look, |coat| coat);
+        let points = evaluated_points(&head.plan.subject, &head.plan.lengths_mm);
+        let off = |judged| {
+            let mut found = points.iter().filter(|p| p.judged == judged);
+            found.next().map(|p| p.off(&head.plan.lengths_mm))
+        };
+        let keeps_flank = head.look.targets.fill == 0.0;
+        assert_eq!(off(Judged::WaistPlace).is_some(), keeps_flank, "{look:?}");
+        assert!(
+            off(Judged::WaistPlace).is_none_or(|off| off < 1.0),
+            "{look:?}"
+        );
+        assert!(off(Judged::KneeOpposite).expect("judged") < 2.0, "{look:?}");
     }
 }

@@ -13,13 +13,16 @@ const OPPOSITE: f64 = 0.10;
 
 use Station as S;
 
-/// Stations the underline's highest place is looked for among, from the rear forward.
+/// Less of a rise is none to the eye, share of the height: the tolerance of the underline's rise
+/// (balance-model.md 5).
+const PLATEAU: f64 = 0.01;
+/// Stations the underline's highest place is looked for among, from the front back.
 const UNDERLINE: [S; 5] = [
-    S::FlankFold,
-    S::TuckUp,
-    S::LastRib,
-    S::BellyRear,
     S::Brisket,
+    S::BellyRear,
+    S::LastRib,
+    S::TuckUp,
+    S::FlankFold,
 ];
 /// Stations along the front of the thigh, and behind it.
 const KNEE: [S; 3] = [S::Stifle, S::GaskinFront, S::ThighFront];
@@ -46,30 +49,42 @@ pub fn evaluated_points(subject: &Subject, lengths_mm: &[f64]) -> Vec<BalancePoi
             },
         });
     };
-    let highest = UNDERLINE
+    let highest = UNDERLINE.map(|s| edge(s).1).into_iter().fold(0.0, f64::max);
+    // Where the line no longer rises to the eye: the rest of the way is a plateau.
+    let apex = UNDERLINE
         .into_iter()
-        .max_by(|a, b| edge(*a).1.total_cmp(&edge(*b).1));
+        .find(|s| edge(*s).1 >= highest - PLATEAU * h);
     // Short looks rise to the flank and are not faulted (handbook 4, *waist place*).
     if subject.look.targets.fill == 0.0
-        && let Some(apex) = highest
+        && let Some(apex) = apex
     {
         let behind = subject.build.length - subject.build.last_rib - edge(apex).0;
         judge(Judged::WaistPlace, apex, behind, (0.0, WAIST_BEHIND * h));
     }
-    let fullest = KNEE
-        .into_iter()
-        .max_by(|a, b| edge(*a).0.total_cmp(&edge(*b).0));
-    let deepest = BEHIND
-        .into_iter()
-        .max_by(|a, b| edge(*a).0.total_cmp(&edge(*b).0));
-    if let (Some(knee), Some(bend)) = (fullest, deepest) {
-        let apart = edge(knee).1 - edge(bend).1;
-        judge(
-            Judged::KneeOpposite,
-            knee,
-            apart,
-            (-OPPOSITE * h, OPPOSITE * h),
-        );
-    }
+    let fullest = furthest(&KNEE, (S::FlankFold, S::HockFront), &edge);
+    let deepest = furthest(&BEHIND, (S::PinBone, S::HockPoint), &edge);
+    let apart = edge(fullest).1 - edge(deepest).1;
+    judge(
+        Judged::KneeOpposite,
+        fullest,
+        apart,
+        (-OPPOSITE * h, OPPOSITE * h),
+    );
     points
+}
+
+/// Which of these stations stands furthest before the straight line between two others.
+fn furthest(among: &[S; 3], (high, low): (S, S), edge: &dyn Fn(S) -> (f64, f64)) -> S {
+    let ((xh, yh), (xl, yl)) = (edge(high), edge(low));
+    let before = |s: S| {
+        let (x, y) = edge(s);
+        x - (xl + (xh - xl) * (y - yl) / (yh - yl))
+    };
+    let [mut best, others @ ..] = *among;
+    for other in others {
+        if before(other) > before(best) {
+            best = other;
+        }
+    }
+    best
 }

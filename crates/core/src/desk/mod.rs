@@ -16,7 +16,7 @@ use crate::body::{EarlierFound, Found, Handling};
 use crate::coat::{CoatNow, Zone, resolve_coat};
 use crate::consult::{Offer, Talk, fit, offer, owners_limits};
 use crate::dog::{Answer, Dog, House, Question};
-use crate::drawing::{DrawOptions, Drawing, Scene, draw};
+use crate::drawing::{DrawOptions, Drawing, Layers, Scene, draw};
 use crate::finish::{FinishReport, finish};
 use crate::frame::{
     AngleValue, Frame, FrameInput, FrameValue, Measure, Problem, Severity, angles, resolve,
@@ -412,9 +412,18 @@ impl<'a> Desk<'a> {
         let last = self.before.recipe.as_ref()?;
         let change = big_change(last, &solved.plan, &self.words())?;
         let old = last.dressed(&solved.plan, &self.coat);
+        // What is written on the sheet is the new plan's.
+        let layers = Layers {
+            lengths: false,
+            lines: false,
+            pins: false,
+            now: false,
+            ..options.layers
+        };
+        let options = DrawOptions { layers, ..*options };
         Some(ChangeHere {
             change,
-            old: self.draw_as(Some(solved), Some(&old), options),
+            old: self.draw_as(Some(solved), Some(&old), &options),
         })
     }
 
