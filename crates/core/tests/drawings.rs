@@ -2,13 +2,15 @@
 
 use rstest::rstest;
 use uuid::Uuid;
+use veliform_core::balance::Judged;
 use veliform_core::coat::{Knots, Texture, Zone};
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Dog, House};
-use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Layers, Role, Tag};
+use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Layers, Role, Sheet, Tag};
 use veliform_core::frame::{BuildType, Measure, Method, TakenMeasure};
 use veliform_core::kit::Tool;
 use veliform_core::look::LookId;
+use veliform_core::shape::View;
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, Visit, fold};
 
@@ -256,4 +258,59 @@ fn a_full_drawing_is_small_enough_to_send_at_every_change() {
     let drawing = draw(&dog, &visit(&dog, 260.0), everything(), true);
     let bytes = serde_json::to_vec(&drawing).expect("writes").len();
     assert!(bytes < 150_000, "{bytes}");
+}
+
+/// Handbook 4: each point is seen in its own view, as a plumb line, a rod, a measure; what the mark
+/// touches lies on the page, and a plumb line hangs plumb.
+#[rstest]
+#[case::medium(BuildType::Ordinary, 460.0)]
+#[case::long_low(BuildType::LongLow, 260.0)]
+fn every_point_is_shown_in_its_own_view(#[case] build: BuildType, #[case] height: f64) {
+    let dog = dog(build, Texture::Fleece);
+    let visit = visit(&dog, height);
+    let (house, kit): (House, Vec<Tool>) = (House::default(), Vec::new());
+    let desk = Desk::new(&dog, &visit, &house, &kit);
+    let solved = desk.plan(Reasons::Skip).expect("solves");
+    for row in &solved.report.balance {
+        let options = DrawOptions {
+            sheet: match row.view {
+                View::Side => Sheet::Side,
+                View::Front => Sheet::Front,
+                View::Rear => Sheet::Rear,
+                View::Top => Sheet::Top,
+            },
+            point: Some(row.judged),
+            ..DrawOptions::default()
+        };
+        let drawing = desk.draw(Some(&solved), &options);
+        let marks: Vec<Vec<f64>> = drawing
+            .shapes
+            .iter()
+            .filter(|s| s.role == Role::PointMark)
+            .map(|s| numbers(&s.geometry))
+            .collect();
+        assert!(!marks.is_empty(), "{:?}", row.judged);
+        let [left, bottom, right, top] = drawing.bounds_mm;
+        for mark in &marks {
+            for at in mark.chunks_exact(2) {
+                let is_on = (left..=right).contains(&at[0]) && (bottom..=top).contains(&at[1]);
+                assert!(is_on, "{:?} {at:?}", row.judged);
+            }
+        }
+        if row.judged == Judged::RearSetIn {
+            let plumb: Vec<f64> = marks.iter().map(|m| m[0] - m[2]).collect();
+            assert!(plumb.iter().all(|lean| lean.abs() < 1e-9) && marks.len() == 2);
+            // The two lines stand apart by the value on the table.
+            let apart = (marks[0][0] - marks[1][0]).abs();
+            let value: f64 = row.plan.parse().expect("a length");
+            assert!((apart - value.abs()).abs() < 1.5, "{apart} {value}");
+        }
+        // What moves it is hatched there, where it shows there.
+        let is_of_a_leg_on_end = matches!(row.judged, Judged::FrontEdges | Judged::RearEdges);
+        assert!(
+            !is_of_a_leg_on_end || count(&drawing, Role::Work) > 0,
+            "{:?}",
+            row.judged
+        );
+    }
 }

@@ -102,7 +102,7 @@ fn style_of(role: Role, theme: Theme) -> Style {
         Role::Found => style(pin, pin),
         Role::FoundEarlier => style("none", soft),
         Role::Hole => style("none", ink),
-        Role::Work => style("none", chalk),
+        Role::Work | Role::PointMark => style("none", chalk),
         Role::FoundNumber => Style {
             is_figure: true,
             is_bold: true,

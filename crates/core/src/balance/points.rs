@@ -1,4 +1,4 @@
-use kurbo::Vec2;
+use kurbo::{Point, Vec2};
 
 use super::expr::Expr;
 use super::point::{BalancePoint, Divisor, Judged, Shown};
@@ -571,28 +571,29 @@ impl Builder<'_> {
         let shoulder = z(Width::Shoulder) - &z(Width::RibFront);
         let ribs = z(Width::LastRib) - &Expr::mean(&[z(Width::Shoulder), z(Width::Hip)]);
         let loin = z(Width::Loin) - &Expr::mean(&[z(Width::LastRib), z(Width::Hip)]);
-        let at = S::BackMid;
-        self.between(
-            Judged::ShoulderIntoRibs,
-            S::BackFront,
-            shoulder,
-            Some(-0.02 * h),
-            Some(0.004 * h),
-        );
-        self.between(
-            Judged::RibsNotFlat,
-            at,
-            ribs,
-            Some(0.015 * h),
-            Some(0.05 * h),
-        );
-        self.between(
-            Judged::LoinNotHollow,
-            S::LoinFront,
-            loin,
-            Some(-0.03 * h),
-            Some(0.01 * h),
-        );
+        let b = &self.subject.build;
+        // Seen from above, on the dog's left.
+        let at = |station: S, width: f64| Shown {
+            view: View::Top,
+            at: Point::new(self.subject.shape.skin(station).x, 0.5 * width),
+        };
+        let places = [
+            at(S::BackFront, b.shoulder_width),
+            at(S::BackMid, b.rib_width),
+            at(S::Loin, b.loin_width),
+        ];
+        for (judged, at, value, (low, high)) in [
+            (
+                Judged::ShoulderIntoRibs,
+                places[0],
+                shoulder,
+                (-0.02, 0.004),
+            ),
+            (Judged::RibsNotFlat, places[1], ribs, (0.015, 0.05)),
+            (Judged::LoinNotHollow, places[2], loin, (-0.03, 0.01)),
+        ] {
+            self.held(judged, at, value, (Some(low * h), Some(high * h)), 1.0, 1.0);
+        }
     }
 }
 

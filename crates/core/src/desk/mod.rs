@@ -606,6 +606,7 @@ impl<'a> Desk<'a> {
         draw(
             &Scene {
                 work,
+                point: row.map(|r| r.judged),
                 spreads: &sure,
                 earlier: earlier.as_ref(),
                 found: &self.visit.found,

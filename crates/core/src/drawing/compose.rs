@@ -7,6 +7,7 @@ use super::annotate::Annotator;
 use super::body_marks::BodyMarks;
 use super::labels::Labels;
 use super::landmark_marks::LandmarkMarks;
+use super::point_marks::PointMarks;
 use super::shapes::{Drawing, Geometry, Role, Shape, ViewPlace};
 use super::simplify::simplified;
 use super::table::Table;
@@ -184,6 +185,8 @@ pub struct Scene<'a> {
     pub earlier: Option<&'a Frame>,
     /// Zones to show: where the step in hand works, or what moves a point.
     pub work: &'a [Zone],
+    /// The balance point to show as the eye sees it.
+    pub point: Option<Judged>,
     /// What was found on the body.
     pub found: &'a [Found],
     /// What was found at earlier visits.
@@ -370,14 +373,18 @@ impl<'a> Stage<'a> {
             painter.shapes.extend(table.draw());
         }
         self.paint(&mut painter, layers);
-        if view == View::Side {
-            WorkMarks {
-                painter: &mut painter,
-                scene,
-                shape: &self.dog.shape,
-            }
-            .mark();
+        WorkMarks {
+            painter: &mut painter,
+            scene,
+            dog: &self.dog,
         }
+        .mark();
+        PointMarks {
+            painter: &mut painter,
+            scene,
+            dog: &self.dog,
+        }
+        .mark();
         match view {
             View::Side => Annotator {
                 painter: &mut painter,

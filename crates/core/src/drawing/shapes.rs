@@ -81,6 +81,8 @@ pub enum Role {
     Hole,
     /// Where the step in hand works.
     Work,
+    /// How a balance point is seen: plumb line, rod, daylight.
+    PointMark,
 }
 
 /// Which side of its point a text stands.

@@ -1,11 +1,11 @@
 use kurbo::{Point, Vec2};
 
 use super::compose::{Painter, Scene};
+use super::on_end::{areas, dressing_of};
 use super::shapes::{Geometry, Role, Shape};
 use super::simplify::tenth;
 use crate::coat::Zone;
-use crate::plan::{PlanCoat, dress_plan};
-use crate::shape::{CoatEdge, SideShape, Station as S, dress_now};
+use crate::shape::{BothSides, CoatEdge, Station as S, View};
 
 /// How far a zone at the edge reaches into the dog, share of the height (modelling choice: two
 /// fingers on a middling dog).
@@ -18,18 +18,24 @@ const STROKE: f64 = 0.0018;
 /// Corners of a round zone.
 const ROUND: usize = 28;
 
-/// Marks where a step works, from the side.
+/// Marks where a step works, or what moves a point.
 pub(super) struct WorkMarks<'a> {
     pub(super) painter: &'a mut Painter,
     pub(super) scene: &'a Scene<'a>,
-    pub(super) shape: &'a SideShape,
+    pub(super) dog: &'a BothSides<'a>,
 }
 
 impl WorkMarks<'_> {
     pub(super) fn mark(mut self) {
         let work = self.scene.work;
-        let mut areas = self.along_the_edge(work);
-        areas.extend(work.iter().filter_map(|zone| self.within(*zone)));
+        let areas: Vec<Vec<Point>> = if self.painter.view == View::Side {
+            let mut areas = self.along_the_edge(work);
+            areas.extend(work.iter().filter_map(|zone| self.within(*zone)));
+            areas
+        } else {
+            let seen = |zone: &Zone| areas(self.scene, self.dog, self.painter.view, *zone);
+            work.iter().flat_map(seen).collect()
+        };
         for area in areas {
             self.paint(&area);
         }
@@ -37,11 +43,7 @@ impl WorkMarks<'_> {
 
     /// Runs of neighbouring stations the step works on: from the coat's edge a little inward.
     fn along_the_edge(&self, work: &[Zone]) -> Vec<Vec<Point>> {
-        let dressing = match self.scene.plan {
-            Some(plan) => dress_plan(plan, self.scene.coat, PlanCoat::Tools),
-            None => dress_now(&self.scene.frame.build, self.scene.coat),
-        };
-        let edge = CoatEdge::new(self.shape, &dressing);
+        let edge = CoatEdge::new(&self.dog.shape, &dressing_of(self.scene));
         let is_work = |s: &S| s.zone().is_some_and(|z| work.contains(&z));
         S::ALL
             .chunk_by(|a, b| is_work(a) == is_work(b))
@@ -56,7 +58,7 @@ impl WorkMarks<'_> {
                     } else {
                         depth
                     };
-                    self.shape.skin(*s) - self.shape.hair(*s) * depth
+                    self.dog.shape.skin(*s) - self.dog.shape.hair(*s) * depth
                 });
                 outer.chain(inner).collect()
             })
@@ -66,9 +68,9 @@ impl WorkMarks<'_> {
     /// What lies within the outline: sides of the body, outsides of legs, cheek, ear and tail.
     fn within(&self, zone: Zone) -> Option<Vec<Point>> {
         let h = self.painter.height;
-        let at = |s: S| self.shape.skin(s);
+        let at = |s: S| self.dog.shape.skin(s);
         let by = |s: S, x: f64, y: f64| at(s) + Vec2::new(x, y) * h;
-        let (head, ear) = (&self.shape.head, &self.scene.frame.build.ear);
+        let (head, ear) = (&self.dog.shape.head, &self.scene.frame.build.ear);
         let column = |list: &[S]| Some(list.iter().map(|s| at(*s)).collect());
         let (centre, half) = match zone {
             Zone::Shoulder => (by(S::Withers, 0.02, -0.24), (0.085, 0.17)),

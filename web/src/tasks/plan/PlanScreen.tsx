@@ -22,7 +22,8 @@ export function PlanScreen() {
   const trial = useWhatIf();
   const { plan } = work;
   const [point, setPoint] = useState<Schemas['Judged'] | null>(null);
-  const moved = usePointDrawing(point);
+  const row = plan?.balance.find((r) => r.judged === point) ?? null;
+  const moved = usePointDrawing(row);
   const drawing = trial.answer?.drawing ?? moved;
   return (
     <WorkScreen
@@ -83,15 +84,24 @@ export function PlanScreen() {
   );
 }
 
-/** The plan drawn with what moves a point; nothing where none is chosen. */
-function usePointDrawing(point: Schemas['Judged'] | null): Schemas['Drawing'] | null {
+/** The plan with a point as the eye sees it, in its own view, and what moves it; nothing where none is chosen. */
+function usePointDrawing(row: Schemas['BalanceRow'] | null): Schemas['Drawing'] | null {
   const { dog, entries, house, kit, before, options } = useVisitWork();
-  const desk = { dog, entries, house, kit, before, options: { ...options, point } };
-  const answer = useAnswer({ desk, reasons: false }, 0, async (body) => {
-    if (body.desk.options.point === null) return null;
-    return (await ask(api.POST('/api/plan', { body }))).evaluation.drawing;
+  const shown = row && {
+    ...options,
+    point: row.judged,
+    layers: { ...options.layers, lines: false, pins: false },
+    sheet: options.sheet === 'four' ? ('four' as const) : row.view,
+  };
+  const body = shown && {
+    desk: { dog, entries, house, kit, before, options: shown },
+    reasons: false,
+  };
+  const answer = useAnswer(body, 0, async (asked) => {
+    if (asked === null) return null;
+    return (await ask(api.POST('/api/plan', { body: asked }))).evaluation.drawing;
   });
-  return point === null ? null : answer;
+  return row === null ? null : answer;
 }
 
 function Verdict({ plan }: { plan: Schemas['PlanReport'] }) {
