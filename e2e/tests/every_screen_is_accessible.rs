@@ -17,6 +17,8 @@ async fn walk(stage: &mut Stage) {
     let visit = stage.visit_of("Turntable").await;
     for (path, mark) in [
         (format!("{visit}/talk"), "Agree on this"),
+        (format!("{visit}/picture"), "its ratios become targets"),
+        (format!("{visit}/album"), "may be shown yet"),
         (format!("{visit}/ahead"), "Come back"),
         (format!("{visit}/lines"), "Shorter back pass"),
         (format!("{visit}/schools"), "Leg order"),

@@ -22,13 +22,25 @@ async fn a_look_is_copied_edited_and_planned_with() {
             )
             .await;
         // How long the body is to read: nonsense is said, a range is aimed at.
-        let aim = "Body length against height aimed at";
+        let aim = "Body length against height, from and to";
         stage.type_into(aim, "1.2 to 1.0").await;
         stage.press(Key::Tab).await;
         stage.until_text("is no range").await;
         stage.type_into(aim, "1.10 to 1.18").await;
         stage.press(Key::Tab).await;
         stage.until_kept().await;
+        // Front legs, what to mind and what the owner takes on: the plan and its sheet carry them.
+        stage
+            .type_into("To mind in the order of work", "Tail before the head.")
+            .await;
+        stage.type_into("brushing, min a week", "12").await;
+        stage.press(Key::Tab).await;
+        stage.until_text("Type all three").await;
+        stage.type_into("back after, weeks", "9").await;
+        stage.type_into("at most, weeks", "11").await;
+        stage.press(Key::Tab).await;
+        stage.until_kept().await;
+        stage.until_text("9 to 11").await;
         stage.assert_accessible("own look").await;
         stage.go(&format!("{visit}/plan")).await;
         stage.until_text("Signal lamb").await;

@@ -10,9 +10,10 @@ use veliform_core::coat::Zone;
 use veliform_core::dog::{Dog, House};
 use veliform_core::frame::Build;
 use veliform_core::kit::{Tool, ToolKind, ToolState};
+use veliform_core::lines::{ClipLine, clip_lines};
 use veliform_core::look::{LineName, LineStop, Look, LookId};
 use veliform_core::placing::{has_shelf, place_back_pass, skirt_stop};
-use veliform_core::plan::{Job, line_offers, make_plan};
+use veliform_core::plan::{Job, PlanCoat, Words, dress_plan, line_offers, make_plan};
 use veliform_core::shape::Station as S;
 use veliform_core::solve::{Accuracy, Unit, programme};
 use veliform_core::units::Length;
@@ -350,4 +351,87 @@ fn a_visit_keeps_lines_moved_by_hand_and_gives_them_back() {
     assert_eq!(visit.lines.of(LineName::Waist), None, "a hock is no waist");
     log.push(moved(LineName::Hock, None, 3));
     assert_eq!(fold(&dog, &log).lines.of(LineName::Hock), None);
+}
+
+/// Handbook 5, *bib*: clean as short as the throat, a crescent at the look's own length, a full bib as
+/// long as the comfort look's 35 mm; the line is drawn but where the chest is clean.
+#[rstest]
+#[case(LineStop::BibClean, false)]
+#[case(LineStop::BibCrescent, true)]
+#[case(LineStop::BibFull, true)]
+fn a_bib_is_clean_a_crescent_or_full(#[case] stop: LineStop, #[case] is_drawn: bool) {
+    let own = Look::shipped(LookId::Lamb);
+    let look = own.clone().placed(stop);
+    let chest = look.nominal_mm(Zone::Chest, 450.0);
+    let expected = match stop {
+        LineStop::BibClean => own.nominal_mm(Zone::Throat, 450.0),
+        LineStop::BibFull => 35.0,
+        _ => own.nominal_mm(Zone::Chest, 450.0),
+    };
+    assert_abs_diff_eq!(chest, expected, epsilon = 1e-9);
+    let drawn = lines(&job(look, |_, _| {}));
+    assert_eq!(drawn.iter().any(|l| l.line == LineName::Bib), is_drawn);
+}
+
+/// Handbook 5, *tail base*: a V over a tail with a ball, a band else; to about the hip crest where it
+/// is laid over the back; none where it is kept.
+#[test]
+fn a_tail_is_bare_as_far_as_its_line_says() {
+    let bare = |look: LookId, stop: Option<LineStop>| {
+        let look = Look::shipped(look);
+        let look = stop.into_iter().fold(look, Look::placed);
+        let drawn = lines(&job(look, |_, _| {}));
+        let line = drawn.into_iter().find(|l| l.line == LineName::TailBase);
+        line.map(|l| (l.stop, l.hand[0].distance_mm.as_mm()))
+    };
+    let band = bare(LookId::OneLength, None).expect("drawn");
+    assert_eq!(band.0, Some(LineStop::TailBand));
+    assert_eq!(
+        bare(LookId::Lamb, None).expect("drawn").0,
+        Some(LineStop::TailV)
+    );
+    let to_hip = bare(LookId::OneLength, Some(LineStop::TailToHip)).expect("drawn");
+    assert!(to_hip.1 > 1.5 * band.1, "{to_hip:?} {band:?}");
+    assert_eq!(bare(LookId::OneLength, Some(LineStop::TailKept)), None);
+}
+
+/// Distances are laid off on each side from its own bones: on a dog 12 mm higher in its right hip the
+/// line at the hip lies higher over the right fold by what the line takes of it; an even dog has one
+/// number.
+#[test]
+fn distances_are_said_apart_where_the_sides_differ() {
+    let look = Look::shipped(LookId::Lamb).placed(LineStop::LiftAtHip);
+    let mut uneven = job(look, |_, _| {});
+    assert!(
+        lines(&uneven)
+            .iter()
+            .flat_map(|l| &l.hand)
+            .all(|h| h.right.is_none())
+    );
+    let over = |job: &Job| {
+        let drawn = lines(job);
+        let thigh = drawn.iter().find(|l| l.line == LineName::Thigh);
+        thigh.expect("drawn").hand[0].clone()
+    };
+    uneven.sides.right.hip += 12.0;
+    let said = over(&uneven);
+    // The same dog seen from its other side says the right's distance as its own.
+    let turned = Job {
+        sides: both(&uneven.sides.right),
+        ..uneven.clone()
+    };
+    let right = over(&turned);
+    let apart = right.distance_mm.as_mm() - said.distance_mm.as_mm();
+    assert!((2.0..12.0).contains(&apart), "{apart}");
+    assert_eq!(said.right, Some(right.text));
+}
+
+fn lines(job: &Job) -> Vec<ClipLine> {
+    let plan = make_plan(job).expect("solves");
+    let dressing = dress_plan(&plan, &job.coat, PlanCoat::Tools);
+    let words = Words {
+        house: &job.house,
+        kit: &job.kit,
+    };
+    clip_lines(&plan.subject, &plan.solution.lengths_mm, &dressing, &words)
 }

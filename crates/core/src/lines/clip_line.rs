@@ -25,8 +25,11 @@ pub struct HandDistance {
     pub from: String,
     /// The distance.
     pub distance_mm: Length,
-    /// As it is said: with the unit and finger-breadths.
+    /// As it is said: with the unit and finger-breadths; on the left where the sides differ.
     pub text: String,
+    /// On the dog's right, where a hand would feel the difference.
+    #[serde(default)]
+    pub right: Option<String>,
 }
 
 /// Where one length ends.

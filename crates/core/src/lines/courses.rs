@@ -3,10 +3,10 @@ use kurbo::{Point, Vec2};
 use super::clip_line::{ClipLine, HandDistance, LeftAs};
 use crate::balance::{Place, Subject, waist_behind_mm};
 use crate::coat::Zone;
-use crate::look::{FootFinish, LineName, LineStop, LookId};
+use crate::look::{FootFinish, LineName, LineStop};
 use crate::placing::skirt_root_mm;
 use crate::plan::Words;
-use crate::shape::{CoatEdge, Station as S, curve};
+use crate::shape::{CoatEdge, Dressing, Station as S, curve, side_shape};
 use crate::solve::back_split;
 use crate::units::Length;
 
@@ -22,26 +22,57 @@ const JOIN: f64 = 3.0;
 /// Length of the bare root under a tail's ball, share of the tail (dog-shape.md 13, lamb).
 const BARE_ROOT: f64 = 0.5;
 
-/// The clip lines of a plan, nose to tail, then down the legs.
+/// A hand feels no less than this between the sides, mm (modelling choice: a caliper's reading).
+const FELT_MM: f64 = 2.0;
+
+/// The clip lines of a plan, nose to tail, then down the legs; distances left and right apart where
+/// the sides differ.
 ///
 /// # Units and shapes
-/// Paths in mm on the side page; `edge` is the planned coat edge, `lengths_mm` the exact lengths,
-/// one per spot of the subject.
+/// Paths in mm on the side page, of the dog's left; `dressing` is the planned coat, `lengths_mm` the
+/// exact lengths, one per spot of the subject.
 pub fn clip_lines(
     subject: &Subject,
     lengths_mm: &[f64],
-    edge: &CoatEdge,
+    dressing: &Dressing,
+    words: &Words<'_>,
+) -> Vec<ClipLine> {
+    let mut lines = lines_of(subject, lengths_mm, dressing, words);
+    if subject.build == subject.right {
+        return lines;
+    }
+    let back = waist_behind_mm(&subject.look, subject.height());
+    let other = Subject {
+        build: subject.right.clone(),
+        shape: side_shape(&subject.right).with_waist_behind(back),
+        ..subject.clone()
+    };
+    let right = lines_of(&other, lengths_mm, dressing, words);
+    for (line, other) in lines.iter_mut().zip(&right) {
+        for (hand, other) in line.hand.iter_mut().zip(&other.hand) {
+            let apart = hand.distance_mm.as_mm() - other.distance_mm.as_mm();
+            hand.right = (apart.abs() >= FELT_MM).then(|| other.text.clone());
+        }
+    }
+    lines
+}
+
+fn lines_of(
+    subject: &Subject,
+    lengths_mm: &[f64],
+    dressing: &Dressing,
     words: &Words<'_>,
 ) -> Vec<ClipLine> {
     let draft = Draft {
         subject,
         lengths_mm,
-        edge,
+        edge: CoatEdge::new(&subject.shape, dressing),
         words,
     };
     [
         Some(draft.nape()),
         Some(draft.throat()),
+        draft.bib(),
         Some(draft.shoulder()),
         draft.back_pass(),
         Some(draft.waist()),
@@ -51,7 +82,7 @@ pub fn clip_lines(
         draft.shelf(),
         Some(draft.rump_drop()),
         draft.hock(),
-        Some(draft.tail_base()),
+        draft.tail_base(),
     ]
     .into_iter()
     .flatten()
@@ -61,7 +92,7 @@ pub fn clip_lines(
 struct Draft<'a> {
     subject: &'a Subject,
     lengths_mm: &'a [f64],
-    edge: &'a CoatEdge,
+    edge: CoatEdge,
     words: &'a Words<'a>,
 }
 
@@ -83,6 +114,7 @@ impl Draft<'_> {
             from: from.into(),
             distance_mm: Length::from_mm(mm.abs()).unwrap_or_default(),
             text: self.words.distance(mm),
+            right: None,
         }
     }
 
@@ -192,6 +224,39 @@ impl Draft<'_> {
                 .into(),
             ..self.blank(LineName::Throat)
         }
+    }
+
+    /// A crescent across the chest from shoulder to shoulder, tucking under; none where the chest is
+    /// as its neighbours.
+    fn bib(&self) -> Option<ClipLine> {
+        let look = &self.subject.look;
+        let is_full = look.has(LineStop::BibFull);
+        if !is_full && !look.has(LineStop::BibCrescent) {
+            return None;
+        }
+        let shoulder = self.subject.shape.point_of_shoulder;
+        let bone = self.skin(S::Breastbone);
+        // How far under the breastbone the crescent hangs (modelling choice).
+        let under = if is_full { 0.02 } else { 0.05 } * self.h();
+        let low = self.skin(S::ChestUnder);
+        Some(ClipLine {
+            path_mm: Self::path(&[
+                Point::new(bone.x - 0.02 * self.h(), bone.y - under),
+                shoulder - Vec2::new(0.0, under),
+                Point::new(0.5 * (shoulder.x + low.x), low.y + 0.02 * self.h()),
+                low,
+            ]),
+            above: "throat and shoulder".into(),
+            below: "bib, its own length".into(),
+            left: self.join(Zone::Throat, Zone::Chest),
+            hand: vec![
+                self.hand("below the breastbone", under),
+                self.hand("below the point of shoulder", under),
+            ],
+            why: "A crescent from shoulder to shoulder, tucked under, keeps the front round."
+                .into(),
+            ..self.blank(LineName::Bib)
+        })
     }
 
     fn shoulder(&self) -> ClipLine {
@@ -436,40 +501,54 @@ impl Draft<'_> {
         })
     }
 
-    fn tail_base(&self) -> ClipLine {
+    /// None where the tail keeps its hair down to the root.
+    fn tail_base(&self) -> Option<ClipLine> {
+        let look = &self.subject.look;
         let set = self.skin(S::TailSet);
-        let is_ball = self.subject.look.id == LookId::Lamb;
-        let along = if is_ball {
-            BARE_ROOT * self.subject.build.tail.length
-        } else {
-            0.05 * self.h()
+        let is_ball = look.finish.has_tail_ball;
+        let tail = self.subject.build.tail.length;
+        let (along, mark, why) = match look.stop(LineName::TailBase)? {
+            LineStop::TailKept => return None,
+            LineStop::TailToHip => {
+                let reach = set.distance(self.skin(S::HipCrest)).min(tail);
+                let why = "Laid over the back, the tail is bare to about the hip crest.";
+                (reach, "tail clipped to the hip crest", why)
+            }
+            LineStop::TailV => {
+                let bare = if is_ball {
+                    BARE_ROOT * tail
+                } else {
+                    0.05 * self.h()
+                };
+                let why = "A V over the root sets a raised tail off the back.";
+                (bare, "V above the root", why)
+            }
+            _ => {
+                let why = "A clean root sets the tail off the back.";
+                (0.05 * self.h(), "band at the root", why)
+            }
         };
-        let left = if self.subject.look.foot == FootFinish::Clean {
-            LeftAs::Hard
-        } else {
-            self.join(Zone::Croup, Zone::Tail)
-        };
-        ClipLine {
+        Some(ClipLine {
             path_mm: Self::path(&[
                 set + Vec2::new(0.05, 0.015) * self.h(),
                 set + Vec2::new(0.005, -0.035) * self.h(),
                 self.skin(S::UnderTail) + Vec2::new(0.01, -0.01) * self.h(),
             ]),
-            mark: if is_ball {
-                "V above the root".into()
-            } else {
-                "band at the root".into()
-            },
+            mark: mark.into(),
             above: "croup, body length".into(),
             below: if is_ball {
                 "bare root, then the ball".into()
             } else {
                 "tail, its own length".into()
             },
-            left,
+            left: if look.foot == FootFinish::Clean {
+                LeftAs::Hard
+            } else {
+                self.join(Zone::Croup, Zone::Tail)
+            },
             hand: vec![self.hand("along the tail from its root", along)],
-            why: "A clean root sets the tail off the back.".into(),
+            why: why.into(),
             ..self.blank(LineName::TailBase)
-        }
+        })
     }
 }

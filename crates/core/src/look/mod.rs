@@ -328,6 +328,12 @@ impl Look {
             }
             LineStop::FromOcciput => self.cut_alike(Zone::Crest, Zone::NeckSide),
             LineStop::HockTaken => self.cut_alike(Zone::Hock, Zone::HindBack),
+            LineStop::BibClean => self.cut_alike(Zone::Chest, Zone::Throat),
+            LineStop::BibFull => {
+                let chest = &mut self.nominal_mm[Zone::Chest as usize];
+                *chest = chest.max(FULL_BIB_MM);
+                self.cuts[Zone::Chest as usize] = Cut::Scissored;
+            }
             LineStop::NoSkirt if self.finish.has_skirt => {
                 self.cut_alike(Zone::Underline, Zone::Ribs);
                 self.cut_alike(Zone::TuckUp, Zone::Ribs);
@@ -388,6 +394,10 @@ impl Look {
             LineName::Waist => Some(LineStop::AtRib),
             LineName::RumpDrop => Some(LineStop::DropToHock),
             LineName::Hock => Some(LineStop::HockKept),
+            LineName::Bib if self.cut(Zone::Chest) == Cut::Scissored => Some(LineStop::BibFull),
+            LineName::Bib => Some(LineStop::BibCrescent),
+            LineName::TailBase if self.finish.has_tail_ball => Some(LineStop::TailV),
+            LineName::TailBase => Some(LineStop::TailBand),
             _ => None,
         })
     }
@@ -413,9 +423,11 @@ impl Look {
             LineName::Skirt => self.finish.has_skirt || self.is_put(LineName::Skirt),
             LineName::BackPass => self.cut(Zone::Back) == Cut::Clipped,
             LineName::Shelf => self.cut(Zone::Rump) == Cut::Clipped,
-            LineName::Throat | LineName::Underline | LineName::TailBase => false,
+            LineName::Throat | LineName::Underline => false,
             LineName::Waist => true,
             LineName::Nape
+            | LineName::Bib
+            | LineName::TailBase
             | LineName::Shoulder
             | LineName::Thigh
             | LineName::RumpDrop
@@ -477,6 +489,9 @@ impl Look {
         }
     }
 }
+
+/// Chest of a full bib, mm at 450 (handbook 5, look 8).
+const FULL_BIB_MM: f64 = 35.0;
 
 /// How far the hem of a flared leg stands out, share of the height (modelling choice).
 const HEM_FLARE: f64 = 0.03;

@@ -14,6 +14,8 @@ pub enum LineName {
     Nape,
     /// Jaw to breastbone.
     Throat,
+    /// Crescent across the chest.
+    Bib,
     /// Down the shoulder, lifting away at the elbow.
     Shoulder,
     /// Where the shorter length along the back begins.
@@ -42,6 +44,7 @@ impl LineName {
         match self {
             Self::Nape => "Nape",
             Self::Throat => "Throat",
+            Self::Bib => "Bib",
             Self::Shoulder => "Shoulder",
             Self::BackPass => "Shorter back pass",
             Self::Waist => "Waist",
@@ -72,6 +75,12 @@ pub enum LineStop {
     CrestKept,
     /// Clipped from just behind the occiput.
     FromOcciput,
+    /// The chest as short as the throat.
+    BibClean,
+    /// A crescent at the look's own length.
+    BibCrescent,
+    /// All the hair of the chest kept and shaped.
+    BibFull,
     /// The body's length goes down to the elbow.
     LiftAtElbow,
     /// The leg's length begins at the point of shoulder.
@@ -114,13 +123,24 @@ pub enum LineStop {
     HockKept,
     /// It is taken as the back of the leg.
     HockTaken,
+    /// A V above the root of a tail carried up.
+    TailV,
+    /// A straight band at the root.
+    TailBand,
+    /// Clipped to about the hip crest's reach, laid over the back.
+    TailToHip,
+    /// No bare root.
+    TailKept,
 }
 
 impl LineStop {
     /// All places of all lines.
-    pub const ALL: [Self; 23] = [
+    pub const ALL: [Self; 30] = [
         Self::CrestKept,
         Self::FromOcciput,
+        Self::BibClean,
+        Self::BibCrescent,
+        Self::BibFull,
         Self::LiftAtElbow,
         Self::LiftAtShoulder,
         Self::OnePass,
@@ -142,12 +162,17 @@ impl LineStop {
         Self::DropToHock,
         Self::HockKept,
         Self::HockTaken,
+        Self::TailV,
+        Self::TailBand,
+        Self::TailToHip,
+        Self::TailKept,
     ];
 
     /// The line it is a place of.
     pub const fn line(self) -> LineName {
         match self {
             Self::CrestKept | Self::FromOcciput => LineName::Nape,
+            Self::BibClean | Self::BibCrescent | Self::BibFull => LineName::Bib,
             Self::LiftAtElbow | Self::LiftAtShoulder => LineName::Shoulder,
             Self::OnePass | Self::MidBack | Self::BehindDip | Self::AtHip => LineName::BackPass,
             Self::AtRib | Self::JustBehindRib | Self::BehindRib => LineName::Waist,
@@ -156,6 +181,7 @@ impl LineStop {
             Self::ShelfKept | Self::ShelfClean => LineName::Shelf,
             Self::DropToBend | Self::DropToHock => LineName::RumpDrop,
             Self::HockKept | Self::HockTaken => LineName::Hock,
+            Self::TailV | Self::TailBand | Self::TailToHip | Self::TailKept => LineName::TailBase,
         }
     }
 
@@ -164,6 +190,9 @@ impl LineStop {
         match self {
             Self::CrestKept => "crest kept",
             Self::FromOcciput => "from the occiput",
+            Self::BibClean => "clean",
+            Self::BibCrescent => "crescent",
+            Self::BibFull => "full bib",
             Self::LiftAtElbow => "lift off at the elbow",
             Self::LiftAtShoulder => "lift off at the point of shoulder",
             Self::OnePass => "one pass",
@@ -185,6 +214,10 @@ impl LineStop {
             Self::DropToHock => "down to the hock",
             Self::HockKept => "hock kept",
             Self::HockTaken => "hock taken too",
+            Self::TailV => "V above the root",
+            Self::TailBand => "straight band",
+            Self::TailToHip => "clipped to the hip crest's reach",
+            Self::TailKept => "kept to the root",
         }
     }
 

@@ -37,8 +37,9 @@ pub struct LineOffer {
 }
 
 /// Lines that can be moved, in the order of the sheet.
-const MOVABLE: [LineName; 9] = [
+const MOVABLE: [LineName; 11] = [
     LineName::Nape,
+    LineName::Bib,
     LineName::Shoulder,
     LineName::BackPass,
     LineName::Waist,
@@ -47,6 +48,7 @@ const MOVABLE: [LineName; 9] = [
     LineName::Shelf,
     LineName::RumpDrop,
     LineName::Hock,
+    LineName::TailBase,
 ];
 
 /// Every place of every line that can be moved, each priced by a solve of its own.
@@ -116,12 +118,10 @@ fn is_offered(stop: LineStop, plan: &Plan, job: &Job) -> bool {
     }
 }
 
-/// Where a skirt's root lies changes what is clipped, not the outline.
+/// Where a skirt's or a tail's root lies changes what is clipped, not the outline.
 const fn is_root_only(stop: LineStop) -> bool {
-    matches!(
-        stop,
-        LineStop::FringeSkirt | LineStop::LowSkirt | LineStop::HalfSkirt
-    )
+    matches!(stop.line(), LineName::TailBase | LineName::Skirt)
+        && !matches!(stop, LineStop::NoSkirt)
 }
 
 /// What the exact lengths lose in balance with a line moved, and the point that suffers most.

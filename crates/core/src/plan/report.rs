@@ -18,7 +18,7 @@ use crate::balance::{
 use crate::coat::Zone;
 use crate::lines::{ClipLine, clip_lines};
 use crate::look::{LookId, Upkeep};
-use crate::shape::{CoatEdge, Dressing, View, dress_now};
+use crate::shape::{Dressing, View, dress_now};
 use crate::sheet::{CutSheet, cut_sheet};
 use crate::solve::{Stroke, Unit, UnitCut};
 use crate::units::Length;
@@ -276,8 +276,7 @@ pub fn report(plan: &Plan, job: &Job, facts: &crate::sheet::DogFacts<'_>, why: W
     };
     let balance = rows(subject, &plan.solution.reach, &coats, &why.doubts, &words);
     let right = balance.iter().filter(|r| r.verdict != Verdict::Off).count();
-    let edge = CoatEdge::new(&subject.shape, &tools);
-    let lines = clip_lines(subject, &plan.solution.lengths_mm, &edge, &words);
+    let lines = clip_lines(subject, &plan.solution.lengths_mm, &tools, &words);
     let is_one_pass = !plan.cuts.iter().any(|c| c.unit == Unit::BackRear);
     let sheet = cut_sheet(plan, job, facts, &lines, &words);
     PlanReport {

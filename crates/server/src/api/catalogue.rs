@@ -291,11 +291,14 @@ fn own_look_words() -> OwnLookWords {
 }
 
 /// Lines that handbook 6 has among the schools.
-const OF_THE_HOUSE: [LineName; 4] = [
+const OF_THE_HOUSE: [LineName; 7] = [
     LineName::Nape,
+    LineName::Bib,
     LineName::Waist,
+    LineName::Skirt,
     LineName::Shelf,
     LineName::Hock,
+    LineName::TailBase,
 ];
 
 /// The trade's words for measures, grades, zones, textures and looks.

@@ -2026,7 +2026,9 @@ export interface components {
             distance_mm: components["schemas"]["Length"];
             /** @description The bone, and the direction from it. */
             from: string;
-            /** @description As it is said: with the unit and finger-breadths. */
+            /** @description On the dog's right, where a hand would feel the difference. */
+            right?: string | null;
+            /** @description As it is said: with the unit and finger-breadths; on the left where the sides differ. */
             text: string;
         };
         /** @description Handling and health, in under a minute (handbook 7). Recorded; nothing here diagnoses. */
@@ -2513,7 +2515,7 @@ export interface components {
          * @description Which line (handbook 5, *Clip lines*).
          * @enum {string}
          */
-        LineName: "nape" | "throat" | "shoulder" | "back_pass" | "waist" | "underline" | "skirt" | "thigh" | "shelf" | "rump_drop" | "hock" | "tail_base";
+        LineName: "nape" | "throat" | "bib" | "shoulder" | "back_pass" | "waist" | "underline" | "skirt" | "thigh" | "shelf" | "rump_drop" | "hock" | "tail_base";
         /** @description A line that can be moved. */
         LineOffer: {
             /** @description Whether it was moved by hand on this dog. */
@@ -2529,7 +2531,7 @@ export interface components {
          * @description A place a line can have (handbook 5, *variants*; balance-model.md 10).
          * @enum {string}
          */
-        LineStop: "crest_kept" | "from_occiput" | "lift_at_elbow" | "lift_at_shoulder" | "one_pass" | "mid_back" | "behind_dip" | "at_hip" | "at_rib" | "just_behind_rib" | "behind_rib" | "fringe_skirt" | "low_skirt" | "half_skirt" | "no_skirt" | "lift_over_fold" | "lift_at_hip" | "shelf_kept" | "shelf_clean" | "drop_to_bend" | "drop_to_hock" | "hock_kept" | "hock_taken";
+        LineStop: "crest_kept" | "from_occiput" | "bib_clean" | "bib_crescent" | "bib_full" | "lift_at_elbow" | "lift_at_shoulder" | "one_pass" | "mid_back" | "behind_dip" | "at_hip" | "at_rib" | "just_behind_rib" | "behind_rib" | "fringe_skirt" | "low_skirt" | "half_skirt" | "no_skirt" | "lift_over_fold" | "lift_at_hip" | "shelf_kept" | "shelf_clean" | "drop_to_bend" | "drop_to_hock" | "hock_kept" | "hock_taken" | "tail_v" | "tail_band" | "tail_to_hip" | "tail_kept";
         /** @description A line a salon can have its own way, in words. */
         LineWord: {
             label: string;

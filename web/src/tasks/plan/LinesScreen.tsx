@@ -85,7 +85,7 @@ function OneLine(props: {
         <span className="block text-sm text-soft">
           {said ? (
             <>
-              <b className="font-mono">{said.text}</b> {said.from}
+              <Distance hand={said} />
             </>
           ) : (
             (here?.label ?? line?.mark)
@@ -98,7 +98,7 @@ function OneLine(props: {
             <ul className="text-sm">
               {line.hand.map((hand) => (
                 <li key={hand.from}>
-                  <b className="font-mono">{hand.text}</b> {hand.from}
+                  <Distance hand={hand} />
                 </li>
               ))}
               <li className="text-soft">{line.why}</li>
@@ -108,6 +108,22 @@ function OneLine(props: {
         </div>
       )}
     </li>
+  );
+}
+
+/** A distance from a felt bone; on both sides where they differ. */
+function Distance({ hand }: { hand: Line['hand'][number] }) {
+  return (
+    <>
+      <b className="font-mono">{hand.text}</b>
+      {hand.right && (
+        <>
+          {' '}
+          left, <b className="font-mono">{hand.right}</b> right,
+        </>
+      )}{' '}
+      {hand.from}
+    </>
   );
 }
 
