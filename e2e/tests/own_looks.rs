@@ -40,7 +40,12 @@ async fn a_look_is_copied_edited_and_planned_with() {
         stage.type_into("at most, weeks", "11").await;
         stage.press(Key::Tab).await;
         stage.until_kept().await;
-        stage.until_text("9 to 11").await;
+        stage
+            .until(
+                "the plan promises it",
+                "/Back in 9 to 11 weeks/.test(document.body.innerText.replaceAll(/\\s+/g, ' '))",
+            )
+            .await;
         stage.assert_accessible("own look").await;
         stage.go(&format!("{visit}/plan")).await;
         stage.until_text("Signal lamb").await;

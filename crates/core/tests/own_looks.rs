@@ -150,10 +150,9 @@ fn legs_of_an_own_look_are_shaped_as_it_says() {
         let ((high, top), (low, foot)) = (at(1), at(FACE_STATIONS - 1));
         ((low - high) / (top - foot)).atan().to_degrees()
     };
-    use ForeLegShape as F;
-    let tube = solved(F::Tube, HindLegShape::Parallel);
-    let d = solved(F::D, HindLegShape::A);
-    let flare = solved(F::Flare, HindLegShape::Parallel);
+    let tube = solved(ForeLegShape::Tube, HindLegShape::Parallel);
+    let d = solved(ForeLegShape::D, HindLegShape::A);
+    let flare = solved(ForeLegShape::Flare, HindLegShape::Parallel);
     // On a dog of 450 mm a D's belly is 5.4 mm and a flare 12.6 mm (balance-model.md 5), each within
     // the free third of a tolerance at either place.
     let free = 2.0 * 0.0065 * 450.0;

@@ -8,6 +8,7 @@ use veliform_core::dog::{Answer, Dog, House, Question, Schools};
 use veliform_core::frame::{Measure, Method, TakenMeasure};
 use veliform_core::kit::{Tool, ToolKind, ToolState};
 use veliform_core::look::LookId;
+use veliform_core::plan::{PlanReport, StrokeName};
 use veliform_core::sheet::{CutSheet, Stage};
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, Visit, fold};
@@ -228,4 +229,45 @@ fn schools_are_compared_on_this_dog() {
         }
     }
     assert!(differing >= 15, "{differing} answers change this sheet");
+}
+
+/// Handbook 6, *legs*: by combs alone no shears touch a leg where a comb leaves an allowed length; by
+/// shears alone no comb does, and that takes longer. *Tuck-up*: cleared, it is as short as the ribs.
+#[test]
+fn legs_and_tuck_up_follow_the_school() {
+    let of = |answer| {
+        let (dog, house, kit) = (dog(), house(&[answer]), kit());
+        let visit = visit(60.0, LookId::Lamb);
+        let desk = Desk::new(&dog, &visit, &house, &kit);
+        desk.plan(Reasons::Skip).expect("solves").report
+    };
+    let leg_rows = |report: &PlanReport| -> Vec<StrokeName> {
+        let legs = report.units.iter().filter(|u| u.zone.is_leg());
+        legs.map(|u| u.stroke).collect()
+    };
+    let combed = leg_rows(&of(Answer::LegsByComb));
+    assert!(
+        combed
+            .iter()
+            .any(|s| matches!(s, StrokeName::Full | StrokeName::Skim)),
+        "{combed:?}"
+    );
+    assert!(
+        combed.iter().all(|s| *s != StrokeName::Scissor),
+        "{combed:?}"
+    );
+    let shears = of(Answer::LegsScissored);
+    assert!(
+        leg_rows(&shears)
+            .iter()
+            .all(|s| matches!(s, StrokeName::Scissor | StrokeName::Leave))
+    );
+    assert!(shears.sheet.minutes > of(Answer::LegsSkimmed).sheet.minutes);
+    let left = |report: &PlanReport, zone| {
+        let row = report.units.iter().find(|u| u.zone == zone);
+        row.expect("cut").to_mm.as_mm()
+    };
+    let cleared = of(Answer::TuckUpCleared);
+    let kept = of(Answer::TuckUpKept);
+    assert!(left(&cleared, Zone::TuckUp) < left(&kept, Zone::TuckUp) - 1.0);
 }

@@ -61,8 +61,8 @@ pub fn evaluated_points(subject: &Subject, lengths_mm: &[f64]) -> Vec<BalancePoi
         let behind = subject.build.length - subject.build.last_rib - edge(apex).0;
         judge(Judged::WaistPlace, apex, behind, (0.0, WAIST_BEHIND * h));
     }
-    let fullest = furthest(&KNEE, (S::FlankFold, S::HockFront), &edge);
-    let deepest = furthest(&BEHIND, (S::PinBone, S::HockPoint), &edge);
+    let fullest = furthest(KNEE, (S::FlankFold, S::HockFront), &edge);
+    let deepest = furthest(BEHIND, (S::PinBone, S::HockPoint), &edge);
     let apart = edge(fullest).1 - edge(deepest).1;
     judge(
         Judged::KneeOpposite,
@@ -74,13 +74,13 @@ pub fn evaluated_points(subject: &Subject, lengths_mm: &[f64]) -> Vec<BalancePoi
 }
 
 /// Which of these stations stands furthest before the straight line between two others.
-fn furthest(among: &[S; 3], (high, low): (S, S), edge: &dyn Fn(S) -> (f64, f64)) -> S {
+fn furthest(among: [S; 3], (high, low): (S, S), edge: &dyn Fn(S) -> (f64, f64)) -> S {
     let ((xh, yh), (xl, yl)) = (edge(high), edge(low));
     let before = |s: S| {
         let (x, y) = edge(s);
         x - (xl + (xh - xl) * (y - yl) / (yh - yl))
     };
-    let [mut best, others @ ..] = *among;
+    let [mut best, others @ ..] = among;
     for other in others {
         if before(other) > before(best) {
             best = other;

@@ -6,7 +6,7 @@ use super::expr::Expr;
 use super::point::{BalancePoint, Divisor, Judged, Shown};
 use super::subject::{Subject, bounds};
 use crate::coat::{CoatNow, Zone};
-use crate::look::{EarRule, Look};
+use crate::look::{EarRule, HeadRule, Look};
 use crate::shape::{
     BothSides, Dressing, HeadEdges, HeadShape, Station, View, bare, dress_by_zone, head_edges,
     off_circle_mm,
@@ -114,7 +114,7 @@ fn has_judged_size(look: &Look) -> bool {
         look.finish.head,
         Some(HeadShape::Round | HeadShape::Topknot)
     );
-    look.judges_head || look.scales && is_shaped
+    look.head_rule == HeadRule::Always || look.scales && is_shaped
 }
 
 /// What this dog's ear is held against: leather that itself ends below the beard is left alone.

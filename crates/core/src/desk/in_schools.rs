@@ -2,11 +2,24 @@ use crate::dog::{Answer as A, Question, Schools};
 use crate::kit::ONE_SIZE_MM;
 use crate::look::{ForeLegShape, HindLegShape, Look};
 
+/// Belly before the waist against the look's own length, short and filled (modelling choice).
+const SHORT_BELLY: f64 = 0.6;
+const FILLED_BELLY: f64 = 1.4;
+
 /// A look as this salon's schools have it (handbook 6): only what they leave to the look stays.
 pub(super) fn in_schools(look: Look, schools: &Schools) -> Look {
     let look = match schools.of(Question::HindInside) {
         A::InsideAsOutside => look.with_hind_inside(0.0),
         A::InsideShorter => look.with_hind_inside(ONE_SIZE_MM),
+        _ => look,
+    };
+    let look = match schools.of(Question::TuckUp) {
+        A::TuckUpCleared => look.with_tuck_up_cleared(),
+        _ => look,
+    };
+    let look = match schools.of(Question::BellyFront) {
+        A::BellyShort => look.with_underline(SHORT_BELLY),
+        A::BellyFilled => look.with_underline(FILLED_BELLY),
         _ => look,
     };
     let look = match schools.of(Question::FrontLeg) {

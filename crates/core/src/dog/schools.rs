@@ -107,6 +107,21 @@ schools! {
     Interval, "Cut for",
         "What the plan says is what leaves the table; further on, more comes off where growth shows."
         => [CutForToday "today", CutForMiddle "mid-interval", CutToLast "to last"];
+    TuckUp, "Tuck-up",
+        "Kept and shaped; cleared where it always knots or cannot be brushed."
+        => [TuckUpKept "keep and shape", TuckUpCleared "clear"];
+    BellyFront, "Belly before the waist",
+        "As the look has it; short makes more of the waist behind it."
+        => [BellyByLook "as the look has it", BellyShort "short", BellyFilled "filled"];
+    LegTools, "Legs by",
+        "The skim takes the bulk, the shears the shape."
+        => [LegsSkimmed "skimmed, then scissored", LegsScissored "scissored", LegsByComb "combs all the way"];
+    BellyReached, "Belly reached",
+        "From the side the dog keeps all its feet down."
+        => [FromTheSide "from the side", FrontLifted "front lifted", RearRelieved "rear relieved"];
+    HeadBegins, "Head begins",
+        "Muzzle and sides give the topknot its width."
+        => [HeadMuzzle "muzzle, topknot, ears", HeadTop "top by comb", HeadVisor "visor, topknot sides, match", HeadOutline "lower outline"];
     FrontLeg, "Front leg",
         "The look's own."
         => [FrontByLook "by look", FrontTube "tube", FrontD "D, full behind", FrontFlare "flare"];

@@ -115,6 +115,15 @@ pub enum EarRule {
     AsItIs,
 }
 
+/// When the head's size against the body is judged.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum HeadRule {
+    /// Where shears shape it.
+    WhereShaped,
+    /// However it is cut: somebody aims at it.
+    Always,
+}
+
 /// What an owner takes on with a look.
 #[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 pub struct Upkeep {
@@ -170,8 +179,8 @@ pub struct Look {
     pub foot: FootFinish,
     /// What the ear's end is held against.
     pub ear_rule: EarRule,
-    /// Whether the head's size is asked for, however the head is cut.
-    pub judges_head: bool,
+    /// When the head's size is judged.
+    pub head_rule: HeadRule,
     /// Length of the body as named, mm on this look's own scale.
     pub body_mm: f64,
     /// Body lengths offered.
@@ -240,7 +249,7 @@ const WITH_CLIPPER: Look = Look {
     finish: Finish::trimmed(crate::shape::HeadShape::Natural),
     foot: FootFinish::Round,
     ear_rule: EarRule::AsItIs,
-    judges_head: false,
+    head_rule: HeadRule::WhereShaped,
     body_mm: 0.0,
     body_choices_mm: &[],
     brushing: 0.0,
@@ -348,6 +357,20 @@ impl Look {
     pub fn with_hind_inside(mut self, shorter_mm: f64) -> Self {
         let outside = self.nominal_mm[Zone::HindOut as usize];
         self.nominal_mm[Zone::HindIn as usize] = (outside - shorter_mm).max(0.0);
+        self
+    }
+
+    /// The look with the tuck-up cut as the ribs beside it.
+    #[must_use]
+    pub fn with_tuck_up_cleared(mut self) -> Self {
+        self.cut_alike(Zone::TuckUp, Zone::Ribs);
+        self
+    }
+
+    /// The look with its underline so many times as long.
+    #[must_use]
+    pub fn with_underline(mut self, times: f64) -> Self {
+        self.nominal_mm[Zone::Underline as usize] *= times;
         self
     }
 

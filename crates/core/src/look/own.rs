@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::{EarRule, FootFinish, ForeLegShape, HindLegShape, Look, LookId, Placement};
+use super::{EarRule, FootFinish, ForeLegShape, HeadRule, HindLegShape, Look, LookId, Placement};
 use crate::coat::Zone;
 use crate::frame::{Problem, Severity};
 use crate::shape::HeadShape;
@@ -298,7 +298,7 @@ impl Look {
         self.targets.aim(aim, range);
         match aim {
             Aim::EarEnd => self.ear_rule = EarRule::BesideBeard,
-            Aim::HeadSize => self.judges_head = true,
+            Aim::HeadSize => self.head_rule = HeadRule::Always,
             _ => {}
         }
     }

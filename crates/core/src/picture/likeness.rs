@@ -219,16 +219,17 @@ fn whole(rows: &[RatioHere]) -> String {
         .filter(|r| matches!(r.reached, Reached::NotThisFrame | Reached::NotThisCoat))
         .map(|r| r.label.to_lowercase())
         .collect();
-    let mut text = match (now, rows.len()) {
-        (now, all) if now == all => return "This dog can look like its picture today.".into(),
-        (now, all) => format!("{now} of {all} can be had today"),
-    };
+    let all = rows.len();
+    if now == all {
+        return "This dog can look like its picture today.".into();
+    }
+    let mut parts = vec![format!("{now} of {all} can be had today")];
     if let Some(weeks) = weeks.max() {
-        text.push_str(&format!(", {later} more within {weeks} weeks"));
+        parts.push(format!("{later} more within {weeks} weeks"));
     }
+    let mut text = parts.join(", ");
     if !never.is_empty() {
-        text.push_str(&format!("; never on this dog: {}", never.join(", ")));
+        text = format!("{text}; never on this dog: {}", never.join(", "));
     }
-    text.push('.');
-    text
+    format!("{text}.")
 }

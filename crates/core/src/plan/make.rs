@@ -6,7 +6,7 @@ use crate::kit::Tool;
 use crate::look::{LineName, LineStop, Look};
 use crate::placing::{has_shelf, place_back_pass, skirt_stop};
 use crate::solve::{
-    Accuracy, Bench, Solution, SolveError, UnitCut, choose_tools, solve_lengths_to,
+    Accuracy, Bench, LegWay, Solution, SolveError, UnitCut, choose_tools, solve_lengths_to,
 };
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
@@ -162,6 +162,11 @@ pub(super) fn cut_with(
             Answer::WithTheLay => 0.0,
             Answer::AgainstTheLay => f64::INFINITY,
             _ => VERY_SHORT_MM,
+        },
+        legs: match job.house.schools.of(Question::LegTools) {
+            Answer::LegsScissored => LegWay::Scissored,
+            Answer::LegsByComb => LegWay::Combed,
+            _ => LegWay::Skimmed,
         },
     };
     let cuts = choose_tools(&bench, &solution.lengths_mm);

@@ -86,13 +86,14 @@ impl Writer<'_> {
             Answer::SheathShort => "; short at the sheath",
             _ => "; leave a little at the sheath",
         };
+        let reached = self.answer(Question::BellyReached).label();
         let draft = Draft {
             tool: match blade {
                 Answer::HygieneShears => "shears".into(),
                 answer => answer.label().into(),
             },
             ..tick(
-                &format!("Hygiene area, cool blade{sheath}"),
+                &format!("Hygiene area, cool blade{sheath}; belly {reached}"),
                 m::HYGIENE,
                 &[Hazard::Hygiene],
             )

@@ -137,10 +137,16 @@ fn body_groups() -> Vec<Group> {
     ]
 }
 
-fn head_groups() -> Vec<Group> {
+fn head_groups(begins: Answer) -> Vec<Group> {
+    let order = match begins {
+        Answer::HeadTop => "Head: top by comb, then sides and muzzle",
+        Answer::HeadVisor => "Head: visor, then the topknot's sides, and match them",
+        Answer::HeadOutline => "Head: lower outline, then up to the top",
+        _ => "Head: muzzle and sides, then topknot",
+    };
     vec![
         part(
-            "Head: muzzle and sides, then topknot",
+            order,
             &[Unit::Beard, Unit::Face, Unit::Topknot],
             m::HEAD,
             &[Hazard::Face],
@@ -154,8 +160,9 @@ impl Writer<'_> {
     pub(super) fn scissor(&mut self) {
         let mut groups = leg_groups(self.answer(Question::Legs));
         groups.extend(body_groups());
+        let begins = self.answer(Question::HeadBegins);
         match self.answer(Question::Head) {
-            Answer::HeadFirst => groups.splice(0..0, head_groups()).for_each(drop),
+            Answer::HeadFirst => groups.splice(0..0, head_groups(begins)).for_each(drop),
             Answer::HeadCornersFirst => {
                 let corners = Draft {
                     what: "Eye corners first, so that the dog can see".into(),
@@ -165,9 +172,9 @@ impl Writer<'_> {
                     ..Draft::default()
                 };
                 self.push(Stage::Scissor, corners);
-                groups.extend(head_groups());
+                groups.extend(head_groups(begins));
             }
-            _ => groups.extend(head_groups()),
+            _ => groups.extend(head_groups(begins)),
         }
         let mut is_first = true;
         for group in groups {

@@ -85,6 +85,19 @@ pub struct Bench<'a> {
     pub skin: Skin,
     /// The longest length clipped against the lay, mm (handbook 6, *clip direction*).
     pub against_at_most_mm: f64,
+    /// How legs are brought to their length (handbook 6, *legs*).
+    pub legs: LegWay,
+}
+
+/// How a salon brings legs to their length.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum LegWay {
+    /// By comb where that is near enough, else skimmed and scissored.
+    Skimmed,
+    /// By shears alone.
+    Scissored,
+    /// By combs alone, where one leaves an allowed length.
+    Combed,
 }
 
 /// Turns the lengths wanted into owned tools: the set of tools that costs least, exactly, then
@@ -310,7 +323,21 @@ impl Bench<'_> {
         };
         let extra = SCISSOR_SCATTER + MINUTE * more;
         offer(Stroke::Scissor, None, &|w| w.ideal, extra, more);
-        options
+        self.as_legs_are_done(unit, options)
+    }
+
+    /// Leaves of a leg's options those that the salon takes; all where none is left.
+    fn as_legs_are_done(&self, unit: Unit, options: Vec<UnitCut>) -> Vec<UnitCut> {
+        let is_taken = |cut: &UnitCut| match (self.legs, cut.stroke) {
+            (LegWay::Skimmed, _) | (_, Stroke::Leave) => true,
+            (LegWay::Scissored, stroke) => stroke == Stroke::Scissor && cut.tool.is_none(),
+            (LegWay::Combed, stroke) => stroke != Stroke::Scissor,
+        };
+        let has_other = |cut: &UnitCut| is_taken(cut) && cut.stroke != Stroke::Leave;
+        if !unit.is_of_a_leg() || !options.iter().any(has_other) {
+            return options;
+        }
+        options.into_iter().filter(is_taken).collect()
     }
 
     /// Single swaps judged by the balance they give: fewer minutes at the same score.

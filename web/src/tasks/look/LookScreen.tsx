@@ -3,10 +3,11 @@ import type { Schemas } from '../../shared/api/client';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
-import { Choice, MarginHead, Said } from '../../shared/ui/controls';
-import { lengthText, minutesText, unitName } from '../../shared/units/show';
+import { Choice, MarginHead } from '../../shared/ui/controls';
+import { lengthText, unitName } from '../../shared/units/show';
 import { useSheetDrawing, useVisitWork } from '../../shared/visit/context';
 import { BigChange } from './BigChange';
+import { Cost } from './Cost';
 import { OwnLooks } from './OwnLooks';
 
 /** Choosing a look solves at once; the sheet shows it on this dog. */
@@ -64,31 +65,6 @@ export function LookScreen() {
       }
       next={<BigLink to={`/visit/${work.visitId}/plan`}>See the plan</BigLink>}
     />
-  );
-}
-
-function Cost({ plan }: { plan: Schemas['PlanReport'] }) {
-  const { upkeep } = plan;
-  return (
-    <>
-      <MarginHead>What it costs</MarginHead>
-      <p>
-        At the table: <b>{minutesText(plan.sheet.minutes)}</b>.
-      </p>
-      <p>
-        The owner brushes <b>{upkeep.brushing_minutes_a_week} min</b> a week.
-      </p>
-      <p>
-        Back in{' '}
-        <b>
-          {upkeep.weeks_from} to {upkeep.weeks_to}
-        </b>{' '}
-        weeks.
-      </p>
-      {plan.unmet.map((wish) => (
-        <Said key={wish.zone}>{wish.message}</Said>
-      ))}
-    </>
   );
 }
 

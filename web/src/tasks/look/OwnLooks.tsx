@@ -3,6 +3,7 @@ import type { Schemas } from '../../shared/api/client';
 import { usePutHouse } from '../../shared/api/salon';
 import { MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
+import { Cost } from './Cost';
 import { OwnLookForm } from './OwnLookForm';
 
 type OwnLook = Schemas['OwnLook'];
@@ -56,6 +57,7 @@ export function OwnLooks() {
                 from {words.looks.find((l) => l.look === own.base)?.name ?? own.base}
               </span>
             </button>
+            {chosen?.id === own.id && work.plan && <Cost plan={work.plan} />}
             {chosen?.id === own.id && (
               <OwnLookForm
                 own={own}
