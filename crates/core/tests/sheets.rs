@@ -82,6 +82,7 @@ fn every_line_of_the_issue_is_there_with_a_distance_from_a_bone() {
         [
             LineName::Nape,
             LineName::Throat,
+            LineName::Bib,
             LineName::Shoulder,
             LineName::Waist,
             LineName::Underline,

@@ -134,7 +134,7 @@ pub(crate) async fn hold_picture(
 ) -> Result<web::Json<Option<PictureHere>>, ApiError> {
     let answer = compute(move || {
         let desk = desk.into_inner();
-        Ok(desk.with(|desk, options| desk.picture(options))?)
+        desk.with(|desk, options| Ok(desk.picture(options)?))
     })
     .await?;
     Ok(web::Json(answer))
