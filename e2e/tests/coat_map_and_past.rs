@@ -173,9 +173,12 @@ async fn dragging_a_landmark_is_entering_its_measure() {
             .script("window.ticking = false; return window.frames_ms.slice(1).map(f => Math.round(f))")
             .await;
         println!("frames while dragging, ms: {frames}");
-        let after = stage.script(place).await;
-        let moved = y - after[1].as_f64().unwrap();
-        assert!((moved - 30.0).abs() < 4.0, "the hock is {moved:.0} px higher");
+        stage
+            .until(
+                "the hock is 30 px higher",
+                &format!("Math.abs({y} - 30 - (() => {{ {place} }})()[1]) < 4"),
+            )
+            .await;
         stage.until_text("by height stick").await;
     })
     .await;
