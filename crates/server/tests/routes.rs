@@ -122,7 +122,7 @@ async fn the_desk_evaluates_plans_and_tries() {
     let body = desk(&salon, "Turntable").await;
     let (status, evaluation, _) = send(&salon, Method::POST, "/api/evaluate", Some(&body)).await;
     assert_eq!(status, StatusCode::OK);
-    assert_eq!(evaluation["balance"].as_array().map(Vec::len), Some(36));
+    assert_eq!(evaluation["balance"].as_array().map(Vec::len), Some(40));
 
     let ask = json!({"desk": body, "reasons": true});
     let (status, view, _) = send(&salon, Method::POST, "/api/plan", Some(&ask)).await;
@@ -384,6 +384,7 @@ async fn the_openapi_document_covers_every_route() {
         operations,
         [
             "DELETE /api/photos/{id}.jpg",
+            "GET /api/album",
             "GET /api/catalogue",
             "GET /api/dogs",
             "GET /api/dogs/{id}",
@@ -416,6 +417,7 @@ async fn the_openapi_document_covers_every_route() {
             "POST /api/lines",
             "POST /api/next-measure",
             "POST /api/own-types",
+            "POST /api/picture",
             "POST /api/plan",
             "POST /api/read-photo",
             "POST /api/rescue",

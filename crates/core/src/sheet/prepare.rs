@@ -86,14 +86,17 @@ impl Writer<'_> {
             Answer::SheathShort => "; short at the sheath",
             _ => "; leave a little at the sheath",
         };
-        let reached = self.answer(Question::BellyReached).label();
+        let reached = match self.answer(Question::BellyReached) {
+            Answer::FromTheSide => String::new(),
+            other => format!("; belly with the {}", other.label()),
+        };
         let draft = Draft {
             tool: match blade {
                 Answer::HygieneShears => "shears".into(),
                 answer => answer.label().into(),
             },
             ..tick(
-                &format!("Hygiene area, cool blade{sheath}; belly {reached}"),
+                &format!("Hygiene area, cool blade{sheath}{reached}"),
                 m::HYGIENE,
                 &[Hazard::Hygiene],
             )

@@ -22,7 +22,7 @@ pub(super) struct Placed {
 
 /// Sizes the steps are tried at, mm of em, the largest first; the smallest is read at arm's length
 /// (seen on paper).
-const SIZES: [f64; 5] = [3.3, 3.1, 2.9, 2.7, 2.6];
+const SIZES: [f64; 6] = [3.3, 3.1, 2.9, 2.7, 2.6, 2.5];
 /// Sides of one leaf.
 const SIDES: usize = 2;
 /// Width of a letter against its em, on average.
