@@ -34,20 +34,17 @@ pub fn evaluated_points(subject: &Subject, lengths_mm: &[f64]) -> Vec<BalancePoi
     let edge = |s: S| (subject.x(s).at(lengths_mm), subject.y(s).at(lengths_mm));
     let mut points = Vec::new();
     let mut judge = |judged: Judged, station: S, value: f64, (low, high): (f64, f64)| {
-        let value = Expr::constant(subject.len(), value);
-        points.push(BalancePoint {
+        let at = Shown {
+            view: View::Side,
+            at: subject.shape.skin(station),
+        };
+        points.push(evaluated(
+            subject,
             judged,
-            over: vec![value.clone() + -high, value.clone() * -1.0 + low],
-            tolerance_mm: judged.tolerance_share() * subject.look.tolerance * h,
-            weight: judged.weight(),
+            at,
             value,
-            divisor: Divisor::Millimetres,
-            range: (Some(low), Some(high)),
-            at: Shown {
-                view: View::Side,
-                at: subject.shape.skin(station),
-            },
-        });
+            (Some(low), Some(high)),
+        ));
     };
     let highest = UNDERLINE.map(|s| edge(s).1).into_iter().fold(0.0, f64::max);
     // Where the line no longer rises to the eye: the rest of the way is a plateau.
@@ -87,4 +84,29 @@ fn furthest(among: [S; 3], (high, low): (S, S), edge: &dyn Fn(S) -> (f64, f64)) 
         }
     }
     best
+}
+
+/// A point whose value is known and moved by no length, mm.
+pub(super) fn evaluated(
+    subject: &Subject,
+    judged: Judged,
+    at: Shown,
+    value: f64,
+    range: (Option<f64>, Option<f64>),
+) -> BalancePoint {
+    let value = Expr::constant(subject.len(), value);
+    let over = [
+        range.1.map(|high| value.clone() + -high),
+        range.0.map(|low| value.clone() * -1.0 + low),
+    ];
+    BalancePoint {
+        judged,
+        over: over.into_iter().flatten().collect(),
+        tolerance_mm: judged.tolerance_share() * subject.look.tolerance * subject.height(),
+        weight: judged.weight(),
+        value,
+        divisor: Divisor::Millimetres,
+        range,
+        at,
+    }
 }

@@ -2,6 +2,7 @@
 
 use kurbo::Point;
 
+use super::evaluated::evaluated;
 use super::expr::Expr;
 use super::point::{BalancePoint, Divisor, Judged, Shown};
 use super::subject::{Subject, bounds};
@@ -30,29 +31,13 @@ const HALVINGS: u32 = 14;
 /// Values in mm, the head's size a ratio; expressions over the subject's spots.
 pub fn head_points(subject: &Subject, dressing: &Dressing) -> Vec<BalancePoint> {
     let h = subject.height();
-    let n = subject.len();
     let look = &subject.look;
     let edges = head_edges(&subject.shape, &subject.build, dressing);
     let ear_end = look.targets.ear_end;
     let mut points = Vec::new();
-    let mut judge =
-        |judged: Judged, view, at: Point, value: f64, range: (Option<f64>, Option<f64>)| {
-            let value = Expr::constant(n, value);
-            let over = [
-                range.1.map(|high| value.clone() + -high),
-                range.0.map(|low| value.clone() * -1.0 + low),
-            ];
-            points.push(BalancePoint {
-                judged,
-                over: over.into_iter().flatten().collect(),
-                tolerance_mm: judged.tolerance_share() * look.tolerance * h,
-                weight: judged.weight(),
-                value,
-                divisor: Divisor::Millimetres,
-                range,
-                at: Shown { view, at },
-            });
-        };
+    let mut judge = |judged: Judged, view, at: Point, value: f64, range| {
+        points.push(evaluated(subject, judged, Shown { view, at }, value, range));
+    };
     if let Some(end) = edges.ear_end {
         match ear_rule(subject, &edges) {
             EarRule::BesideBeard => {

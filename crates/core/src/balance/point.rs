@@ -347,7 +347,6 @@ impl BalancePoint {
         self.weight * cost
     }
 
-    /// Whether the length at a spot moves it.
     /// How strongly a spot moves it: the sum of its coefficients' sizes.
     pub fn pull_of(&self, spot: usize) -> f64 {
         self.over.iter().map(|e| e.coefficients()[spot].abs()).sum()

@@ -6,6 +6,8 @@ use utoipa::ToSchema;
 
 use crate::coat::{CoatNow, Limit, Zone};
 use crate::frame::{Problem, Severity};
+use crate::kit::ONE_SIZE_MM;
+use crate::look::{MOST_MINUTES, MOST_WEEKS};
 use crate::units::Length;
 
 /// How long the owner wants the body.
@@ -84,10 +86,6 @@ pub struct Talk {
 
 /// Longest words that are kept: what fits on the owner card.
 const WORDS_LETTERS: usize = 240;
-/// Most minutes of brushing in a week: two hours a day (common sense).
-const MOST_MINUTES: u32 = 840;
-/// Most weeks to the next visit: a year.
-const MOST_WEEKS: u32 = 52;
 
 impl Talk {
     /// What is wrong with the answers as given; empty when all can be.
@@ -124,9 +122,6 @@ impl Talk {
         problems
     }
 }
-
-/// One size of comb, mm (handbook 5: one size = 3 mm).
-const ONE_SIZE_MM: f64 = 3.0;
 
 /// The limits an owner's answers set on a coat, beside those set zone by zone.
 ///

@@ -28,6 +28,9 @@ pub(super) struct WorkMarks<'a> {
 impl WorkMarks<'_> {
     pub(super) fn mark(mut self) {
         let work = self.scene.work;
+        if work.is_empty() {
+            return;
+        }
         let areas: Vec<Vec<Point>> = if self.painter.view == View::Side {
             let mut areas = self.along_the_edge(work);
             areas.extend(work.iter().filter_map(|zone| self.within(*zone)));

@@ -14,6 +14,7 @@ use crate::coat::Zone;
 use crate::shape::Finish;
 pub use legs::{ForeLegShape, HindLegShape};
 pub use own::{Aim, OwnLook, OwnUpkeep, RatioRange};
+pub(crate) use own::{MOST_MINUTES, MOST_WEEKS};
 pub use placement::{LineName, LineStop, Placement};
 pub use targets::Targets;
 

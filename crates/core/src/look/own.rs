@@ -169,8 +169,8 @@ const NARROWEST: f64 = 0.01;
 /// is 2.5, balance-model.md 5).
 const TOLERANCES: std::ops::RangeInclusive<f64> = 0.5..=3.0;
 /// Most minutes of brushing a week: two hours a day (common sense), and most weeks between visits.
-const MOST_MINUTES: u32 = 840;
-const MOST_WEEKS: u32 = 52;
+pub(crate) const MOST_MINUTES: u32 = 840;
+pub(crate) const MOST_WEEKS: u32 = 52;
 /// A foot that is not clean any more, and one that becomes so, mm at 450 (balance-model.md 6: lamb's
 /// round foot; handbook 5: clean feet as the face).
 const ROUND_FOOT_MM: f64 = 12.0;

@@ -7,6 +7,7 @@ use utoipa::ToSchema;
 
 use super::marks::{PhotoMarks, PhotoPoint, PhotoScale};
 use crate::frame::Measure;
+use crate::picture::{CLICK_SHARE, STOOD_DEG};
 use crate::shape::{Landmark, View};
 use crate::units::{Length, UnitSystem, length_text};
 
@@ -46,16 +47,11 @@ pub struct PhotoReading {
     pub missing: Vec<String>,
 }
 
-/// A finger on a magnified picture, share of its longer side, one standard deviation
-/// (modelling choice).
-const CLICK_SHARE: f64 = 0.0012;
 /// A landmark under hair and skin is not a point: one standard deviation, mm (modelling choice).
 const LANDMARK_MM: f64 = 2.0;
 /// Rod against landmarks: how much nearer or further they may lie, as a share of the distance of
 /// the camera (modelling choice: 5 cm at 2.2 m).
 const DEPTH_SHARE: f64 = 0.023;
-/// A dog stood by hand is square to the camera within this, degrees (modelling choice).
-const STOOD_DEG: f64 = 4.0;
 /// From this turn on the photo is doubted aloud, degrees (modelling choice: 1.5 % foreshortening).
 const TURNED_DEG: f64 = 10.0;
 /// A photo whose edge leans more is asked to be taken again, degrees (modelling choice).

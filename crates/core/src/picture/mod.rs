@@ -5,5 +5,6 @@ mod point;
 mod read;
 
 pub use likeness::{Likeness, RatioHere, Reached, likeness};
+pub(crate) use point::{CLICK_SHARE, STOOD_DEG};
 pub use point::{OwnersPicture, PicturePoint};
 pub use read::{PictureRatio, PictureReading, nearest_look, picture_look, read_picture};

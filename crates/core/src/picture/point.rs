@@ -87,3 +87,9 @@ pub struct OwnersPicture {
     #[serde(default)]
     pub points: BTreeMap<PicturePoint, [f64; 2]>,
 }
+
+/// A finger on a magnified picture, share of its longer side, one standard deviation
+/// (modelling choice).
+pub(crate) const CLICK_SHARE: f64 = 0.0012;
+/// A dog stood by hand is square to the camera within this, degrees (modelling choice).
+pub(crate) const STOOD_DEG: f64 = 4.0;

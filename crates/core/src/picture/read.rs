@@ -3,7 +3,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::point::{OwnersPicture, PicturePoint as P};
+use super::point::{CLICK_SHARE, OwnersPicture, PicturePoint as P, STOOD_DEG};
 use crate::look::{Aim, Look, LookId, OwnLook, RatioRange};
 
 /// A ratio of the dog in a picture.
@@ -35,13 +35,7 @@ pub struct PictureReading {
     pub problem: Option<String>,
 }
 
-/// A finger on a magnified picture, share of its longer side, one standard deviation (as for
-/// photos that are measured; modelling choice).
-const CLICK_SHARE: f64 = 0.0012;
-/// A dog stood for a picture is square to the camera within this, degrees (as for photos that are
-/// measured), and its leg stands so far from its midline, share of the height (handbook 2, usual
-/// spacing).
-const STOOD_DEG: f64 = 4.0;
+/// A leg stands so far from the dog's midline, share of the height (handbook 2, usual spacing).
 const LEG_FROM_MIDLINE: f64 = 0.13;
 /// A picture in which the dog stands smaller cannot be read, share of its longer side (modelling
 /// choice: a click is then a hundredth of the dog).
