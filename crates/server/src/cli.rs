@@ -42,16 +42,20 @@ pub enum Command {
         #[arg(long, default_value_t = USUAL_PORT)]
         port: u16,
     },
-    /// Plan the latest visit of a dog file, without a server.
+    /// Plan the latest visit of dog files, without a server.
     Plan {
-        /// The dog file.
-        dog_file: PathBuf,
+        /// The dog files; many are planned on all cores.
+        #[arg(required = true)]
+        dog_files: Vec<PathBuf>,
         /// The look; the visit's own unless given.
         #[arg(long, value_parser = parse_look)]
         look: Option<LookId>,
-        /// How to write the plan.
+        /// How to write the plan; the JSON of many has one plan a line.
         #[arg(long, default_value = "text")]
         format: Format,
+        /// Leave out why points stay off, which takes most of the time.
+        #[arg(long)]
+        no_reasons: bool,
         /// The salon's data file whose kit and settings are used; the demo salon's unless given.
         #[arg(long)]
         data: Option<PathBuf>,

@@ -3,15 +3,16 @@ use std::io::Write as _;
 use std::path::{Path, PathBuf};
 
 use uuid::Uuid;
-use veliform_core::desk::{Desk, Reasons};
-use veliform_core::look::LookId;
-use veliform_core::visit::{LookChoice, Visit, fold};
-use veliform_formats::{plan_text, read_dog_file, schema, write_dog_file};
+use veliform_core::desk::Reasons;
+use veliform_core::dog::House;
+use veliform_core::kit::Tool;
+use veliform_formats::{read_dog_file, schema, write_dog_file};
 use veliform_store::Store;
 
 use crate::api::records;
 use crate::app::{SharedSalon, app};
-use crate::cli::{Cli, Command, Format};
+use crate::batch::Batch;
+use crate::cli::{Cli, Command};
 use crate::demo;
 use crate::error::ApiError;
 use crate::serve::{ServeError, Settings, open, serve};
@@ -40,6 +41,14 @@ pub enum CommandError {
     /// The dog file has no visit.
     #[error("the dog file holds no visit, so there is nothing to plan.")]
     NoVisit,
+    /// Some of many files could not be planned; each said why.
+    #[error("{failed} of {files} dog files could not be planned.")]
+    SomeFailed {
+        /// How many could not.
+        failed: usize,
+        /// Of how many.
+        files: usize,
+    },
     /// Output went away.
     #[error("the output could not be written: {0}")]
     Output(#[from] std::io::Error),
@@ -60,11 +69,27 @@ pub fn run(cli: Cli) -> Result<(), CommandError> {
         }),
         Command::Demo { folder, port } => run_demo(&folder, port),
         Command::Plan {
-            dog_file,
+            dog_files,
             look,
             format,
+            no_reasons,
             data,
-        } => plan(&dog_file, look, format, data.as_deref()),
+        } => {
+            let (house, kit) = salon_of(data.as_deref())?;
+            let reasons = if no_reasons {
+                Reasons::Skip
+            } else {
+                Reasons::Find
+            };
+            let batch = Batch {
+                house,
+                kit,
+                look,
+                reasons,
+                format,
+            };
+            plan(&batch, &dog_files)
+        }
         Command::Schema => print_json(schema()),
         Command::Openapi => {
             let salon = SharedSalon::new(Store::in_memory().map_err(ApiError::from)?);
@@ -107,7 +132,7 @@ fn run_demo(folder: &Path, port: u16) -> Result<(), CommandError> {
     })
 }
 
-fn read_file(path: &Path) -> Result<Vec<u8>, CommandError> {
+pub(crate) fn read_file(path: &Path) -> Result<Vec<u8>, CommandError> {
     let file = |source| CommandError::File {
         path: path.to_owned(),
         source,
@@ -132,46 +157,47 @@ fn print_json(mut value: serde_json::Value) -> Result<(), CommandError> {
     Ok(())
 }
 
-fn plan(
-    dog_file: &Path,
-    look: Option<LookId>,
-    format: Format,
-    data: Option<&Path>,
-) -> Result<(), CommandError> {
-    let file = read_dog_file(&read_file(dog_file)?).map_err(ApiError::from)?;
-    let (house, kit) = if let Some(data) = data {
+/// Settings and kit of a salon; the demo salon's where none is given.
+fn salon_of(data: Option<&Path>) -> Result<(House, Vec<Tool>), CommandError> {
+    if let Some(data) = data {
         let store = open(data)?;
         let kit = store.kit().map_err(ApiError::from)?;
-        (store.house().map_err(ApiError::from)?, kit)
+        Ok((store.house().map_err(ApiError::from)?, kit))
     } else {
         let salon = demo::salon()?;
-        (salon.house, salon.kit)
-    };
-    let latest = file
-        .visits
-        .iter()
-        .max_by_key(|v| (v.began_ms, v.id))
-        .ok_or(CommandError::NoVisit)?;
-    let mut visit: Visit = fold(&file.dog, &latest.entries);
-    if let Some(look) = look {
-        visit.look = Some(LookChoice {
-            look,
-            body_mm: None,
-        });
+        Ok((salon.house, salon.kit))
     }
-    let desk = Desk::new(&file.dog, &visit, &house, &kit);
-    let solved = desk.plan(Reasons::Find).map_err(ApiError::from)?;
-    match format {
-        Format::Text => write!(
-            std::io::stdout(),
-            "{}",
-            plan_text(&file.dog, &solved.report)
-        )?,
-        Format::Json => {
-            print_json(serde_json::to_value(&solved.report).map_err(ApiError::from)?)?;
+}
+
+/// So many files are planned before the first is written: what is kept in memory stays small.
+const AT_ONCE: usize = 64;
+
+fn plan(batch: &Batch, dog_files: &[PathBuf]) -> Result<(), CommandError> {
+    if let [_] = dog_files {
+        for text in batch.plan(dog_files) {
+            write!(std::io::stdout(), "{}", text?)?;
+        }
+        return Ok(());
+    }
+    let mut failed = 0;
+    for some in dog_files.chunks(AT_ONCE) {
+        for (file, plan) in some.iter().zip(batch.plan(some)) {
+            match plan {
+                Ok(text) => write!(std::io::stdout(), "{text}")?,
+                Err(error) => {
+                    failed += 1;
+                    writeln!(std::io::stderr(), "{}: {error}", file.display())?;
+                }
+            }
         }
     }
-    Ok(())
+    if failed == 0 {
+        return Ok(());
+    }
+    Err(CommandError::SomeFailed {
+        failed,
+        files: dog_files.len(),
+    })
 }
 
 fn export(data: &Path, dog: &str, out: Option<&Path>) -> Result<(), CommandError> {

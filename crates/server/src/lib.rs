@@ -2,6 +2,7 @@
 
 mod api;
 pub mod app;
+mod batch;
 mod blocking;
 pub mod cli;
 mod commands;

@@ -46,6 +46,34 @@ fn a_dog_file_is_planned_without_a_server() {
     assert_eq!(plan["look"], "one_length");
 }
 
+/// Each plan of a batch is the plan that the dog gets alone, in the order asked for; a broken file
+/// keeps none of the others back.
+#[test]
+fn many_dog_files_are_planned_one_a_line_and_a_broken_one_is_named() {
+    let folder = tempfile::tempdir().expect("a folder");
+    let broken = folder.path().join("broken.json");
+    fs::write(&broken, "{").expect("writes");
+    let broken = broken.to_string_lossy().into_owned();
+    let dogs = [demo_dog("turntable"), broken, demo_dog("tappet")];
+    let mut args = vec!["plan", "--format", "json", "--no-reasons"];
+    let alone = |dog: &String| -> serde_json::Value {
+        let output = veliform(&[&args[..], &[dog]].concat());
+        serde_json::from_slice(&output.stdout).expect("JSON")
+    };
+    let expected = [alone(&dogs[0]), alone(&dogs[2])];
+    args.extend(dogs.iter().map(String::as_str));
+    let output = veliform(&args);
+    let lines: Vec<serde_json::Value> = said(&output)
+        .lines()
+        .map(|line| serde_json::from_str(line).expect("one plan a line"))
+        .collect();
+    assert_eq!(lines, expected);
+    let error = String::from_utf8_lossy(&output.stderr).into_owned();
+    assert!(error.contains("broken.json"), "{error}");
+    assert!(error.contains("1 of 3 dog files"), "{error}");
+    assert!(!output.status.success());
+}
+
 /// When these fail: `cargo run -p veliform-server -- schema` or `-- openapi`, into docs/formats.
 #[test]
 fn the_committed_schema_and_openapi_document_are_fresh() {
