@@ -63,6 +63,8 @@ fn kit() -> Vec<Tool> {
             state: ToolState::Fine,
             retired: false,
             sharpened_ms: None,
+            to_mm: None,
+            fits: veliform_core::kit::ClipperFit::Any,
         })
         .collect()
 }

@@ -41,6 +41,8 @@ fn kit() -> Vec<Tool> {
         state: ToolState::Fine,
         retired: false,
         sharpened_ms: None,
+        to_mm: None,
+        fits: veliform_core::kit::ClipperFit::Any,
     };
     vec![
         tool(1, ToolKind::Blade, 1.5),

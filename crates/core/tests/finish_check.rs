@@ -58,6 +58,8 @@ fn kit() -> Vec<Tool> {
             state: serde_json::from_value("fine".into()).expect("a state"),
             retired: false,
             sharpened_ms: None,
+            to_mm: None,
+            fits: veliform_core::kit::ClipperFit::Any,
         })
         .collect()
 }

@@ -12,10 +12,12 @@ use veliform_core::dog::House;
 use veliform_core::frame::{Build, EarKind};
 use veliform_core::look::{Look, LookId};
 use veliform_core::plan::{Job, Plan, PlanCoat, dress_plan, make_plan};
+use veliform_core::shape::Dressing;
 
 struct Head {
     plan: Plan,
     points: Vec<BalancePoint>,
+    dressing: Dressing,
     look: Look,
     height: f64,
 }
@@ -36,6 +38,7 @@ fn head(build: &Build, look: LookId, change: impl FnOnce(CoatNow) -> CoatNow) ->
     let dressing = dress_plan(&plan, &job.coat, PlanCoat::Tools);
     Head {
         points: head_points(&plan.subject, &dressing),
+        dressing,
         plan,
         look,
         height,
@@ -188,7 +191,7 @@ fn the_waist_lies_behind_the_rib_and_the_knee_opposite_the_bend(
 ) {
     for look in LookId::ALL {
         let head = head(&build(height, |_, _| {}), look, |coat| coat);
-        let points = evaluated_points(&head.plan.subject, &head.plan.lengths_mm);
+        let points = evaluated_points(&head.plan.subject, &head.plan.lengths_mm, &head.dressing);
         let off = |judged| {
             let mut found = points.iter().filter(|p| p.judged == judged);
             found.next().map(|p| p.off(&head.plan.lengths_mm))
@@ -201,4 +204,42 @@ fn the_waist_lies_behind_the_rib_and_the_knee_opposite_the_bend(
         );
         assert!(off(Judged::KneeOpposite).expect("judged") < 2.0, "{look:?}");
     }
+}
+
+/// dog-shape.md 13 draws its terrier of 620 mm with a beard of 88 and brows of 78 mm; handbook 4: the
+/// nose is the longest point, both outer corners of the eyes are seen; 5: brows and beard are kept.
+#[rstest]
+fn a_terriers_beard_and_brows_are_kept_and_leave_nose_and_eye_free(
+    #[values(EarKind::Drop, EarKind::Folded)] ear: EarKind,
+    #[values(300.0, 450.0, 620.0)] height: f64,
+) {
+    let frame = build(height, |b, _| b.ear.kind = ear);
+    let head = head(&frame, LookId::AngledTerrier, |coat| coat);
+    assert!(head.share(Zone::Beard) >= 0.75 && head.share(Zone::Brow) > 0.95);
+    let nominal = head.look.nominal_mm(Zone::Brow, 620.0);
+    assert!((nominal - 78.0).abs() < 2.0, "{nominal}");
+    for judged in [Judged::NoseLongest, Judged::EyeOpen] {
+        let (value, off) = head.point(judged).expect("judged");
+        assert!(off < 1e-6, "{judged:?} {value}");
+    }
+    // No other look cuts brows apart.
+    let lamb = self::head(&frame, LookId::Lamb, |coat| coat);
+    assert!(lamb.plan.zone_mm(Zone::Brow).is_none());
+}
+
+/// Handbook 4, *eye*: an over-long fringe on a round head covers the eye, one cut short does not.
+#[rstest]
+fn a_long_fringe_covers_the_eye(#[values(300.0, 450.0)] height: f64) {
+    let frame = build(height, |_, _| {});
+    let open = |zone_mm: f64| {
+        let head = head(&frame, LookId::CylinderFleece, |coat| {
+            let mut coat = coat.with_zone(Zone::Topknot, zone_mm);
+            let kept = limit(Some(zone_mm), None);
+            coat.limits.insert(Zone::Topknot, kept);
+            coat
+        });
+        head.point(Judged::EyeOpen).expect("judged").1
+    };
+    assert!(open(0.06 * height) < 1e-6);
+    assert!(open(0.25 * height) > 1.0);
 }

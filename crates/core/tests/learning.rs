@@ -146,6 +146,8 @@ mod from_the_log {
             state: ToolState::Fine,
             retired: false,
             sharpened_ms: None,
+            to_mm: None,
+            fits: veliform_core::kit::ClipperFit::Any,
         };
         vec![
             tool(1, ToolKind::Blade, 1.5),
@@ -401,6 +403,8 @@ mod from_the_log {
                 state: ToolState::Fine,
                 retired: false,
                 sharpened_ms: None,
+                to_mm: None,
+                fits: veliform_core::kit::ClipperFit::Any,
             })
             .collect();
         assert!(what_to_buy(&jobs, &whole).expect("solves").is_empty());

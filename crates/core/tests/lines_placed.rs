@@ -10,7 +10,7 @@ use veliform_core::coat::Zone;
 use veliform_core::dog::{Dog, House};
 use veliform_core::frame::Build;
 use veliform_core::kit::{Tool, ToolKind, ToolState};
-use veliform_core::lines::{ClipLine, clip_lines};
+use veliform_core::lines::{ClipLine, HandDistance, clip_lines};
 use veliform_core::look::{LineName, LineStop, Look, LookId};
 use veliform_core::placing::{has_shelf, place_back_pass, skirt_stop};
 use veliform_core::plan::{Job, PlanCoat, Words, dress_plan, line_offers, make_plan};
@@ -210,6 +210,8 @@ fn kit() -> Vec<Tool> {
         state: ToolState::Fine,
         retired: false,
         sharpened_ms: None,
+        to_mm: None,
+        fits: veliform_core::kit::ClipperFit::Any,
     };
     vec![
         tool(1, ToolKind::Blade, 1.5),
@@ -395,12 +397,11 @@ fn a_tail_is_bare_as_far_as_its_line_says() {
     assert_eq!(bare(LookId::OneLength, Some(LineStop::TailKept)), None);
 }
 
-/// Distances are laid off on each side from its own bones: on a dog 12 mm higher in its right hip the
-/// line at the hip lies higher over the right fold by what the line takes of it; an even dog has one
-/// number.
+/// Distances are laid off on each side from its own bones: on a dog whose right flank fold lies 12 mm
+/// lower, a level skirt's root lies 12 mm further over it; an even dog has one number.
 #[test]
 fn distances_are_said_apart_where_the_sides_differ() {
-    let look = Look::shipped(LookId::Lamb).placed(LineStop::LiftAtHip);
+    let look = Look::shipped(LookId::SkirtedSpaniel).placed(LineStop::HalfSkirt);
     let mut uneven = job(look, |_, _| {});
     assert!(
         lines(&uneven)
@@ -410,10 +411,12 @@ fn distances_are_said_apart_where_the_sides_differ() {
     );
     let over = |job: &Job| {
         let drawn = lines(job);
-        let thigh = drawn.iter().find(|l| l.line == LineName::Thigh);
-        thigh.expect("drawn").hand[0].clone()
+        let skirt = drawn.iter().find(|l| l.line == LineName::Skirt);
+        let from_fold = |h: &&HandDistance| h.from.contains("flank fold");
+        let mut hands = skirt.expect("drawn").hand.iter();
+        hands.find(from_fold).expect("laid off").clone()
     };
-    uneven.sides.right.hip += 12.0;
+    uneven.sides.right.flank -= 12.0;
     let said = over(&uneven);
     // The same dog seen from its other side says the right's distance as its own.
     let turned = Job {
@@ -422,7 +425,7 @@ fn distances_are_said_apart_where_the_sides_differ() {
     };
     let right = over(&turned);
     let apart = right.distance_mm.as_mm() - said.distance_mm.as_mm();
-    assert!((2.0..12.0).contains(&apart), "{apart}");
+    assert_abs_diff_eq!(apart, 12.0, epsilon = 0.1);
     assert_eq!(said.right, Some(right.text));
 }
 

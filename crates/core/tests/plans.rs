@@ -36,6 +36,8 @@ fn kit() -> Vec<Tool> {
         state,
         retired: false,
         sharpened_ms: None,
+        to_mm: None,
+        fits: veliform_core::kit::ClipperFit::Any,
     };
     vec![
         tool(10, ToolKind::Blade, "10", 1.5, ToolState::Fine),
@@ -304,7 +306,8 @@ fn a_point_names_the_zones_that_move_it() {
         row.expect("judged").moved_by.clone()
     };
     for row in &report.balance {
-        let is_of_the_head = [Judged::HeadSize, Judged::NoseLongest].contains(&row.judged);
+        let of_the_head = [Judged::HeadSize, Judged::NoseLongest, Judged::EyeOpen];
+        let is_of_the_head = of_the_head.contains(&row.judged);
         let is_right = |z: &Zone| {
             if is_of_the_head {
                 z.is_head()

@@ -38,6 +38,7 @@ fn bare(stand: f64) -> Dressing {
         columns: None,
         hem: None,
         topknot: None,
+        brow: None,
         beard: None,
         ear: EarCoat::default(),
         tail: TailCoat::default(),

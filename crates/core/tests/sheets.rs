@@ -46,6 +46,8 @@ fn kit() -> Vec<Tool> {
         state: ToolState::Fine,
         retired: false,
         sharpened_ms: None,
+        to_mm: None,
+        fits: veliform_core::kit::ClipperFit::Any,
     })
     .collect()
 }
@@ -90,6 +92,9 @@ fn every_line_of_the_issue_is_there_with_a_distance_from_a_bone() {
             LineName::RumpDrop,
             LineName::Hock,
             LineName::TailBase,
+            LineName::Visor,
+            LineName::Cheek,
+            LineName::EarEnd,
         ]
     );
     for line in &lines {

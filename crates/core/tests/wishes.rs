@@ -10,7 +10,7 @@ use veliform_core::desk::{Before, Desk, PlanView, Reasons};
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::frame::{DogSize, Measure, Method, TakenMeasure};
-use veliform_core::look::{LookId, Placement};
+use veliform_core::look::{LookId, Placement, Shifts};
 use veliform_core::photo::PhotoMoment;
 use veliform_core::plan::Plan;
 use veliform_core::salon_log::{AlbumFilter, album};
@@ -151,6 +151,7 @@ fn recipe(back: f64, topknot: f64) -> Recipe {
         was_measured: true,
     };
     Recipe {
+        shifts: Shifts::default(),
         look: LookChoice {
             look: LookId::CylinderFleece,
             body_mm: None,

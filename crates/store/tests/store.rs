@@ -112,6 +112,8 @@ fn tools_come_shortest_first_and_the_retired_last() {
             state: ToolState::Fine,
             retired,
             sharpened_ms: None,
+            to_mm: None,
+            fits: veliform_core::kit::ClipperFit::Any,
         };
         store.put_tool(&tool, 1).expect("keeps");
     }

@@ -1,10 +1,15 @@
 //! Points that are evaluated under a plan, not solved: where a highest or deepest place lies is not
 //! linear in the lengths (handbook 4; balance-model.md 5).
 
+use kurbo::Point;
+
 use super::expr::Expr;
+use super::lift_off::{shoulder_lift_mm, thigh_lift_mm};
 use super::point::{BalancePoint, Divisor, Judged, Shown};
 use super::subject::Subject;
-use crate::shape::{Station, View};
+use crate::coat::Zone;
+use crate::look::{FootFinish, LineStop};
+use crate::shape::{Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station, View};
 
 /// The waist peaks this far behind the last rib at most, share of the height (handbook 4).
 const WAIST_BEHIND: f64 = 0.055;
@@ -28,8 +33,37 @@ const UNDERLINE: [S; 5] = [
 const KNEE: [S; 3] = [S::Stifle, S::GaskinFront, S::ThighFront];
 const BEHIND: [S; 3] = [S::ThighBack, S::Bend, S::AboveHock];
 
-/// Where the waist lies and whether the knee stands opposite the bend, at these lengths.
-pub fn evaluated_points(subject: &Subject, lengths_mm: &[f64]) -> Vec<BalancePoint> {
+/// Shoulder and thigh line lie level within this (handbook 4, *lift-off level*).
+const LEVEL: f64 = 0.02;
+/// Largest outward kink of the edge (handbook 4, *bump*).
+const KINK: f64 = 0.01;
+/// Neighbours further apart than this are no kink but a course, share of the height: twice the
+/// handbook's .1, one way and the other.
+const NEIGHBOURS: f64 = 0.2;
+/// Runs of the edge that a bump is looked for along.
+const RUNS: [&[S]; 3] = [
+    &[
+        S::Withers,
+        S::BehindWithers,
+        S::BackFront,
+        S::BackMid,
+        S::LoinFront,
+        S::Loin,
+        S::HipCrest,
+        S::Croup,
+        S::TailSet,
+    ],
+    &[S::PinBone, S::Buttock, S::ThighBack, S::Bend],
+    &[S::Brisket, S::Belly, S::BellyRear, S::LastRib, S::TuckUp],
+];
+
+/// What is judged at these lengths but not solved: the waist's place, knee opposite bend, lift-off
+/// level, flank need, bumps and the column over its foot.
+pub fn evaluated_points(
+    subject: &Subject,
+    lengths_mm: &[f64],
+    dressing: &Dressing,
+) -> Vec<BalancePoint> {
     let h = subject.height();
     let edge = |s: S| (subject.x(s).at(lengths_mm), subject.y(s).at(lengths_mm));
     let mut points = Vec::new();
@@ -43,7 +77,10 @@ pub fn evaluated_points(subject: &Subject, lengths_mm: &[f64]) -> Vec<BalancePoi
             judged,
             at,
             value,
-            (Some(low), Some(high)),
+            (
+                low.is_finite().then_some(low),
+                high.is_finite().then_some(high),
+            ),
         ));
     };
     let highest = UNDERLINE.map(|s| edge(s).1).into_iter().fold(0.0, f64::max);
@@ -55,7 +92,9 @@ pub fn evaluated_points(subject: &Subject, lengths_mm: &[f64]) -> Vec<BalancePoi
     if subject.look.targets.fill == 0.0
         && let Some(apex) = apex
     {
-        let behind = subject.build.length - subject.build.last_rib - edge(apex).0;
+        // On the skin, as a hand lays it off: the hair there leans back.
+        let at = subject.shape.skin(apex).x;
+        let behind = subject.build.length - subject.build.last_rib - at;
         judge(Judged::WaistPlace, apex, behind, (0.0, WAIST_BEHIND * h));
     }
     let fullest = furthest(KNEE, (S::FlankFold, S::HockFront), &edge);
@@ -67,7 +106,102 @@ pub fn evaluated_points(subject: &Subject, lengths_mm: &[f64]) -> Vec<BalancePoi
         apart,
         (-OPPOSITE * h, OPPOSITE * h),
     );
+    let is_high = [LineStop::LiftAtShoulder, LineStop::LiftAtHip];
+    if is_high.into_iter().any(|stop| subject.look.has(stop)) {
+        let apart = thigh_lift_mm(subject) - shoulder_lift_mm(subject);
+        judge(
+            Judged::LiftOff,
+            S::FlankFold,
+            apart,
+            (-LEVEL * h, LEVEL * h),
+        );
+    }
+    if subject.look.targets.fill == 0.0 {
+        let skin = |s: S| subject.shape.skin(s).y;
+        // Hair of the flank hangs, the waist's too: what shows is how far the edge lies below.
+        let shows = |s: S| skin(s) - edge(s).1;
+        let need = skin(S::FlankFold) - skin(S::LastRib);
+        let given = shows(S::FlankFold) - shows(S::LastRib);
+        judge(
+            Judged::FlankNeed,
+            S::FlankFold,
+            given,
+            (need.max(0.0), f64::INFINITY),
+        );
+    }
+    if let Some((station, kink)) = bump(subject, lengths_mm) {
+        judge(Judged::Bump, station, kink, (f64::NEG_INFINITY, KINK * h));
+    }
+    points.extend(bevel(subject, lengths_mm, dressing));
     points
+}
+
+/// The largest outward kink of the edge that neither skin nor look asks for, with where it lies, mm.
+fn bump(subject: &Subject, lengths_mm: &[f64]) -> Option<(Station, f64)> {
+    let nominal = subject.nominal();
+    let at = |s: S, lengths: &[f64]| Point::new(subject.x(s).at(lengths), subject.y(s).at(lengths));
+    let out = |three: &[S], of: &dyn Fn(S) -> Point| {
+        let (a, b, c) = (of(three[0]), of(three[1]), of(three[2]));
+        let along = (c - a) / a.distance(c).max(1e-6);
+        let off = b - a;
+        let apart = (along * off.dot(along) - off).hypot();
+        let outward = subject.shape.hair(three[1]);
+        apart * (off - along * off.dot(along)).dot(outward).signum()
+    };
+    let near = NEIGHBOURS * subject.height();
+    RUNS.iter()
+        .flat_map(|run| run.windows(3))
+        .filter(|three| {
+            let skin = |i: usize| subject.shape.skin(three[i]);
+            skin(0).distance(skin(2)) <= near
+        })
+        .map(|three| {
+            let asked = out(three, &|s| at(s, &nominal));
+            let skin = out(three, &|s| subject.shape.skin(s));
+            let kink = out(three, &|s| at(s, lengths_mm)) - asked.max(skin).max(0.0);
+            (three[1], kink)
+        })
+        .max_by(|a, b| a.1.total_cmp(&b.1))
+}
+
+/// A round of the shears takes so much overhang, mm, and there are at most five (handbook 5).
+const ROUND_MM: f64 = 8.0;
+const MOST_ROUNDS: f64 = 5.0;
+/// A foot is no wider than its column by more than this, share of the height (handbook 5: *d = w ±
+/// .01 H*).
+const FOOT_IN_COLUMN: f64 = 0.01;
+
+/// How much wider than its finished foot the front column is at the hem: no foot stands out of it,
+/// and five rounds of a bevel are enough (handbook 4, *bevel*; 5, *Bevels*).
+fn bevel(subject: &Subject, lengths_mm: &[f64], dressing: &Dressing) -> Option<BalancePoint> {
+    if matches!(subject.look.foot, FootFinish::Tight) {
+        return None;
+    }
+    let at = |face| LegPlace {
+        leg: Leg::Fore,
+        hand: Hand::Left,
+        face,
+        step: FACE_STATIONS - 1,
+    };
+    let width = |lengths: &[f64]| {
+        let edge = |face| subject.off_midline(at(face)).at(lengths);
+        edge(Face::Outer) - edge(Face::Inner)
+    };
+    let hair = if subject.look.foot == FootFinish::Clean {
+        0.0
+    } else {
+        dressing.zone_mm(Zone::Foot) * dressing.stand.of(Zone::Foot)
+    };
+    let foot = subject.build.foot_width + 2.0 * hair;
+    let over = width(lengths_mm) - foot;
+    // Where the look's own length does not cover the foot, it is meant to be seen.
+    let least = (width(&subject.nominal()) - foot).min(0.0) - FOOT_IN_COLUMN * subject.height();
+    let shown = Shown {
+        view: View::Front,
+        at: subject.skin_of(at(Face::Outer)),
+    };
+    let range = (Some(least), Some(2.0 * ROUND_MM * MOST_ROUNDS));
+    Some(evaluated(subject, Judged::Bevel, shown, over, range))
 }
 
 /// Which of these stations stands furthest before the straight line between two others.

@@ -70,6 +70,15 @@ pub fn head_points(subject: &Subject, dressing: &Dressing) -> Vec<BalancePoint> 
         edges.nose_before,
         (Some(0.0), None),
     );
+    if edges.eye_free.is_finite() {
+        judge(
+            Judged::EyeOpen,
+            View::Side,
+            edges.eye,
+            edges.eye_free,
+            (Some(0.0), None),
+        );
+    }
     if look.finish.head == Some(HeadShape::Round) {
         let dog = BothSides {
             shape: subject.shape.clone(),

@@ -3,6 +3,7 @@
 mod evaluated;
 mod expr;
 mod head;
+mod lift_off;
 mod on_end;
 mod point;
 mod points;
@@ -13,6 +14,7 @@ mod subject;
 pub use evaluated::evaluated_points;
 pub use expr::Expr;
 pub use head::{fit_head, head_points};
+pub(crate) use lift_off::{shoulder_lift_mm, thigh_lift_mm};
 pub use point::{BalancePoint, Divisor, GIVES_UP_AT, Judged, Shown, score};
 pub use points::balance_points;
 pub use reach::{Reach, ReachOf};

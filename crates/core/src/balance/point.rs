@@ -57,11 +57,16 @@ pub enum Judged {
     NoseLongest,
     EarEnd,
     EarOverShoulder,
+    EyeOpen,
+    LiftOff,
+    FlankNeed,
+    Bump,
+    Bevel,
 }
 
 impl Judged {
     /// All of them, in the order they are shown.
-    pub const ALL: [Self; 44] = [
+    pub const ALL: [Self; 49] = [
         Self::BodyRatio,
         Self::GapRatio,
         Self::GapUnderFlank,
@@ -106,6 +111,11 @@ impl Judged {
         Self::NoseLongest,
         Self::EarEnd,
         Self::EarOverShoulder,
+        Self::EyeOpen,
+        Self::LiftOff,
+        Self::FlankNeed,
+        Self::Bump,
+        Self::Bevel,
     ];
 
     /// Name on the screen.
@@ -155,6 +165,11 @@ impl Judged {
             Self::NoseLongest => "Nose the longest point",
             Self::EarEnd => "Ear end below the beard",
             Self::EarOverShoulder => "Ear end over the point of shoulder",
+            Self::EyeOpen => "Eye open",
+            Self::LiftOff => "Lift-off, shoulder against thigh",
+            Self::FlankNeed => "Flank hair over waist hair",
+            Self::Bump => "Bump in the line",
+            Self::Bevel => "Column over the foot",
         }
     }
 
@@ -200,7 +215,14 @@ impl Judged {
             | Self::KneeOpposite
             | Self::NoseLongest
             | Self::EarEnd
-            | Self::EarOverShoulder => 0.01,
+            | Self::EarOverShoulder
+            | Self::LiftOff
+            | Self::FlankNeed
+            | Self::Bevel => 0.01,
+            // A bump as long as the topline is wide of its own (balance-model.md 5); an eye is open
+            // or it is not (handbook 4).
+            Self::Bump => 0.0065,
+            Self::EyeOpen => 0.002,
         }
     }
 
@@ -245,7 +267,12 @@ impl Judged {
             | Self::HeadRound
             | Self::NoseLongest
             | Self::EarEnd
-            | Self::EarOverShoulder => 1.0,
+            | Self::EarOverShoulder
+            | Self::EyeOpen
+            | Self::LiftOff
+            | Self::FlankNeed
+            | Self::Bump
+            | Self::Bevel => 1.0,
         }
     }
 

@@ -261,6 +261,11 @@ impl Builder<'_> {
             Some(targets.rise.0 * h),
             Some(targets.rise.1 * h),
         );
+        if let Some((least, most)) = self.subject.look.underline.hangs() {
+            self.round_belly((least * h, most * h));
+            self.fill_into_flank();
+            return;
+        }
         let line = [S::Brisket, S::Belly, S::BellyRear, S::LastRib];
         for two in line.windows(2) {
             let step = self.y(two[1]) - &self.y(two[0]);
@@ -274,6 +279,31 @@ impl Builder<'_> {
                 1.0,
             );
         }
+        self.fill_into_flank();
+    }
+
+    /// A round underline hangs fullest half way (handbook 5, *underline: round*).
+    fn round_belly(&mut self, (least, most): (f64, f64)) {
+        let x = |s: S| self.subject.shape.skin(s).x;
+        let (front, rear) = (x(S::Brisket), x(S::LastRib));
+        for station in [S::Belly, S::BellyRear] {
+            let t = (front - x(station)) / (front - rear);
+            let line = Self::chord(self.y(S::Brisket), self.y(S::LastRib), t);
+            let below = line - &self.y(station);
+            self.weighted(
+                Judged::UnderlineSteady,
+                station,
+                below,
+                (Some(least), Some(most)),
+                1.0,
+                1.0,
+            );
+        }
+    }
+
+    fn fill_into_flank(&mut self) {
+        let h = self.subject.height();
+        let targets = self.subject.look.targets;
         let fill = targets.fill * h;
         let behind = self.y(S::LastRib) - &self.y(S::TuckUp);
         self.between(

@@ -1,6 +1,7 @@
 use kurbo::{Point, Vec2};
 
 use super::expr::Expr;
+use super::lift_off::shoulder_lift_mm;
 use super::spot::{Place, Spot, Width};
 use crate::coat::{CoatNow, Knots, Stands, Zone, ZoneMarks};
 use crate::frame::{Build, Sides};
@@ -70,7 +71,7 @@ pub const UNDER_KNOTS_MM: f64 = 3.2;
 pub fn shortest_safe_mm(zone: Zone, skin: Skin) -> f64 {
     let (ordinary, delicate) = match zone {
         _ if zone.is_leg() => (3.0, 4.8),
-        Zone::Cheek | Zone::Muzzle | Zone::Beard => (0.5, 1.5),
+        Zone::Cheek | Zone::Brow | Zone::Muzzle | Zone::Beard => (0.5, 1.5),
         Zone::Ear => (1.2, 1.5),
         Zone::Foot => (0.5, 1.2),
         _ => (2.0, 2.8),
@@ -346,8 +347,8 @@ impl Subject {
             let skin = self.shape.skin(station);
             let spot = self.spot(Place::Side(station), zone, (skin, hair), shows, nominal);
             let spot = self.at_its_line(station, spot);
-            self.spots
-                .push(self.on_the_shelf(station, bounded(spot, coat, safe)));
+            let spot = self.on_the_shelf(station, bounded(spot, coat, safe));
+            self.spots.push(self.under_the_skirt(spot, coat));
         }
         for width in Width::ALL {
             let zone = zone_of(width);
@@ -366,7 +367,7 @@ impl Subject {
     fn at_its_line(&self, station: Station, mut spot: Spot) -> Spot {
         let has = |stop| self.look.has(stop);
         match station {
-            Station::ArmFront if has(LineStop::LiftAtShoulder) => {
+            Station::ArmFront if self.is_arm_of_the_leg() => {
                 self.as_in(Zone::ForeFront, &mut spot);
             }
             Station::AboveHock if has(LineStop::DropToBend) => self.as_in(Zone::Hock, &mut spot),
@@ -377,6 +378,13 @@ impl Subject {
             _ => {}
         }
         spot
+    }
+
+    /// Whether the body's length ends so high that the arm is the leg's: nearer to the point of
+    /// shoulder than to the elbow.
+    fn is_arm_of_the_leg(&self) -> bool {
+        let half = f64::midpoint(self.build.elbow, self.shape.point_of_shoulder.y);
+        shoulder_lift_mm(self) > half
     }
 
     /// Cut as another zone is, at its length.
@@ -395,6 +403,25 @@ impl Subject {
             spot.low = spot.low.max(rump.min(spot.high));
         } else if self.look.has(LineStop::ShelfClean) {
             spot.high = spot.high.min(rump.max(spot.low));
+        }
+        spot
+    }
+
+    /// A skirt hangs from the ribs: its hem may lie lower than the underline's own hair reaches
+    /// (handbook 3, *Hanging edges*), as low as the ribs' hair hangs from the lowest root.
+    fn under_the_skirt(&self, mut spot: Spot, coat: &CoatNow) -> Spot {
+        let is_held = coat.knots(spot.zone) == Knots::Tight
+            || coat.knots(Zone::Ribs) == Knots::Tight
+            || coat.limits.contains_key(&spot.zone);
+        if !self.look.finish.has_skirt || spot.zone != Zone::Underline || is_held {
+            return spot;
+        }
+        let (h, elbow) = (self.height(), self.build.elbow);
+        let lowest = LineStop::FringeSkirt.skirt_root_mm(h, elbow);
+        if let Some(root) = self.look.skirt_root_mm(h, elbow).or(lowest) {
+            // Combed down it hangs its whole length (balance-model.md 10, *Skirt line*).
+            let under_skin = (coat.length_mm(Zone::Ribs) - (root - spot.skin.y)).max(0.0);
+            spot.high = spot.high.max(under_skin / spot.shows.max(1e-6));
         }
         spot
     }
@@ -455,7 +482,9 @@ const SHELF_OVER_RUMP: f64 = 1.3;
 /// How far behind the last rib a look's waist peaks, mm.
 pub(crate) fn waist_behind_mm(look: &Look, height_mm: f64) -> f64 {
     let stop = look.stop(LineName::Waist);
-    stop.map_or(0.0, |stop| stop.waist_back() * height_mm)
+    let back = stop.map_or(0.0, |stop| stop.waist_back() * height_mm);
+    // Never before the last rib: there the coat ends (handbook 4, *waist place*).
+    (back + look.shift_mm(LineName::Waist, height_mm)).max(0.0)
 }
 
 /// Stretches of stations whose length is chosen; feet, head and what hangs below the hem are not.

@@ -89,6 +89,8 @@ pub struct ZoneMarks {
     pub hole_at: Option<Spot>,
     /// A patch of another colour.
     pub patch: Patch,
+    /// How high over the table the patch ends, where that is on the body's side.
+    pub tone_edge_mm: Option<Length>,
     /// Which way the hair lies.
     pub lay: Lay,
     /// A whorl: one tool run one way leaves two lengths.

@@ -132,6 +132,9 @@ impl CoatNow {
 
 /// Longest coat that can be typed, mm: nothing longer hangs on a dog (common practice).
 pub(crate) const LONGEST_MM: f64 = 400.0;
+/// No dog's back stands higher over the table, mm (common practice: the tallest hounds stand under
+/// a metre).
+const HIGHEST_EDGE_MM: f64 = 1000.0;
 /// Stand a measured lock can have: below, hair lies flat; above, it cannot stand longer than it is.
 const STAND_RANGE: (f64, f64) = (0.05, 1.0);
 
@@ -141,7 +144,7 @@ const STAND_RANGE: (f64, f64) = (0.05, 1.0);
 /// .4, feet at .25 of the coat), leg faces as dog-shape.md 8 has them for a coat as it came in.
 const fn usual_share(zone: Zone) -> f64 {
     match zone {
-        Zone::Cheek | Zone::Beard => 0.7,
+        Zone::Cheek | Zone::Brow | Zone::Beard => 0.7,
         Zone::Muzzle => 0.4,
         Zone::Foot => 0.3,
         Zone::Throat => 0.85,
@@ -260,6 +263,16 @@ fn mark_problems(marks: &BTreeMap<Zone, ZoneMarks>, units: UnitSystem) -> Vec<Pr
             let message = format!(
                 "The hole on the {} lies beside the dog; touch the place on the dog.",
                 zone.label()
+            );
+            problems.push(Problem::of(field.clone(), Severity::Refused, message));
+        }
+        if let Some(edge) = mark.tone_edge_mm
+            && !(0.0..=HIGHEST_EDGE_MM).contains(&edge.as_mm())
+        {
+            let message = format!(
+                "The patch on the {} cannot end at {}; measure its edge from the table up.",
+                zone.label(),
+                length_text(edge, units)
             );
             problems.push(Problem::of(field.clone(), Severity::Refused, message));
         }

@@ -23,6 +23,8 @@ pub enum Zone {
     Topknot,
     /// Side of the head.
     Cheek,
+    /// Over the eyes.
+    Brow,
     /// Upper muzzle.
     Muzzle,
     /// Lower muzzle and chin.
@@ -83,9 +85,10 @@ pub enum Zone {
 
 impl Zone {
     /// All zones, head to tail, then down the legs.
-    pub const ALL: [Self; 30] = [
+    pub const ALL: [Self; 31] = [
         Self::Topknot,
         Self::Cheek,
+        Self::Brow,
         Self::Muzzle,
         Self::Beard,
         Self::Ear,
@@ -121,6 +124,7 @@ impl Zone {
         match self {
             Self::Topknot => "topknot",
             Self::Cheek => "cheeks",
+            Self::Brow => "eyebrows",
             Self::Muzzle => "muzzle",
             Self::Beard => "beard",
             Self::Ear => "ears",
@@ -176,6 +180,7 @@ impl Zone {
             Self::Hip => "over the hip",
             Self::Topknot => "on the topknot",
             Self::Cheek => "on the cheeks",
+            Self::Brow => "at the eyebrows",
             Self::Muzzle => "on the muzzle",
             Self::Beard => "on the beard",
             Self::Ear => "on the ears",
@@ -223,7 +228,7 @@ impl Zone {
     pub const fn is_head(self) -> bool {
         matches!(
             self,
-            Self::Topknot | Self::Cheek | Self::Muzzle | Self::Beard | Self::Ear
+            Self::Topknot | Self::Cheek | Self::Brow | Self::Muzzle | Self::Beard | Self::Ear
         )
     }
 }

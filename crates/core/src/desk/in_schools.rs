@@ -1,10 +1,13 @@
 use crate::dog::{Answer as A, Question, Schools};
 use crate::kit::ONE_SIZE_MM;
-use crate::look::{ForeLegShape, HindLegShape, Look};
+use crate::look::{EarRule, ForeLegShape, HindLegShape, Look, UnderlineShape};
 
 /// Belly before the waist against the look's own length, short and filled (modelling choice).
 const SHORT_BELLY: f64 = 0.6;
 const FILLED_BELLY: f64 = 1.4;
+
+/// A clipped ear, mm (handbook 5, *Nominal lengths*).
+const CLIPPED_EAR_MM: f64 = 1.2;
 
 /// A look as this salon's schools have it (handbook 6): only what they leave to the look stays.
 pub(super) fn in_schools(look: Look, schools: &Schools) -> Look {
@@ -22,6 +25,12 @@ pub(super) fn in_schools(look: Look, schools: &Schools) -> Look {
         A::BellyFilled => look.with_underline(FILLED_BELLY),
         _ => look,
     };
+    let look = match schools.of(Question::Underline) {
+        A::UnderlineStraight => look.with_underline_shape(UnderlineShape::Straight),
+        A::UnderlineRound => look.with_underline_shape(UnderlineShape::Round),
+        _ => look,
+    };
+    let look = of_the_head(look, schools);
     let look = match schools.of(Question::FrontLeg) {
         A::FrontTube => look.with_fore(ForeLegShape::Tube),
         A::FrontD => look.with_fore(ForeLegShape::D),
@@ -31,6 +40,26 @@ pub(super) fn in_schools(look: Look, schools: &Schools) -> Look {
     match schools.of(Question::RearLeg) {
         A::RearParallel => look.with_hind(HindLegShape::Parallel),
         A::RearA => look.with_hind(HindLegShape::A),
+        _ => look,
+    }
+}
+
+/// Ears, fringe and crown.
+fn of_the_head(look: Look, schools: &Schools) -> Look {
+    let mut look = match schools.of(Question::EarShort) {
+        A::EarToJaw | A::EarToFold => look.with_ear(Some(CLIPPED_EAR_MM)),
+        A::EarWhole | A::EarTip => look.with_ear(None),
+        _ => look,
+    };
+    look.ear_rule = match schools.of(Question::EarLength) {
+        A::EarAtShoulder => EarRule::OverShoulder,
+        A::EarUnderBeard => EarRule::BesideBeard,
+        A::EarAsWished => EarRule::AsItIs,
+        _ => look.ear_rule,
+    };
+    look.finish.is_fringe_short = schools.has(A::FringeShort);
+    match schools.of(Question::Crown) {
+        A::CrownOff => look.with_crown_off(),
         _ => look,
     }
 }

@@ -22,7 +22,7 @@ use crate::frame::{
     AngleValue, Frame, FrameInput, FrameValue, Measure, Problem, Severity, angles, resolve,
 };
 use crate::grow::{GrowPlan, Interval, grow_plan, interval};
-use crate::kit::Tool;
+use crate::kit::{Tool, is_driven};
 use crate::look::{LineStop, Look, LookId, OwnLook};
 use crate::plan::{
     BalanceRow, Job, LineOffer, Plan, PlanReport, Why, Words, find_reasons, knotted_zones,
@@ -271,7 +271,8 @@ impl<'a> Desk<'a> {
         }
     }
 
-    /// The kit less what lost a tooth in this very run: out of use at once (handbook 3, *Kit*).
+    /// The kit less what no clipper here drives, and what lost a tooth in this very run: out of use at
+    /// once (handbook 3, *Kit*).
     fn fit_today(&self) -> Vec<Tool> {
         let broken = |tool: &Tool| {
             let notes = self.visit.run.iter().flat_map(|r| &r.tools);
@@ -279,7 +280,9 @@ impl<'a> Desk<'a> {
                 .filter(|n| n.tool == tool.id)
                 .any(|n| n.word == ToolWord::ToothMissing)
         };
-        self.kit.iter().filter(|t| !broken(t)).cloned().collect()
+        let driven = |tool: &Tool| is_driven(tool, &self.house.clippers);
+        let fit = self.kit.iter().filter(|t| !broken(t) && driven(t));
+        fit.cloned().collect()
     }
 
     /// Days after the groom that this salon cuts for (handbook 6, *interval*); `weeks` are the look's
@@ -306,12 +309,16 @@ impl<'a> Desk<'a> {
             .filter(|stop| look.offers(stop.line()))
             .fold(look.clone(), Look::schooled);
         let wished = self.visit.parts.iter();
-        wished
+        let look = wished
             .filter_map(|(part, wish)| part.stop(*wish))
             .filter(of_house)
             .chain(by_hand.stops())
             .filter(|stop| look.offers(stop.line()))
-            .fold(look.clone(), Look::placed)
+            .fold(look.clone(), Look::placed);
+        let moved = self.visit.shifts.all();
+        moved
+            .filter(|(line, _)| look.offers(*line))
+            .fold(look.clone(), |look, (line, by)| look.shifted(line, by))
     }
 
     /// Every line that can be moved, with what each of its places costs.

@@ -8,7 +8,7 @@ use super::schools::Schools;
 use super::sort::SortFactor;
 use super::topic::Topic;
 use crate::frame::{Problem, Severity};
-use crate::kit::UnderComb;
+use crate::kit::{Clipper, UnderComb};
 use crate::look::{LineStop, OwnLook, Placement};
 use crate::units::{Length, UnitSystem, length_text};
 
@@ -36,6 +36,8 @@ pub struct House {
     pub minute_factors: BTreeMap<Topic, f64>,
     /// Factors on sorts of grooms, likewise.
     pub minutes_by: Vec<SortFactor>,
+    /// Its clippers; while it names none, every tool is taken to fit.
+    pub clippers: Vec<Clipper>,
     /// Who works at its tables.
     pub stylists: Vec<String>,
     /// Its own looks.
@@ -57,6 +59,7 @@ impl Default for House {
             schools: Schools::default(),
             minute_factors: BTreeMap::new(),
             minutes_by: Vec::new(),
+            clippers: Vec::new(),
             stylists: Vec::new(),
             own_looks: Vec::new(),
         }
@@ -82,6 +85,8 @@ const MOST_OWN_LOOKS: usize = 24;
 const NAME_LETTERS: usize = 60;
 /// Most stylists at the tables of one salon (modelling choice).
 const MOST_STYLISTS: usize = 24;
+/// Most clippers (modelling choice).
+const MOST_CLIPPERS: usize = 24;
 
 impl House {
     /// All that is wrong with the settings as typed; empty when they can be kept.
@@ -123,6 +128,20 @@ impl House {
                     self.stylists.len()
                 ),
             );
+        }
+        if self.clippers.len() > MOST_CLIPPERS {
+            refuse(
+                "house.clippers",
+                format!(
+                    "There are {} clippers; keep at most {MOST_CLIPPERS}.",
+                    self.clippers.len()
+                ),
+            );
+        }
+        for clipper in &self.clippers {
+            if let Some(message) = clipper.problem() {
+                refuse("house.clippers", message);
+            }
         }
         for name in &self.stylists {
             let letters = name.chars().count();

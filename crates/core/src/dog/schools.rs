@@ -128,6 +128,9 @@ schools! {
     RearLeg, "Rear leg from behind",
         "The look's own."
         => [RearByLook "by look", RearParallel "parallel", RearA "A"];
+    Underline, "Underline",
+        "Rising: it lifts the dog; straight and round are the look's or the owner's wish."
+        => [UnderlineByLook "rising, as the look has it", UnderlineStraight "straight to the elbow", UnderlineRound "round"];
     HindInside, "Inside of the hind leg",
         "The look's own; shorter where it knots."
         => [InsideByLook "as the look has it", InsideAsOutside "as outside", InsideShorter "one comb shorter than outside"];
@@ -140,18 +143,42 @@ schools! {
     Head, "Head",
         "Last: in proportion to the body."
         => [HeadLast "shape last", HeadFirst "first", HeadCornersFirst "corners first, shape last"];
+    HeadTools, "Head tools",
+        "A comb's length can be recorded and repeated by any colleague; shears finish it."
+        => [HeadByComb "combs by length, then shears", HeadByEye "shears by eye"];
+    Fringe, "Fringe over the eyes",
+        "The corners give the expression; what is kept brings the owner back sooner."
+        => [FringeKept "corners only, keep some", FringeShort "cut short"];
+    Crown, "Crown of a spaniel's head",
+        "Smoothed it lies and still looks grown."
+        => [CrownSmoothed "smoothed", CrownCarded "carded", CrownOff "off, as the cheek"];
+    EarShort, "Ear shortened",
+        "The look's own."
+        => [EarByLook "by look", EarToJaw "half the leather, to the jaw", EarToFold "to the natural fold", EarTip "tip only", EarWhole "not at all"];
+    EarLength, "Length of the ear",
+        "The look's own."
+        => [EarEndByLook "by look", EarAtShoulder "not below the point of shoulder", EarUnderBeard "under the beard's line", EarAsWished "as wished"];
     EyeCorners, "Eye corners",
         "Thinners forgive."
         => [CornersThinners "thinners", CornersBlade "blade", CornersCurves "small curves"];
+    Shaping, "Shaping shears",
+        "By coat and hand: what finishes a curl tears a drop coat."
+        => [ShapeByHand "by coat and hand", ShapeStraight "straight", ShapeCurved "curved", ShapeTexturiser "texturiser, then fine", ShapeChunkers "chunkers"];
     Joining, "Joining",
         "Thinners leave no line."
         => [JoinThinners "thinners", JoinStraights "straights", JoinCurves "curves"];
     Heat, "A warm blade",
         "Swap: the warm one cools by itself."
         => [HeatSwap "swap", HeatSpray "spray and oil", HeatComb "put a comb on"];
+    Holding, "Held by",
+        "The dog's own record says whether it needs a second pair of hands."
+        => [HeldByRecord "by the record", HeldByHelper "a helper", HeldByLoop "a loop, never left alone", HeldByNobody "nobody"];
     Breaks, "Breaks",
         "Short ones for the old, the young and the unwell."
         => [BreaksByDog "by the dog", BreaksNone "none", BreaksAlways "short ones for all"];
+    ColourEdge, "A colour's edge",
+        "A line beside it shows twice; a little off it shows once."
+        => [EdgeHidden "line kept off it", EdgeDrawn "line drawn along it"];
     Uneven, "Uneven spots",
         "The hole grows; the leg is not brought down to it."
         => [KeepTheLine "keep the line", LevelDown "level to the shortest"];

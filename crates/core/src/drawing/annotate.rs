@@ -22,6 +22,9 @@ pub(super) struct Annotator<'a> {
     pub(super) room: Room,
 }
 
+/// Where a blend ends is drawn thinner than its line, share of the height.
+pub(super) const BLEND: f64 = 0.002;
+
 /// Where a dimension runs.
 enum Run {
     /// Upwards from the table at this x.
@@ -342,6 +345,7 @@ impl Annotator<'_> {
             Zone::Topknot => head.at(0.24, -0.02),
             Zone::Ear => head.at(ear.base.0, ear.base.1) - Vec2::new(0.0, 0.62 * ear.length),
             Zone::Cheek => head.at(0.46, -0.30),
+            Zone::Brow => head.at(1.06 - self.scene.frame.build.head.muzzle, 0.10),
             Zone::Muzzle => return None,
             Zone::Beard => head.at(0.78, -0.26),
             Zone::Throat => p(S::ThroatMid).lerp(p(S::CrestMid), 0.24),
@@ -420,7 +424,7 @@ impl Annotator<'_> {
     }
 
     fn lengths(&mut self, report: &PlanReport) {
-        let shown: [Unit; 18] = [
+        let shown: [Unit; 19] = [
             Unit::Ribs,
             Unit::Topknot,
             Unit::Ears,
@@ -439,6 +443,7 @@ impl Annotator<'_> {
             Unit::ForeBack,
             Unit::ForeFront,
             Unit::Croup,
+            Unit::Brows,
         ];
         for unit in shown {
             let Some(row) = report.units.iter().find(|r| r.unit == unit) else {
@@ -466,6 +471,9 @@ impl Annotator<'_> {
             let mm = self.scene.coat.length_mm(zone);
             let text = self.words().bare(mm);
             let is_said = !self.scene.coat.estimated.contains(&zone);
+            if zone == Zone::Brow && !is_said {
+                continue;
+            }
             self.number(zone, &text, None, if is_said { 1.2 } else { 0.9 });
         }
     }
@@ -564,6 +572,13 @@ impl Annotator<'_> {
                 .collect();
             let tag = Some(Tag::Line(line.line));
             self.line(Role::ClipLine, &points, 0.006, tag);
+            if line.blend_dy_mm != 0.0 {
+                let to: Vec<Point> = points
+                    .iter()
+                    .map(|p| *p + Vec2::new(0.0, line.blend_dy_mm))
+                    .collect();
+                self.line(Role::ClipLine, &to, BLEND, tag);
+            }
             let page: Vec<Point> = points.iter().map(|p| to_page(*p)).collect();
             self.painter.labels.avoid(&page);
         }
@@ -580,6 +595,10 @@ impl Annotator<'_> {
             let (Some(first), Some(last)) = (points.first(), points.last()) else {
                 continue;
             };
+            // The head has no room for words; its lines are read in the list.
+            if line.line.is_of_the_head() {
+                continue;
+            }
             let middle = points[points.len() / 2];
             let mut places = Vec::new();
             for reach in [0.9, 1.8, 2.8, 4.0] {

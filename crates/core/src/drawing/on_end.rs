@@ -72,6 +72,10 @@ fn front(scene: &Scene<'_>, dog: &BothSides<'_>, zone: Zone) -> Vec<Vec<Point>> 
         ),
         Zone::Topknot => vec![oval((0.0, top), (0.8 * half, 0.04 * h))],
         Zone::Cheek => both((0.75 * half, 0.5 * (top + chin)), (0.3 * half, 0.04 * h)),
+        Zone::Brow => both(
+            (0.45 * half, 0.72 * top + 0.28 * chin),
+            (0.4 * half, 0.02 * h),
+        ),
         Zone::Muzzle | Zone::Beard => vec![oval((0.0, chin), (0.6 * half, 0.03 * h))],
         Zone::Ear => {
             let base = dog.shape.head.at(b.ear.base.0, b.ear.base.1).y;

@@ -7,7 +7,7 @@ use super::compose::{Painter, Scene};
 use super::on_end::{dressing_of, leg_edge};
 use super::shapes::{Geometry, Role, Shape};
 use super::simplify::tenth;
-use crate::balance::Judged as J;
+use crate::balance::{Judged as J, shoulder_lift_mm, thigh_lift_mm};
 use crate::shape::{
     BothSides, CoatEdge, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, View, head_edges,
 };
@@ -19,6 +19,9 @@ const OVERHANG: f64 = 0.06;
 const END: f64 = 0.014;
 /// Weight of a mark, share of the height.
 const WEIGHT: f64 = 0.004;
+/// Rings round a bump and an eye's corner, share of the height.
+const BUMP: f64 = 0.05;
+const EYE: f64 = 0.025;
 /// Corners of a circle.
 const ROUND: usize = 48;
 
@@ -104,6 +107,20 @@ impl PointMarks<'_> {
             J::LowerThigh => vec![rod(S::HockFront, S::Stifle)],
             J::KneeFullness => vec![rod(S::GaskinFront, S::FlankFold)],
             J::KneeOpposite => vec![Mark::Level(at(S::Stifle)), Mark::Level(at(S::Bend))],
+            J::FlankNeed => vec![Mark::Level(at(S::LastRib)), Mark::Level(at(S::FlankFold))],
+            J::Bump => {
+                let at = self.shown_at(judged);
+                let ring = |p| Mark::Circle(p, BUMP * self.painter.height);
+                at.into_iter().map(ring).collect()
+            }
+            J::LiftOff => self.scene.plan.map_or_else(Vec::new, |plan| {
+                let subject = &plan.subject;
+                let (elbow, fold) = (at(S::Elbow), at(S::FlankFold));
+                vec![
+                    Mark::Level(Point::new(elbow.x, shoulder_lift_mm(subject))),
+                    Mark::Level(Point::new(fold.x, thigh_lift_mm(subject))),
+                ]
+            }),
             J::WaistPlace => {
                 let rib = Point::new(
                     self.dog.left.length - self.dog.left.last_rib,
@@ -111,12 +128,13 @@ impl PointMarks<'_> {
                 );
                 vec![Mark::Plumb(rib), plumb(S::LastRib)]
             }
-            J::HeadSize | J::NoseLongest | J::EarEnd | J::EarOverShoulder => {
+            J::HeadSize | J::NoseLongest | J::EarEnd | J::EarOverShoulder | J::EyeOpen => {
                 let head = head_edges(&self.dog.shape, self.dog.left, &dressing);
                 let end = head.ear_end.unwrap_or(head.under_beard);
                 match judged {
                     J::HeadSize => vec![Mark::Level(head.top), Mark::Level(head.under_beard)],
                     J::NoseLongest => vec![Mark::Plumb(head.foremost)],
+                    J::EyeOpen => vec![Mark::Circle(head.eye, EYE * self.painter.height)],
                     J::EarEnd => vec![Mark::Level(head.under_beard), Mark::Level(end)],
                     _ => vec![
                         Mark::Level(end),
@@ -126,6 +144,13 @@ impl PointMarks<'_> {
             }
             _ => Vec::new(),
         }
+    }
+
+    /// Where the report has a point.
+    fn shown_at(&self, judged: J) -> Option<Point> {
+        let mut rows = self.scene.report?.balance.iter();
+        let [x, y] = rows.find(|r| r.judged == judged)?.at_mm;
+        Some(Point::new(x, y))
     }
 
     fn on_end(&self, judged: J, leg: Leg) -> Vec<Mark> {
@@ -170,6 +195,7 @@ impl PointMarks<'_> {
                 middle(Hand::Left, Face::Outer),
                 middle(Hand::Left, Face::Inner),
             )],
+            (J::Bevel, Leg::Fore) => plumbs(&Face::BOTH),
             (J::HeadRound, Leg::Fore) => {
                 let head = head_edges(&self.dog.shape, b, &dressing);
                 let (top, low) = (head.top.y, head.under_beard.y);

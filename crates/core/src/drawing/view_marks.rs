@@ -1,12 +1,12 @@
 use kurbo::{Point, Vec2};
 
-use super::annotate::{number_role, value_text};
+use super::annotate::{BLEND, number_role, value_text};
 use super::compose::{Layers, Painter, Room, Scene};
 use super::pins::Pins;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use crate::frame::{Measure, Origin};
-use crate::plan::Words;
+use crate::plan::{PlanReport, Words};
 use crate::shape::{BothSides, Station as S, View};
 
 /// Writes the measures of the front, rear and top views.
@@ -31,6 +31,11 @@ impl ViewMarks<'_> {
         {
             Pins::place(self.painter, report).draw(self.painter);
         }
+        if layers.lines
+            && let Some(report) = self.scene.report
+        {
+            self.chalk(report);
+        }
         if layers.measures {
             for width in self.widths() {
                 self.dimension(&width);
@@ -41,6 +46,24 @@ impl ViewMarks<'_> {
         }
         if layers.table {
             self.view_name();
+        }
+    }
+
+    /// The clip lines that show in this view.
+    fn chalk(&mut self, report: &PlanReport) {
+        let view = self.painter.view;
+        for line in &report.lines {
+            for there in line.elsewhere.iter().filter(|p| p.view == view) {
+                let path = there.path_mm.iter().map(|p| Point::new(p[0], p[1]));
+                let on_page = self.painter.on_page(&path.collect::<Vec<_>>());
+                let tag = Some(Tag::Line(line.line));
+                self.weighted(Role::ClipLine, &on_page, tag, 0.006);
+                if line.blend_dy_mm != 0.0 && view != View::Top {
+                    let down = Vec2::new(0.0, line.blend_dy_mm);
+                    let to: Vec<Point> = on_page.iter().map(|p| *p + down).collect();
+                    self.weighted(Role::ClipLine, &to, tag, BLEND);
+                }
+            }
         }
     }
 
@@ -207,6 +230,10 @@ impl ViewMarks<'_> {
     }
 
     fn line(&mut self, role: Role, points: &[Point], tag: Option<Tag>) {
+        self.weighted(role, points, tag, 0.003);
+    }
+
+    fn weighted(&mut self, role: Role, points: &[Point], tag: Option<Tag>, share: f64) {
         self.painter.shapes.push(Shape {
             role,
             geometry: Geometry::Line {
@@ -214,7 +241,7 @@ impl ViewMarks<'_> {
                     .iter()
                     .flat_map(|p| [tenth(p.x), tenth(p.y)])
                     .collect(),
-                width_mm: 0.003 * self.painter.height,
+                width_mm: share * self.painter.height,
             },
             tag,
         });

@@ -5,7 +5,7 @@ use utoipa::ToSchema;
 use crate::balance::{BalancePoint, Judged, score};
 use crate::coat::{CoatNow, Zone, days_to_grow, grown_mm};
 use crate::plan::{Plan, PlanCoat, dress_plan};
-use crate::shape::Dressing;
+use crate::shape::{Dressing, FRINGE};
 
 /// When in the interval.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -65,9 +65,6 @@ pub struct KnotsFrom {
 const POINTS_LOST: usize = 3;
 /// How far ahead the outline is followed, weeks.
 const FURTHEST_WEEKS: u32 = 26;
-/// Longest fringe that leaves the eye open, share of the head's length (modelling choice: the eye
-/// lies about so far under the brow).
-const FRINGE: f64 = 0.12;
 /// Share of the topknot that hangs over the eyes as a visor (dog-shape.md 13, as drawn).
 const VISOR: f64 = 0.5;
 /// Hair longer than this knots where it rubs, mm (modelling choice).
@@ -159,7 +156,11 @@ pub fn interval(plan: &Plan, coat: &CoatNow, weeks: u32) -> Interval {
         let days = days.ceil().clamp(0.0, 9999.0) as u32;
         days
     };
-    let fringe = VISOR * dress_plan(plan, coat, PlanCoat::Tools).zone_mm(Zone::Topknot);
+    let dressing = dress_plan(plan, coat, PlanCoat::Tools);
+    // A topknot too short to stand as a piece hangs over the eyes by its share all the same.
+    let fringe = dressing
+        .topknot
+        .map_or(VISOR * dressing.zone_mm(Zone::Topknot), |t| t.visor);
     let room = FRINGE * plan.subject.build.head.length;
     let eyes_covered_days = (fringe < room)
         .then(|| days_to_grow(fringe, room - fringe, coat.texture))

@@ -69,6 +69,8 @@ mod tests {
             state: ToolState::Fine,
             retired: false,
             sharpened_ms: None,
+            to_mm: None,
+            fits: crate::kit::ClipperFit::Any,
         }
     }
 

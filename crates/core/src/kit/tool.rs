@@ -3,6 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::clipper::ClipperFit;
 use crate::frame::{Problem, Severity};
 use crate::units::{Length, UnitSystem, length_text};
 
@@ -47,6 +48,12 @@ pub struct Tool {
     pub printed: String,
     /// Length it leaves with the lay; a comb's is true over a 30.
     pub leaves_mm: Length,
+    /// The longest it is set to, where it is an adjustable blade; `leaves_mm` is then its shortest.
+    #[serde(default)]
+    pub to_mm: Option<Length>,
+    /// What clipper it fits.
+    #[serde(default)]
+    pub fits: ClipperFit,
     /// Its state.
     #[serde(default)]
     pub state: ToolState,
@@ -58,7 +65,30 @@ pub struct Tool {
     pub sharpened_ms: Option<i64>,
 }
 
+/// An adjustable blade is set by feel to about so many lengths (handbook 3: several lengths in one
+/// tool; modelling choice).
+const SETTINGS: u32 = 4;
+
 impl Tool {
+    /// The tool at each length it can be set to: itself, or an adjustable blade from its shortest to
+    /// its longest.
+    pub fn settings(&self) -> Vec<Self> {
+        let (from, to) = (self.leaves_mm.as_mm(), self.to_mm.map(Length::as_mm));
+        let Some(to) = to.filter(|to| *to > from) else {
+            return vec![self.clone()];
+        };
+        (0..SETTINGS)
+            .map(|n| {
+                let share = f64::from(n) / f64::from(SETTINGS - 1);
+                let leaves_mm = Length::from_mm(from + share * (to - from));
+                Self {
+                    leaves_mm: leaves_mm.unwrap_or(self.leaves_mm),
+                    ..self.clone()
+                }
+            })
+            .collect()
+    }
+
     /// Whether plans may use it: owned and fit.
     pub const fn is_fit(&self) -> bool {
         !self.retired && matches!(self.state, ToolState::Fine | ToolState::WarmRunning)
@@ -118,6 +148,15 @@ pub fn check_tool(tool: &Tool, units: UnitSystem) -> Vec<Problem> {
             "tool.printed",
             Severity::Refused,
             "The tool's name is over 40 letters long; shorten it.",
+        ));
+    }
+    if let Some(to) = tool.to_mm
+        && !(tool.leaves_mm.as_mm()..=LONGEST_MM).contains(&to.as_mm())
+    {
+        problems.push(Problem::of(
+            "tool.to_mm",
+            Severity::Refused,
+            "An adjustable blade's longest setting is under its shortest, or over 80 mm; type both again.",
         ));
     }
     let mm = tool.leaves_mm.as_mm();

@@ -3,6 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::look::{LineName, LineStop};
+use crate::shape::View;
 use crate::units::Length;
 
 /// How the join is left.
@@ -32,6 +33,15 @@ pub struct HandDistance {
     pub right: Option<String>,
 }
 
+/// A course in a view.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ViewPath {
+    /// Which view.
+    pub view: View,
+    /// The course, mm on that view's own plane.
+    pub path_mm: Vec<[f64; 2]>,
+}
+
 /// Where one length ends.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 pub struct ClipLine {
@@ -49,6 +59,15 @@ pub struct ClipLine {
     pub below: String,
     /// How the join is left.
     pub left: LeftAs,
+    /// How the step is joined, in a sentence; empty where there is none.
+    #[serde(default)]
+    pub blend: String,
+    /// How far its blend reaches from a level line into the longer hair, mm upwards.
+    #[serde(default)]
+    pub blend_dy_mm: f64,
+    /// Its course in the other views it shows in.
+    #[serde(default)]
+    pub elsewhere: Vec<ViewPath>,
     /// Distances a hand can lay off.
     pub hand: Vec<HandDistance>,
     /// Why there.

@@ -1,20 +1,14 @@
 use kurbo::{Point, Vec2};
 
 use super::clip_line::{ClipLine, HandDistance, LeftAs};
-use crate::balance::{Place, Subject, waist_behind_mm};
+use crate::balance::{Place, Subject, shoulder_lift_mm, thigh_lift_mm, waist_behind_mm};
 use crate::coat::Zone;
 use crate::look::{FootFinish, LineName, LineStop};
-use crate::placing::skirt_root_mm;
 use crate::plan::Words;
-use crate::shape::{CoatEdge, Dressing, Station as S, curve, side_shape};
+use crate::shape::{CoatEdge, Dressing, HeadEdges, Station as S, curve, head_edges, side_shape};
 use crate::solve::back_split;
 use crate::units::Length;
 
-/// Thigh line over the flank fold, share of the height (after the sketch's two fingers).
-const THIGH_OVER_FOLD: f64 = 0.08;
-/// Thigh line at the hip, share of the way from flank fold to hip crest (handbook 5, *high: hip
-/// showing*; modelling choice).
-const HIP_LINE: f64 = 0.6;
 /// Crest line below the top of the neck, share of the neck's length (modelling choice).
 const CREST_DEPTH: f64 = 0.30;
 /// A step of s mm is joined over 3 s (handbook 5, modelling choice).
@@ -66,6 +60,8 @@ fn lines_of(
     let draft = Draft {
         subject,
         lengths_mm,
+        dressing,
+        head: head_edges(&subject.shape, &subject.build, dressing),
         edge: CoatEdge::new(&subject.shape, dressing),
         words,
     };
@@ -86,30 +82,46 @@ fn lines_of(
     ]
     .into_iter()
     .flatten()
+    .chain(draft.head_lines())
+    .map(|line| ClipLine {
+        elsewhere: draft.elsewhere(line.line, &line.path_mm),
+        ..draft.with_shift(line)
+    })
     .collect()
 }
 
-struct Draft<'a> {
-    subject: &'a Subject,
+/// Lines that run level, so that their blend lies above or below them.
+const fn is_level(line: LineName) -> bool {
+    matches!(
+        line,
+        LineName::Nape | LineName::Shoulder | LineName::Thigh | LineName::Skirt | LineName::Hock
+    )
+}
+
+pub(super) struct Draft<'a> {
+    pub(super) subject: &'a Subject,
     lengths_mm: &'a [f64],
+    pub(super) dressing: &'a Dressing,
+    /// Where the dressed head ends.
+    pub(super) head: HeadEdges,
     edge: CoatEdge,
-    words: &'a Words<'a>,
+    pub(super) words: &'a Words<'a>,
 }
 
 impl Draft<'_> {
-    fn h(&self) -> f64 {
+    pub(super) fn h(&self) -> f64 {
         self.subject.height()
     }
 
-    fn skin(&self, station: S) -> Point {
+    pub(super) fn skin(&self, station: S) -> Point {
         self.subject.shape.skin(station)
     }
 
-    fn nominal(&self, zone: Zone) -> f64 {
+    pub(super) fn nominal(&self, zone: Zone) -> f64 {
         self.subject.look.nominal_mm(zone, self.h())
     }
 
-    fn hand(&self, from: &str, mm: f64) -> HandDistance {
+    pub(super) fn hand(&self, from: &str, mm: f64) -> HandDistance {
         HandDistance {
             from: from.into(),
             distance_mm: Length::from_mm(mm.abs()).unwrap_or_default(),
@@ -119,17 +131,20 @@ impl Draft<'_> {
     }
 
     /// A line in its place, its other fields still to be given.
-    fn blank(&self, line: LineName) -> ClipLine {
+    pub(super) fn blank(&self, line: LineName) -> ClipLine {
         let look = &self.subject.look;
         let stop = look.stop(line).filter(|_| look.offers(line));
         ClipLine {
             line,
             label: line.label().into(),
             path_mm: Vec::new(),
-            mark: stop.map_or(String::new(), |s| s.label().into()),
+            mark: stop.map_or_else(|| line.label().to_lowercase(), |s| s.label().into()),
             above: String::new(),
             below: String::new(),
             left: LeftAs::Hard,
+            blend: String::new(),
+            blend_dy_mm: 0.0,
+            elsewhere: Vec::new(),
             hand: Vec::new(),
             why: String::new(),
             stop,
@@ -137,8 +152,51 @@ impl Draft<'_> {
         }
     }
 
+    /// Says how far the line was moved from its place, and why.
+    fn with_shift(&self, mut line: ClipLine) -> ClipLine {
+        let look = &self.subject.look;
+        let Some((more, less)) = line.line.ways() else {
+            return line;
+        };
+        let way = |mm: f64| if mm > 0.0 { more } else { less };
+        if let Some(mm) = look.shift_solved_mm(line.line, self.h()) {
+            let (by, way) = (self.words.length(mm.abs()), way(mm));
+            line.why = format!(
+                "{} It lies {by} {way} for the edge of the colour beside it.",
+                line.why
+            );
+        } else {
+            let mm = look.shift_mm(line.line, self.h());
+            if mm != 0.0 {
+                let (by, way) = (self.words.length(mm.abs()), way(mm));
+                line.why = format!("{} Moved {by} {way} by hand.", line.why);
+            }
+        }
+        line
+    }
+
+    /// A line with its join between two zones, the upper first, and how a hand makes it.
+    pub(super) fn joined(&self, one: Zone, other: Zone, line: ClipLine) -> ClipLine {
+        let left = self.join(one, other);
+        let blend = match left {
+            LeftAs::Hard => String::new(),
+            LeftAs::Blended { over_mm } => self.blend_words(one, other, over_mm.as_mm()),
+        };
+        let reach = match left {
+            LeftAs::Blended { over_mm } if is_level(line.line) => over_mm.as_mm(),
+            _ => 0.0,
+        };
+        let is_longer_below = self.nominal(other) > self.nominal(one);
+        ClipLine {
+            left,
+            blend,
+            blend_dy_mm: if is_longer_below { -reach } else { reach },
+            ..line
+        }
+    }
+
     /// A join between two zones: hard where both are clipped alike, else blended over three steps.
-    fn join(&self, one: Zone, other: Zone) -> LeftAs {
+    pub(super) fn join(&self, one: Zone, other: Zone) -> LeftAs {
         let step = (self.nominal(one) - self.nominal(other)).abs();
         if step < 0.5 {
             LeftAs::Hard
@@ -149,7 +207,7 @@ impl Draft<'_> {
         }
     }
 
-    fn path(points: &[Point]) -> Vec<[f64; 2]> {
+    pub(super) fn path(points: &[Point]) -> Vec<[f64; 2]> {
         curve::open(points, 6).iter().map(|p| [p.x, p.y]).collect()
     }
 
@@ -177,13 +235,12 @@ impl Draft<'_> {
                 mark: "crest kept".into(),
                 above: "crest, scissored into the topknot".into(),
                 below: "neck side, body length".into(),
-                left: self.join(Zone::Crest, Zone::NeckSide),
                 hand: vec![
                     self.hand("behind the ear base, at the start", 0.12 * head.length),
                     self.hand("below the top of the neck, half way", depth),
                 ],
                 why: "A kept crest leaves the head a join into the neck.".into(),
-                ..self.blank(LineName::Nape)
+                ..self.joined(Zone::Crest, Zone::NeckSide, self.blank(LineName::Nape))
             }
         } else {
             ClipLine {
@@ -194,10 +251,9 @@ impl Draft<'_> {
                 mark: "from the occiput".into(),
                 above: "head, one size longer".into(),
                 below: "neck, body length".into(),
-                left: self.join(Zone::Topknot, Zone::Crest),
                 hand: vec![self.hand("behind the occiput", 0.02 * self.h())],
                 why: "The body's length starts just behind the skull.".into(),
-                ..self.blank(LineName::Nape)
+                ..self.joined(Zone::Topknot, Zone::Crest, self.blank(LineName::Nape))
             }
         }
     }
@@ -215,14 +271,13 @@ impl Draft<'_> {
             mark: "throat stops on the breastbone".into(),
             above: "throat".into(),
             below: "neck side and chest".into(),
-            left: self.join(Zone::Throat, Zone::Chest),
             hand: vec![
                 self.hand("below the breastbone", 0.0),
                 self.hand("inside the front edge of the neck", inside),
             ],
             why: "A short throat lengthens the neck; below the bone it would bare the chest."
                 .into(),
-            ..self.blank(LineName::Throat)
+            ..self.joined(Zone::Throat, Zone::Chest, self.blank(LineName::Throat))
         }
     }
 
@@ -248,14 +303,13 @@ impl Draft<'_> {
             ]),
             above: "throat and shoulder".into(),
             below: "bib, its own length".into(),
-            left: self.join(Zone::Throat, Zone::Chest),
             hand: vec![
                 self.hand("below the breastbone", under),
                 self.hand("below the point of shoulder", under),
             ],
             why: "A crescent from shoulder to shoulder, tucked under, keeps the front round."
                 .into(),
-            ..self.blank(LineName::Bib)
+            ..self.joined(Zone::Throat, Zone::Chest, self.blank(LineName::Bib))
         })
     }
 
@@ -264,7 +318,7 @@ impl Draft<'_> {
         let elbow = self.skin(S::Elbow);
         let is_high = self.subject.look.has(LineStop::LiftAtShoulder);
         // Where the lift-off lies over the elbow.
-        let up = if is_high { shoulder.y - elbow.y } else { 0.0 };
+        let up = shoulder_lift_mm(self.subject) - elbow.y;
         let end = Point::new(elbow.x, elbow.y + up + 0.02 * self.h());
         ClipLine {
             path_mm: Self::path(&[
@@ -274,7 +328,6 @@ impl Draft<'_> {
             ]),
             above: "shoulder, body length".into(),
             below: "front leg".into(),
-            left: self.join(Zone::Shoulder, Zone::ForeFront),
             hand: vec![
                 self.hand("above the elbow", up),
                 self.hand("below the point of shoulder", shoulder.y - elbow.y - up),
@@ -284,7 +337,11 @@ impl Draft<'_> {
             } else {
                 "The leg's muscle tilts in there: lift away, do not follow it.".into()
             },
-            ..self.blank(LineName::Shoulder)
+            ..self.joined(
+                Zone::Shoulder,
+                Zone::ForeFront,
+                self.blank(LineName::Shoulder),
+            )
         }
     }
 
@@ -300,7 +357,10 @@ impl Draft<'_> {
             Some(self.lengths_mm[i] - self.subject.spots[i].nominal)
         };
         let (a, b) = (over(front)?, over(rear)?);
-        let t = if a > 0.0 && b < 0.0 { a / (a - b) } else { 0.5 };
+        let shift = self.subject.look.shift_mm(LineName::BackPass, self.h());
+        // Where a hand moved it, it lies where the hand put it.
+        let is_read = shift == 0.0 && a > 0.0 && b < 0.0;
+        let t = if is_read { a / (a - b) } else { 0.5 };
         let at = self.edge.at(front).lerp(self.edge.at(rear), t);
         let (withers, hip) = (self.skin(S::Withers).x, self.skin(S::HipCrest).x);
         let down = 0.07 * self.h();
@@ -308,21 +368,23 @@ impl Draft<'_> {
             path_mm: vec![[at.x, at.y + 0.2 * down], [at.x, at.y - down]],
             above: "back in front of it".into(),
             below: "back behind it, over the croup".into(),
-            left: self.join(Zone::Back, Zone::Croup),
             hand: vec![
                 self.hand("behind the withers", withers - at.x),
                 self.hand("in front of the hip crest", at.x - hip),
             ],
             why: "The length changes here, so that dip and rear come out level.".into(),
             mark: format!("shorter {}", stop.label()),
-            ..self.blank(LineName::BackPass)
+            ..self.joined(Zone::Back, Zone::Croup, self.blank(LineName::BackPass))
         })
     }
 
     /// The root of a skirt, level along the ribs.
     fn skirt(&self) -> Option<ClipLine> {
         let stop = self.subject.look.stop(LineName::Skirt)?;
-        let y = skirt_root_mm(self.subject, stop)?;
+        let build = &self.subject.build;
+        let y = stop.skirt_root_mm(self.h(), build.elbow)?
+            + self.subject.look.shift_mm(LineName::Skirt, self.h());
+        let hem = self.edge.at(S::Brisket).y;
         let elbow = self.skin(S::Elbow);
         let (front, rear) = (elbow.x - 0.04 * self.h(), self.skin(S::FlankFold).x);
         let fold = self.skin(S::FlankFold).y;
@@ -335,14 +397,17 @@ impl Draft<'_> {
                 Point::new(rear, behind),
             ]),
             above: "ribs, body length".into(),
-            below: "skirt, hanging".into(),
-            left: self.join(Zone::Ribs, Zone::Underline),
+            below: format!(
+                "skirt, its hair {} long, hanging",
+                self.words.length(y - hem)
+            ),
             hand: vec![
-                self.hand("above the elbow", y - self.subject.build.elbow),
+                self.hand("above the elbow", y - build.elbow),
                 self.hand("above the flank fold", behind - fold),
+                self.hand("below the elbow, its hem", build.elbow - hem),
             ],
-            why: "The highest line whose hair still reaches the skirt's edge.".into(),
-            ..self.blank(LineName::Skirt)
+            why: "The highest line whose hair still reaches the hem, just below the elbow.".into(),
+            ..self.joined(Zone::Ribs, Zone::Underline, self.blank(LineName::Skirt))
         })
     }
 
@@ -357,10 +422,9 @@ impl Draft<'_> {
             path_mm: self.along_edge(&[S::UnderTail, S::PinBone]),
             above: "under the tail".into(),
             below: "rump drop".into(),
-            left: self.join(Zone::Rump, Zone::HindBack),
             hand: vec![self.hand("behind the pin bone", left(S::PinBone))],
             why: "Hair under the tail and a close bend give a straight leg its angle.".into(),
-            ..self.blank(LineName::Shelf)
+            ..self.joined(Zone::Rump, Zone::HindBack, self.blank(LineName::Shelf))
         })
     }
 
@@ -380,7 +444,6 @@ impl Draft<'_> {
             },
             above: "underline, rising to here".into(),
             below: "tuck-up and flank, kept".into(),
-            left: self.join(Zone::Underline, Zone::TuckUp),
             hand: vec![self.hand("behind the last rib", back)],
             why: if is_at_rib {
                 "At the last rib the line rises highest; the coat behind it is kept.".into()
@@ -388,7 +451,7 @@ impl Draft<'_> {
                 "Just behind the last rib the line rises highest; further back lengthens the dog."
                     .into()
             },
-            ..self.blank(LineName::Waist)
+            ..self.joined(Zone::Underline, Zone::TuckUp, self.blank(LineName::Waist))
         }
     }
 
@@ -420,11 +483,7 @@ impl Draft<'_> {
     fn thigh(&self) -> ClipLine {
         let fold = self.skin(S::FlankFold);
         let is_high = self.subject.look.has(LineStop::LiftAtHip);
-        let over = if is_high {
-            HIP_LINE * (self.skin(S::HipCrest).y - fold.y)
-        } else {
-            THIGH_OVER_FOLD * self.h()
-        };
+        let over = thigh_lift_mm(self.subject) - fold.y;
         let drop = self.skin(S::Buttock);
         ClipLine {
             path_mm: Self::path(&[
@@ -444,11 +503,13 @@ impl Draft<'_> {
             mark: format!("{} over the fold", self.words.distance(over)),
             above: "hip, body length".into(),
             below: "hind leg; the thigh muscle stays widest".into(),
-            left: self.join(Zone::Hip, Zone::HindOut),
             hand: vec![self.hand("above the flank fold", over)],
-            why: "Lift away off the hip towards the knee, the muscle stays the widest place."
-                .into(),
-            ..self.blank(LineName::Thigh)
+            why: if is_high {
+                "Level with the shoulder's line; lift away off the hip towards the knee.".into()
+            } else {
+                "Lift away off the hip towards the knee, the muscle stays the widest place.".into()
+            },
+            ..self.joined(Zone::Hip, Zone::HindOut, self.blank(LineName::Thigh))
         }
     }
 
@@ -471,14 +532,13 @@ impl Draft<'_> {
             },
             above: "rump".into(),
             below: "back of the hind leg".into(),
-            left: self.join(Zone::Rump, Zone::HindBack),
             hand: vec![
                 self.hand("behind the pin bone", left(S::PinBone)),
                 self.hand("behind the bend", left(S::Bend)),
                 self.hand("above the hock point, where it ends", ends - hock.y),
             ],
             why: "It drops plumb from the pin bone; at the bend it is closest.".into(),
-            ..self.blank(LineName::RumpDrop)
+            ..self.joined(Zone::Rump, Zone::HindBack, self.blank(LineName::RumpDrop))
         }
     }
 
@@ -494,10 +554,9 @@ impl Draft<'_> {
             mark: "leg length from the hock".into(),
             above: "back of the hind leg".into(),
             below: "hock and pastern, full".into(),
-            left: self.join(Zone::HindBack, Zone::Hock),
             hand: vec![self.hand("above the hock point", 0.0)],
             why: "Hair kept behind the hock fills a thin pastern.".into(),
-            ..self.blank(LineName::Hock)
+            ..self.joined(Zone::HindBack, Zone::Hock, self.blank(LineName::Hock))
         })
     }
 

@@ -5,18 +5,21 @@ mod own;
 mod placement;
 mod shipped;
 mod targets;
+mod underline;
 
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::coat::Zone;
-use crate::shape::Finish;
+use crate::shape::{Finish, HeadShape};
+use crate::units::Length;
 pub use legs::{ForeLegShape, HindLegShape};
 pub use own::{Aim, OwnLook, OwnUpkeep, RatioRange};
 pub(crate) use own::{MOST_MINUTES, MOST_WEEKS};
-pub use placement::{LineName, LineStop, Placement};
+pub use placement::{LineName, LineStop, Placement, Shifts};
 pub use targets::Targets;
+pub use underline::UnderlineShape;
 
 /// A look that ships with the program (handbook 5, *Looks*).
 #[derive(
@@ -162,6 +165,8 @@ pub struct Look {
     pub fore: ForeLegShape,
     /// What the hind legs should look like from behind.
     pub hind: HindLegShape,
+    /// The course of the underline.
+    pub underline: UnderlineShape,
     /// Factor on every tolerance: how sharply this look is judged.
     pub tolerance: f64,
     /// What the salon says of the order of work in it.
@@ -202,6 +207,10 @@ pub struct Look {
     by_school: Placement,
     /// Lines the solve put to their place.
     solved: Placement,
+    /// How far lines were moved from their places by hand.
+    shifts: Shifts,
+    /// How far the solve moved them, off a colour's edge.
+    solved_shifts: Shifts,
 }
 
 /// Height of the head against the height at the withers, and in fashion looks (handbook 4).
@@ -217,6 +226,8 @@ const WITH_CLIPPER: Look = Look {
     by_hand: Placement::NONE,
     by_school: Placement::NONE,
     solved: Placement::NONE,
+    shifts: Shifts::NONE,
+    solved_shifts: Shifts::NONE,
     id: LookId::OneLength,
     name: "",
     aliases: &[],
@@ -227,6 +238,7 @@ const WITH_CLIPPER: Look = Look {
     has_clipper: true,
     fore: ForeLegShape::Tube,
     hind: HindLegShape::Parallel,
+    underline: UnderlineShape::Rising,
     tolerance: 1.0,
     order_note: String::new(),
     targets: Targets {
@@ -329,6 +341,43 @@ impl Look {
         self.solved.put(stop);
     }
 
+    /// The look with a line moved between its places by hand, mm upwards or to the rear.
+    #[must_use]
+    pub fn shifted(mut self, line: LineName, by: Length) -> Self {
+        self.shifts.put(line, by);
+        self
+    }
+
+    /// Notes how far the solve moves a line off a colour's edge, mm; by hand goes before.
+    pub fn solved_shift(&mut self, line: LineName, mm: f64) {
+        let by = Length::from_mm(mm).unwrap_or_default();
+        self.solved_shifts.put(line, by);
+    }
+
+    /// How far a line lies from its place on a dog of this height, mm upwards or to the rear.
+    pub fn shift_mm(&self, line: LineName, height_mm: f64) -> f64 {
+        let by_hand = self.shifts.of(line, height_mm);
+        by_hand
+            .or(self.solved_shifts.of(line, height_mm))
+            .unwrap_or(0.0)
+    }
+
+    /// How far the solve moved a line off a colour's edge, mm; none where it did not.
+    pub fn shift_solved_mm(&self, line: LineName, height_mm: f64) -> Option<f64> {
+        let by_hand = self.shifts.of(line, height_mm);
+        self.solved_shifts
+            .of(line, height_mm)
+            .filter(|_| by_hand.is_none())
+    }
+
+    /// Height of a kept skirt's root line over the table, mm, on a dog of this height and elbow.
+    pub fn skirt_root_mm(&self, height_mm: f64, elbow_mm: f64) -> Option<f64> {
+        let root = self
+            .stop(LineName::Skirt)?
+            .skirt_root_mm(height_mm, elbow_mm)?;
+        Some(root + self.shift_mm(LineName::Skirt, height_mm))
+    }
+
     /// Lengths and cuts that follow from a place.
     fn follow(&mut self, stop: LineStop) {
         match stop {
@@ -372,6 +421,35 @@ impl Look {
     #[must_use]
     pub fn with_underline(mut self, times: f64) -> Self {
         self.nominal_mm[Zone::Underline as usize] *= times;
+        self
+    }
+
+    /// The look with another course of the underline; one that hangs as the feather does keeps it.
+    #[must_use]
+    pub fn with_underline_shape(mut self, shape: UnderlineShape) -> Self {
+        if self.fore == ForeLegShape::AsItHangs {
+            return self;
+        }
+        self.underline = shape;
+        if shape == UnderlineShape::Straight {
+            self.targets.rise = underline::LEVEL;
+        }
+        self
+    }
+
+    /// The look with its ears clipped to this length, mm at 450, or left.
+    #[must_use]
+    pub fn with_ear(mut self, mm: Option<f64>) -> Self {
+        self.nominal_mm[Zone::Ear as usize] = mm.unwrap_or(shipped::KEPT);
+        self
+    }
+
+    /// The look with a spaniel's crown cut as its cheek; other heads have no such crown.
+    #[must_use]
+    pub fn with_crown_off(mut self) -> Self {
+        if self.finish.head == Some(HeadShape::Spaniel) {
+            self.cut_alike(Zone::Topknot, Zone::Cheek);
+        }
         self
     }
 
@@ -433,12 +511,12 @@ impl Look {
 
     /// Whether a line was moved by hand on this dog.
     pub fn is_moved(&self, line: LineName) -> bool {
-        self.by_hand.of(line).is_some()
+        self.by_hand.of(line).is_some() || self.shifts.of(line, LOOK_HEIGHT_MM).is_some()
     }
 
     /// Whether a hand or the salon put a line to its place, rather than look or solve.
     pub fn is_put(&self, line: LineName) -> bool {
-        self.is_moved(line) || self.by_school.of(line).is_some()
+        self.by_hand.of(line).is_some() || self.by_school.of(line).is_some()
     }
 
     /// Whether a line can be moved on this look.
@@ -447,7 +525,14 @@ impl Look {
             LineName::Skirt => self.finish.has_skirt || self.is_put(LineName::Skirt),
             LineName::BackPass => self.cut(Zone::Back) == Cut::Clipped,
             LineName::Shelf => self.cut(Zone::Rump) == Cut::Clipped,
-            LineName::Throat | LineName::Underline => false,
+            LineName::Throat
+            | LineName::Underline
+            | LineName::Crown
+            | LineName::Visor
+            | LineName::Parting
+            | LineName::Cheek
+            | LineName::BeardEnd
+            | LineName::EarEnd => false,
             LineName::Waist => true,
             LineName::Nape
             | LineName::Bib

@@ -4,6 +4,8 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use crate::units::Length;
+
 /// Which line (handbook 5, *Clip lines*).
 #[derive(
     Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
@@ -36,6 +38,18 @@ pub enum LineName {
     Hock,
     /// Above the root of the tail.
     TailBase,
+    /// Half round on a spaniel's skull.
+    Crown,
+    /// From the inside corner of the eye towards the ear.
+    Visor,
+    /// Between a terrier's brows.
+    Parting,
+    /// Corner of the eye to the ear set.
+    Cheek,
+    /// Where the beard ends.
+    BeardEnd,
+    /// Where the ear ends, or its clipping begins.
+    EarEnd,
 }
 
 impl LineName {
@@ -55,6 +69,30 @@ impl LineName {
             Self::RumpDrop => "Rump drop",
             Self::Hock => "Hock",
             Self::TailBase => "Tail base",
+            Self::Crown => "Crown",
+            Self::Visor => "Visor",
+            Self::Parting => "Parting of the brows",
+            Self::Cheek => "Cheek",
+            Self::BeardEnd => "End of the beard",
+            Self::EarEnd => "End of the ear",
+        }
+    }
+
+    /// Whether it lies on the head.
+    pub const fn is_of_the_head(self) -> bool {
+        matches!(
+            self,
+            Self::Crown | Self::Visor | Self::Parting | Self::Cheek | Self::BeardEnd | Self::EarEnd
+        )
+    }
+
+    /// Which way a shift of more than nothing moves it, and of less, where it can be moved between
+    /// its places.
+    pub const fn ways(self) -> Option<(&'static str, &'static str)> {
+        match self {
+            Self::Shoulder | Self::Thigh | Self::Skirt => Some(("higher", "lower")),
+            Self::Waist | Self::BackPass => Some(("further back", "further forward")),
+            _ => None,
         }
     }
 
@@ -232,6 +270,23 @@ impl LineStop {
     }
 }
 
+/// Root of a skirt over the elbow, share of the height (balance-model.md 10).
+const FRINGE_ROOT: f64 = 0.04;
+const LOW_ROOT: f64 = 0.10;
+
+impl LineStop {
+    /// Height of a skirt's root line over the table, mm, on a dog of this height and elbow height
+    /// (handbook 5, *side*; balance-model.md 10); none for other lines and without a skirt.
+    pub fn skirt_root_mm(self, height_mm: f64, elbow_mm: f64) -> Option<f64> {
+        match self {
+            Self::FringeSkirt => Some(elbow_mm + FRINGE_ROOT * height_mm),
+            Self::LowSkirt => Some(elbow_mm + LOW_ROOT * height_mm),
+            Self::HalfSkirt => Some(f64::midpoint(elbow_mm, height_mm)),
+            _ => None,
+        }
+    }
+}
+
 /// Where the lines of a look lie; a line that is not in it lies where the solve puts it.
 #[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
 #[serde(transparent)]
@@ -265,6 +320,41 @@ impl Placement {
     pub fn stops(&self) -> impl Iterator<Item = LineStop> {
         let own = |(line, stop): (&LineName, &LineStop)| (stop.line() == *line).then_some(*stop);
         self.0.iter().filter_map(own)
+    }
+}
+
+/// A line moves no further between its places than this, share of the height: further on it is
+/// another place (modelling choice: somewhat over half the way between two).
+const MOST_SHIFT: f64 = 0.08;
+
+/// How far lines lie from their places, mm: upwards or to the rear counts positive.
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(transparent)]
+pub struct Shifts(BTreeMap<LineName, Length>);
+
+impl Shifts {
+    /// Every line in its place.
+    pub const NONE: Self = Self(BTreeMap::new());
+
+    /// Shifts a line; nothing puts it back.
+    pub fn put(&mut self, line: LineName, by: Length) {
+        if by == Length::ZERO || line.ways().is_none() {
+            self.0.remove(&line);
+        } else {
+            self.0.insert(line, by);
+        }
+    }
+
+    /// How far a line is shifted, mm; never further than a line can be on a dog of this height.
+    pub fn of(&self, line: LineName, height_mm: f64) -> Option<f64> {
+        let most = MOST_SHIFT * height_mm;
+        let by = self.0.get(&line).filter(|_| line.ways().is_some())?;
+        Some(by.as_mm().clamp(-most, most))
+    }
+
+    /// Every shift.
+    pub fn all(&self) -> impl Iterator<Item = (LineName, Length)> {
+        self.0.iter().map(|(line, by)| (*line, *by))
     }
 }
 

@@ -48,28 +48,10 @@ pub fn place_back_pass(
     points: &[BalancePoint],
     lengths_mm: &[f64],
 ) -> Result<BackPass, SolveError> {
-    let back: Vec<usize> = BACK
-        .iter()
-        .filter_map(|s| subject.find(Place::Side(*s)))
-        .collect();
-    let small = programme(subject, points)
-        .programme
-        .holding(&back, lengths_mm);
-    let nominal: Vec<f64> = back.iter().map(|i| subject.spots[*i].nominal).collect();
-    let unit = ONE_LENGTH_UNIT * subject.height();
+    let passes = Passes::new(subject, points, lengths_mm);
     let mut costs = Vec::with_capacity(4);
     for stop in LineName::BackPass.stops() {
-        let mut one = small.clone();
-        let split = first_of_rear(stop);
-        for pass in [0..split, split..BACK.len()] {
-            hold_together(&mut one, pass, &nominal, unit);
-        }
-        let second = if stop == LineStop::OnePass {
-            0.0
-        } else {
-            SECOND_LENGTH
-        };
-        costs.push((stop, one.solve_to(Accuracy::Rough)?.objective + second));
+        costs.push((stop, passes.cost(first_of_rear(stop))?));
     }
     let least = costs.iter().map(|(_, c)| *c).fold(f64::INFINITY, f64::min);
     for (_, cost) in &mut costs {
@@ -80,6 +62,56 @@ pub fn place_back_pass(
         stop: cheapest.map_or(LineStop::OnePass, |(stop, _)| *stop),
         costs,
     })
+}
+
+/// What a back whose rear pass begins at this station costs, in balance; comparable with itself only.
+///
+/// # Errors
+/// If the solver gives no answer, a fault of ours.
+pub(crate) fn back_pass_cost(
+    subject: &Subject,
+    points: &[BalancePoint],
+    lengths_mm: &[f64],
+    rear_from: Option<S>,
+) -> Result<f64, SolveError> {
+    let split = BACK.iter().position(|s| Some(*s) == rear_from);
+    Passes::new(subject, points, lengths_mm).cost(split.unwrap_or(BACK.len()))
+}
+
+/// The back alone, everything else held.
+struct Passes {
+    small: Programme,
+    nominal: Vec<f64>,
+    unit: f64,
+}
+
+impl Passes {
+    fn new(subject: &Subject, points: &[BalancePoint], lengths_mm: &[f64]) -> Self {
+        let back: Vec<usize> = BACK
+            .iter()
+            .filter_map(|s| subject.find(Place::Side(*s)))
+            .collect();
+        Self {
+            small: programme(subject, points)
+                .programme
+                .holding(&back, lengths_mm),
+            nominal: back.iter().map(|i| subject.spots[*i].nominal).collect(),
+            unit: ONE_LENGTH_UNIT * subject.height(),
+        }
+    }
+
+    fn cost(&self, split: usize) -> Result<f64, SolveError> {
+        let mut one = self.small.clone();
+        for pass in [0..split, split..BACK.len()] {
+            hold_together(&mut one, pass, &self.nominal, self.unit);
+        }
+        let second = if split == BACK.len() {
+            0.0
+        } else {
+            SECOND_LENGTH
+        };
+        Ok(one.solve_to(Accuracy::Rough)?.objective + second)
+    }
 }
 
 /// Number of the first station of the rear pass; all of them are the front's where one runs through.

@@ -2,7 +2,10 @@
 
 mod back_pass;
 mod read_off;
+mod tone_edge;
 
+pub(crate) use back_pass::back_pass_cost;
 pub use back_pass::{BackPass, place_back_pass};
-pub(crate) use read_off::skirt_root_mm;
 pub use read_off::{has_shelf, skirt_stop};
+pub use tone_edge::off_the_tone_edge;
+pub(crate) use tone_edge::tone_shifts;

@@ -20,17 +20,6 @@ pub fn has_shelf(subject: &Subject, lengths_mm: &[f64]) -> bool {
     pin.is_some_and(|p| p >= 1.0 - 1e-6) && bend.is_some_and(|b| b <= CLOSE_BEND)
 }
 
-/// Height of a skirt's root line over the table, mm (handbook 5, *side*; balance-model.md 10).
-pub(crate) fn skirt_root_mm(subject: &Subject, stop: LineStop) -> Option<f64> {
-    let (h, elbow) = (subject.height(), subject.build.elbow);
-    match stop {
-        LineStop::FringeSkirt => Some(elbow + 0.04 * h),
-        LineStop::LowSkirt => Some(elbow + 0.10 * h),
-        LineStop::HalfSkirt => Some(f64::midpoint(elbow, h)),
-        _ => None,
-    }
-}
-
 /// The highest root line whose hair still reaches the planned edge under the brisket.
 ///
 /// # Units and shapes
@@ -39,7 +28,7 @@ pub fn skirt_stop(subject: &Subject, coat: &CoatNow, lengths_mm: &[f64]) -> Line
     let brisket = subject.y(S::Brisket).at(lengths_mm);
     let hangs = coat.length_mm(Zone::Ribs);
     let reaches = |stop: &LineStop| {
-        let root = skirt_root_mm(subject, *stop);
+        let root = stop.skirt_root_mm(subject.height(), subject.build.elbow);
         root.is_some_and(|y| y - hangs <= brisket)
     };
     [LineStop::HalfSkirt, LineStop::LowSkirt]

@@ -5,7 +5,7 @@ use uuid::Uuid;
 
 use super::make::{Job, Plan, cut_with, make_plan};
 use crate::balance::score;
-use crate::kit::{Tool, ToolKind, ToolState};
+use crate::kit::{ClipperFit, Tool, ToolKind, ToolState};
 use crate::solve::{SolveError, in_halves};
 use crate::units::Length;
 
@@ -73,6 +73,8 @@ fn weigh(mm: f64, plans: &[(Plan, &Job)]) -> Option<(f64, Buy)> {
         state: ToolState::Fine,
         retired: false,
         sharpened_ms: None,
+        to_mm: None,
+        fits: ClipperFit::Any,
     };
     let (mut count, mut gains, mut minutes, mut worth) = (0, 0.0, 0.0, 0.0);
     for (plan, job) in plans {

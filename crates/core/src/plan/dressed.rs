@@ -2,7 +2,9 @@ use super::make::Plan;
 use crate::balance::Place;
 use crate::coat::{CoatNow, Zone};
 use crate::look::FootFinish;
-use crate::shape::{Dressing, Hand, LEG_PLACES, LegPlace, dress_by_zone, eased};
+use crate::shape::{
+    CoatEdge, Dressing, Hand, LEG_PLACES, LegPlace, Station, dress_by_zone, eased, hanging_share,
+};
 use crate::solve::{Unit, UnitCut};
 
 /// Which of the plan's coats to draw.
@@ -72,6 +74,7 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
         // A step is joined over the next stations, as it is at the table.
         dressing.lengths = eased(&dressing.lengths);
     }
+    hang_skirt(plan, &mut dressing);
     if which == PlanCoat::Settled {
         dressing.stand = dressing.stand.times(SETTLES);
     }
@@ -81,4 +84,16 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
         hem.bevel = 0.07 * build.height;
     }
     dressing
+}
+
+/// Hangs a kept skirt from its line down to the planned hem under the brisket.
+fn hang_skirt(plan: &Plan, dressing: &mut Dressing) {
+    let (look, build) = (&plan.subject.look, &plan.subject.build);
+    let root = look.skirt_root_mm(build.height, build.elbow);
+    let hem = CoatEdge::new(&plan.subject.shape, dressing).at(Station::Brisket);
+    let stand = dressing.stand.of(Zone::Underline);
+    if let (Some(skirt), Some(root)) = (&mut dressing.skirt, root) {
+        skirt.root_height = root;
+        skirt.length = (root - hem.y).max(0.0) / hanging_share(stand);
+    }
 }

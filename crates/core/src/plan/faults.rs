@@ -75,6 +75,15 @@ pub(super) fn fault_sentence(point: &BalancePoint, lengths: &[f64], words: &Word
         (Judged::NoseLongest, _) => format!("Hair stands {by} before the nose."),
         (Judged::EarEnd, true) => format!("The ear hangs {by} too far below the beard."),
         (Judged::EarEnd, false) => format!("The ear ends {by} over the beard."),
+        (Judged::EyeOpen, _) => format!("Hair lies {by} over the eye's corner."),
+        (Judged::LiftOff, true) => format!("The thigh's line lies {by} over the shoulder's."),
+        (Judged::LiftOff, false) => format!("The thigh's line lies {by} under the shoulder's."),
+        (Judged::FlankNeed, _) => format!("The flank lacks {by} of hair over the waist's."),
+        (Judged::Bump, _) => {
+            format!("The line bumps by {by}; feel whether it is hair or a lump.")
+        }
+        (Judged::Bevel, true) => format!("The column is {by} too wide for a hem over its foot."),
+        (Judged::Bevel, false) => format!("The foot stands {by} out of its column."),
         (Judged::EarOverShoulder, _) => format!("The ear hangs {by} below the point of shoulder."),
     }
 }

@@ -4,7 +4,7 @@ use crate::dog::{Answer, House, Question};
 use crate::frame::Sides;
 use crate::kit::Tool;
 use crate::look::{LineName, LineStop, Look};
-use crate::placing::{has_shelf, place_back_pass, skirt_stop};
+use crate::placing::{has_shelf, place_back_pass, skirt_stop, tone_shifts};
 use crate::solve::{
     Accuracy, Bench, LegWay, Solution, SolveError, UnitCut, choose_tools, solve_lengths_to,
 };
@@ -56,8 +56,22 @@ impl Job {
 
     /// The same under another coat.
     pub fn subject_with(&self, coat: &CoatNow) -> Subject {
-        let subject = Subject::new(&self.sides, coat, &self.look, &|zone| self.safe_mm(zone));
-        self.aimed(subject)
+        let lay_out = |look: &Look| Subject::new(&self.sides, coat, look, &|z| self.safe_mm(z));
+        let subject = lay_out(&self.look);
+        let shifts = tone_shifts(&subject, coat, self.draws_colour_edges());
+        if shifts.is_empty() {
+            return self.aimed(subject);
+        }
+        let mut look = self.look.clone();
+        for (line, mm) in shifts {
+            look.solved_shift(line, mm);
+        }
+        self.aimed(lay_out(&look))
+    }
+
+    /// Whether the salon draws its line along a colour's edge (handbook 6, *colour edge*).
+    fn draws_colour_edges(&self) -> bool {
+        self.house.schools.has(Answer::EdgeDrawn)
     }
 }
 
@@ -106,7 +120,7 @@ pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
     let subject = job.subject();
     let solution = solve_lengths_to(&subject, accuracy)?;
     let mut subject = subject.today();
-    place_lines(&mut subject, &solution, &job.coat)?;
+    place_lines(&mut subject, &solution, job)?;
     let safe = |zone| job.safe_mm(zone);
     fit_head(&mut subject, &job.coat, &solution.lengths_mm, &safe);
     let (cuts, lengths_mm) = cut_with(&subject, &solution, job, &job.kit);
@@ -119,11 +133,7 @@ pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
 }
 
 /// Puts the lines that the solve chooses to their places, unless a hand or the salon did.
-fn place_lines(
-    subject: &mut Subject,
-    solution: &Solution,
-    coat: &CoatNow,
-) -> Result<(), SolveError> {
+fn place_lines(subject: &mut Subject, solution: &Solution, job: &Job) -> Result<(), SolveError> {
     let is_free = |look: &Look, line| look.offers(line) && !look.is_put(line);
     if is_free(&subject.look, LineName::BackPass) {
         let back = place_back_pass(subject, &solution.points, &solution.lengths_mm)?;
@@ -138,8 +148,14 @@ fn place_lines(
         subject.look.solved_at(stop);
     }
     if is_free(&subject.look, LineName::Skirt) {
-        let stop = skirt_stop(subject, coat, &solution.lengths_mm);
+        let stop = skirt_stop(subject, &job.coat, &solution.lengths_mm);
         subject.look.solved_at(stop);
+        // Only now is it known how high its root would lie.
+        for (line, mm) in tone_shifts(subject, &job.coat, job.draws_colour_edges()) {
+            if line == LineName::Skirt {
+                subject.look.solved_shift(line, mm);
+            }
+        }
     }
     Ok(())
 }
@@ -168,6 +184,7 @@ pub(super) fn cut_with(
             Answer::LegsByComb => LegWay::Combed,
             _ => LegWay::Skimmed,
         },
+        is_head_by_eye: job.house.schools.has(Answer::HeadByEye),
     };
     let cuts = choose_tools(&bench, &solution.lengths_mm);
     let mut lengths_mm = solution.lengths_mm.clone();

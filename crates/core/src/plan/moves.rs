@@ -3,10 +3,12 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::make::{Job, Plan};
+use super::words::Words;
 use crate::balance::{BalancePoint, Judged, score};
-use crate::look::{LineName, LineStop};
-use crate::placing::{place_back_pass, skirt_stop};
-use crate::solve::{Accuracy, SolveError, in_halves, solve_lengths_to};
+use crate::look::{LineName, LineStop, Look};
+use crate::placing::{back_pass_cost, place_back_pass, skirt_stop};
+use crate::solve::{Accuracy, SolveError, back_split, in_halves, solve_lengths_to};
+use crate::units::Length;
 
 /// A place a line can be moved to, with what it costs.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -23,6 +25,19 @@ pub struct StopOffer {
     pub is_here: bool,
 }
 
+/// A step further between its places, with what it costs.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Nudge {
+    /// How far the line then lies from its place, upwards or to the rear.
+    pub by_mm: Length,
+    /// The step in words.
+    pub label: String,
+    /// What the plan would lose in balance; less than nothing is a gain.
+    pub costs: f64,
+    /// The same in words.
+    pub sentence: String,
+}
+
 /// A line that can be moved.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 pub struct LineOffer {
@@ -34,6 +49,9 @@ pub struct LineOffer {
     pub is_moved: bool,
     /// Its places.
     pub stops: Vec<StopOffer>,
+    /// A step to either side of where it lies now; empty where it has none between its places.
+    #[serde(default)]
+    pub nudges: Vec<Nudge>,
 }
 
 /// Lines that can be moved, in the order of the sheet.
@@ -93,9 +111,13 @@ pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError>
             })
             .collect()
     })?;
+    let nudged = in_halves(&lines, |lines: &[LineName]| {
+        lines.iter().map(|line| nudges(*line, job, plan)).collect()
+    })?;
     Ok(lines
         .into_iter()
-        .map(|line| LineOffer {
+        .zip(nudged)
+        .map(|(line, nudges)| LineOffer {
             line,
             label: line.label().into(),
             is_moved: look.is_moved(line),
@@ -104,8 +126,70 @@ pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError>
                 .filter(|offer| offer.stop.line() == line)
                 .cloned()
                 .collect(),
+            nudges,
         })
         .collect())
+}
+
+/// A step a hand can lay off, mm (modelling choice).
+const NUDGE_MM: f64 = 5.0;
+
+/// A step to either side of where a line lies now.
+fn nudges(line: LineName, job: &Job, plan: &Plan) -> Result<Vec<Nudge>, SolveError> {
+    let subject = &plan.subject;
+    let h = subject.height();
+    let is_there = match line {
+        LineName::BackPass => back_split(subject).1.is_some(),
+        LineName::Skirt => subject.look.skirt_root_mm(h, subject.build.elbow).is_some(),
+        _ => true,
+    };
+    let Some((more, less)) = line.ways().filter(|_| is_there) else {
+        return Ok(Vec::new());
+    };
+    let words = Words {
+        house: &job.house,
+        kit: &job.kit,
+    };
+    let here = subject.look.shift_mm(line, h);
+    [(NUDGE_MM, more), (-NUDGE_MM, less)]
+        .into_iter()
+        .map(|(step, way)| {
+            let by_mm = Length::from_mm(here + step).unwrap_or_default();
+            let (costs, most) = shifted_to(line, by_mm, job, plan)?;
+            Ok(Nudge {
+                by_mm,
+                label: format!("{} {way}", words.length(NUDGE_MM)),
+                costs,
+                sentence: sentence(false, costs, most),
+            })
+        })
+        .collect()
+}
+
+/// What a line costs moved so far from its place, and the point that suffers most.
+fn shifted_to(
+    line: LineName,
+    by: Length,
+    job: &Job,
+    plan: &Plan,
+) -> Result<(f64, Option<Judged>), SolveError> {
+    match line {
+        // What is clipped changes, not the outline.
+        LineName::Skirt | LineName::Thigh => Ok((0.0, None)),
+        LineName::BackPass => {
+            let mut moved = plan.subject.clone();
+            moved.look = moved.look.shifted(line, by);
+            let (now, then) = (back_split(&plan.subject).1, back_split(&moved).1);
+            if now == then {
+                return Ok((0.0, None));
+            }
+            let solution = &plan.solution;
+            let cost =
+                |rear| back_pass_cost(&plan.subject, &solution.points, &solution.lengths_mm, rear);
+            Ok((cost(then)? - cost(now)?, Some(Judged::Topline)))
+        }
+        _ => look_moved(job.look.clone().shifted(line, by), job, plan),
+    }
 }
 
 /// A skirt out of a longer root line than the coat reaches is not offered.
@@ -126,8 +210,12 @@ const fn is_root_only(stop: LineStop) -> bool {
 
 /// What the exact lengths lose in balance with a line moved, and the point that suffers most.
 fn moved_to(stop: LineStop, job: &Job, plan: &Plan) -> Result<(f64, Option<Judged>), SolveError> {
+    look_moved(job.look.clone().placed(stop), job, plan)
+}
+
+fn look_moved(look: Look, job: &Job, plan: &Plan) -> Result<(f64, Option<Judged>), SolveError> {
     let mut other = job.clone();
-    other.look = other.look.placed(stop);
+    other.look = look;
     let subject = other.subject();
     let solved = solve_lengths_to(&subject, Accuracy::Rough)?;
     let here = &plan.solution;

@@ -18,7 +18,7 @@ use crate::balance::{
 use crate::coat::Zone;
 use crate::lines::{ClipLine, clip_lines};
 use crate::look::{LookId, Upkeep};
-use crate::shape::{Dressing, View, dress_now};
+use crate::shape::{Dressing, HeadShape, View, dress_now};
 use crate::sheet::{CutSheet, cut_sheet};
 use crate::solve::{Stroke, Unit, UnitCut};
 use crate::units::Length;
@@ -221,7 +221,7 @@ pub fn now_rows(job: &Job, words: &Words<'_>) -> Vec<BalanceRow> {
 
 /// What is evaluated on a coat, not solved.
 fn more_points(subject: &Subject, lengths_mm: &[f64], dressing: &Dressing) -> Vec<BalancePoint> {
-    let mut points = evaluated_points(subject, lengths_mm);
+    let mut points = evaluated_points(subject, lengths_mm, dressing);
     points.extend(head_points(subject, dressing));
     points
 }
@@ -357,6 +357,13 @@ fn moved_by(judged: Judged, points: &[BalancePoint], subject: &Subject) -> Vec<Z
         Judged::HeadRound => return vec![Zone::Cheek, Zone::Topknot, Zone::Beard],
         Judged::NoseLongest => return vec![Zone::Beard, Zone::Muzzle],
         Judged::EarEnd | Judged::EarOverShoulder => return vec![Zone::Ear],
+        Judged::EyeOpen if subject.look.finish.head == Some(HeadShape::Terrier) => {
+            return vec![Zone::Brow];
+        }
+        Judged::EyeOpen => return vec![Zone::Topknot],
+        Judged::LiftOff => return vec![Zone::Shoulder, Zone::Hip],
+        Judged::FlankNeed => return vec![Zone::Flank, Zone::TuckUp, Zone::Underline],
+        Judged::Bevel => return vec![Zone::ForeOut, Zone::ForeIn],
         Judged::WaistPlace => return vec![Zone::TuckUp, Zone::Flank],
         Judged::KneeOpposite => return vec![Zone::Knee, Zone::HindBack],
         _ => {}

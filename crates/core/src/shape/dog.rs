@@ -1,8 +1,8 @@
 use kurbo::Point;
 
-use super::curve::{SAMPLES, closed, open};
-use super::edge::{CoatEdge, Dressing, SkirtCoat};
-use super::head_pieces::{FAR_EAR, beard_piece, ear_piece, face_pieces, topknot_piece};
+use super::curve::{SAMPLES, closed, open, signed_area};
+use super::edge::{CoatEdge, Dressing, SkirtCoat, hanging_share};
+use super::head_pieces::{FAR_EAR, beard_piece, brow_piece, ear_piece, face_pieces, topknot_piece};
 use super::legs::{Leg, leg_pieces};
 use super::piece::{Piece, PieceKind, Stroke};
 use super::side::SideShape;
@@ -64,7 +64,11 @@ pub fn side_pieces_beside(
     let skirt = dressing.skirt.map(|s| {
         (
             s.covers_legs,
-            skirt_piece(&s, stand(Zone::Underline), shape, build),
+            if s.is_cut {
+                cut_skirt_piece(&s, &edge)
+            } else {
+                skirt_piece(&s, stand(Zone::Underline), shape, build)
+            },
         )
     });
     if let Some((false, piece)) = &skirt {
@@ -113,6 +117,14 @@ pub fn side_pieces_beside(
         ));
     }
     pieces.extend(face_pieces(&shape.head, &build.head, dressing));
+    if let Some(length) = dressing.brow {
+        pieces.push(brow_piece(
+            length,
+            stand(Zone::Brow),
+            &shape.head,
+            &build.head,
+        ));
+    }
     if !is_prick {
         pieces.push(ear);
     }
@@ -149,12 +161,42 @@ fn head_piece(edge: &CoatEdge) -> Piece {
 /// Lengths of the skirt from front to rear against its longest (dog-shape.md 13, spaniel).
 const SKIRT_SHAPE: [f64; 6] = [0.82, 0.96, 1.0, 0.97, 0.91, 0.73];
 
+/// Stations the hem of a cut skirt runs through, from the elbow to the thigh.
+const SKIRT_HEM: [Station; 5] = [
+    Station::Brisket,
+    Station::Belly,
+    Station::BellyRear,
+    Station::LastRib,
+    Station::TuckUp,
+];
+
+/// A cut skirt: from its root line down to the planned underline, which is its hem.
+fn cut_skirt_piece(skirt: &SkirtCoat, edge: &CoatEdge) -> Piece {
+    let hem = open(&edge.all(&SKIRT_HEM), 10);
+    let (front, rear) = (hem[0].x, hem[hem.len() - 1].x);
+    let root = [
+        Point::new(front, skirt.root_height),
+        Point::new(f64::midpoint(front, rear), skirt.root_height),
+        Point::new(rear, skirt.root_height),
+    ];
+    let mut outline = root.to_vec();
+    outline.extend(hem.iter().rev());
+    if signed_area(&outline) < 0.0 {
+        outline.reverse();
+    }
+    Piece::near(
+        PieceKind::Skirt,
+        outline,
+        vec![Stroke::tapered(root.to_vec(), 0.45, (true, true))],
+    )
+}
+
 /// A skirt hangs plumb from a root line behind the elbow to the thigh (dog-shape.md 9).
 fn skirt_piece(skirt: &SkirtCoat, stand: f64, shape: &SideShape, build: &Build) -> Piece {
     let front = shape.skin(Station::Elbow).x + 0.05 * build.height;
     let rear = 0.20 * build.height;
     let last = SKIRT_SHAPE.len() - 1;
-    let hangs = 1.0 - 0.5 * stand;
+    let hangs = hanging_share(stand);
     let at = |i: usize| front + (rear - front) * i as f64 / last as f64;
     let hem: Vec<Point> = SKIRT_SHAPE
         .iter()

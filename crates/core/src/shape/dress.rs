@@ -2,7 +2,9 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::edge::{Beard, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, ZONES};
+use super::edge::{
+    Beard, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, ZONES, hanging_share,
+};
 use super::station::{Cover, STATIONS, Station, stretch};
 use crate::coat::{CoatNow, Stands, Texture, Zone};
 use crate::frame::{Build, EarKind, TailKind};
@@ -60,6 +62,8 @@ pub struct Finish {
     pub has_skirt: bool,
     /// How far the legs stand out at the hem over plumb, share of the height.
     pub flare: f64,
+    /// Whether the fringe over the eyes is cut short, rather than its corners only.
+    pub is_fringe_short: bool,
 }
 
 impl Finish {
@@ -69,6 +73,7 @@ impl Finish {
         has_tail_ball: false,
         has_skirt: false,
         flare: 0.0,
+        is_fringe_short: false,
     };
 
     /// Trimmed, with a head of this shape.
@@ -99,6 +104,10 @@ const EASED: [(Station, Station); 3] = [
 /// as a piece (dog-shape.md 13, dog 1: 40 of 66 mm).
 pub const TOPKNOT_AT_SKULL: f64 = 0.6;
 
+/// Hair at the chin's own stations against the beard's, where it is set as a piece that covers them
+/// (modelling choice).
+const BEARD_AT_CHIN: f64 = 0.3;
+
 /// Dresses the frame in a coat given by zones: lengths at every station, and the hanging pieces.
 ///
 /// # Units and shapes
@@ -111,11 +120,14 @@ pub fn dress_by_zone(
     at_zone: &dyn Fn(Zone) -> f64,
 ) -> Dressing {
     let topknot = topknot(build, finish, at_zone);
+    let beard = beard(build, texture, finish, at_zone(Zone::Beard));
+    let has_set_beard = beard.is_some_and(|b| b.is_plumb);
     let flat = std::array::from_fn(|i| match Station::ALL[i].cover() {
         // Close in front of the muzzle: the nose is its longest point (handbook 5).
         Cover::Coat(zone) if finish.is_trimmed() && Station::ALL[i] == Station::LipFront => {
             at_zone(zone).min(CLOSE_IN_FRONT * build.head.length)
         }
+        Cover::Coat(Zone::Beard) if has_set_beard => at_zone(Zone::Beard) * BEARD_AT_CHIN,
         Cover::Coat(Zone::Topknot) if topknot.is_some() => {
             at_zone(Zone::Topknot) * TOPKNOT_AT_SKULL
         }
@@ -129,7 +141,8 @@ pub fn dress_by_zone(
         columns: None,
         hem: Some(hem(build, stand.all(), finish)),
         topknot,
-        beard: beard(build, texture, finish, at_zone(Zone::Beard)),
+        beard,
+        brow: brow(build, finish, at_zone(Zone::Brow)),
         ear: ear(build, at_zone(Zone::Ear)),
         tail: tail(build, stand.of(Zone::Tail), finish, at_zone(Zone::Tail)),
         skirt: skirt(build, stand.of(Zone::Underline), finish, at_zone),
@@ -157,6 +170,7 @@ pub fn bare(stand: f64) -> Dressing {
         hem: None,
         topknot: None,
         beard: None,
+        brow: None,
         ear: EarCoat::default(),
         tail: TailCoat::default(),
         skirt: None,
@@ -204,6 +218,9 @@ fn hem(build: &Build, stand: f64, finish: Finish) -> Hem {
     }
 }
 
+/// A fringe that is cut short against one whose corners alone are cut back (modelling choice).
+const SHORT_FRINGE: f64 = 0.4;
+
 /// Shortest topknot drawn as a piece of its own, share of the height (modelling choice).
 const TOPKNOT_PIECE: f64 = 0.045;
 
@@ -218,8 +235,13 @@ fn topknot(build: &Build, finish: Finish, at_zone: &dyn Fn(Zone) -> f64) -> Opti
         Some(HeadShape::Round) => (0.40, 0.87, 1.08, 0.84),
         Some(_) => (0.50, 0.88, 0.92, 0.73),
     };
+    let fringe = if finish.is_fringe_short {
+        SHORT_FRINGE
+    } else {
+        1.0
+    };
     Some(Topknot {
-        visor: visor * t,
+        visor: fringe * visor * t,
         front: front * t,
         crown: t,
         back: back * t,
@@ -267,7 +289,16 @@ fn beard(build: &Build, texture: Texture, finish: Finish, length: f64) -> Option
         front,
         tilt_deg,
         spread,
+        is_plumb: hangs && finish.is_trimmed(),
     })
+}
+
+/// Shortest brow drawn as a lash of its own, share of the head's length (modelling choice).
+const BROW_PIECE: f64 = 0.08;
+
+fn brow(build: &Build, finish: Finish, length: f64) -> Option<f64> {
+    let is_kept = finish.head == Some(HeadShape::Terrier);
+    (is_kept && length >= BROW_PIECE * build.head.length).then_some(length)
 }
 
 fn ear(build: &Build, length: f64) -> EarCoat {
@@ -320,10 +351,10 @@ fn skirt(
     if finish.has_skirt && fringe >= SKIRT_PIECE * build.height {
         // It ends where the planned underline ends.
         let root_height = build.elbow + SKIRT_ROOT * build.height;
-        let hangs = 1.0 - 0.5 * stand;
         return Some(SkirtCoat {
             root_height,
-            length: (SKIRT_ROOT * build.height + fringe) / hangs,
+            length: (SKIRT_ROOT * build.height + fringe) / hanging_share(stand),
+            is_cut: true,
             covers_legs: false,
         });
     }
@@ -334,6 +365,7 @@ fn skirt(
     Some(SkirtCoat {
         root_height,
         length: ribs,
+        is_cut: false,
         covers_legs: root_height - ribs < 0.6 * build.elbow,
     })
 }

@@ -23,6 +23,8 @@ pub struct Dressing {
     pub topknot: Option<Topknot>,
     /// Beard, where long enough to be a piece of its own.
     pub beard: Option<Beard>,
+    /// Length of brows combed forward, mm, where the head keeps them.
+    pub brow: Option<f64>,
     /// Hair of the ear.
     pub ear: EarCoat,
     /// Hair of the tail.
@@ -86,6 +88,8 @@ pub struct Beard {
     pub tilt_deg: f64,
     /// Spread of the directions; 1 is a terrier's.
     pub spread: f64,
+    /// Whether it is cut plumb under the nose, so that the nose stays the longest point.
+    pub is_plumb: bool,
 }
 
 /// Lengths on the ear, mm.
@@ -121,8 +125,15 @@ pub struct SkirtCoat {
     pub root_height: f64,
     /// Length of the hanging hair, mm.
     pub length: f64,
+    /// Whether its hem is cut along the planned underline; else it hangs as it came.
+    pub is_cut: bool,
     /// Whether it hides the legs.
     pub covers_legs: bool,
+}
+
+/// How far a hair of length 1 that hangs from the side reaches down (dog-shape.md 9, *Skirt*).
+pub fn hanging_share(stand: f64) -> f64 {
+    1.0 - 0.5 * stand
 }
 
 /// What the eye sees of a hair of length 1 along direction `n` (handbook 3, *What the eye sees*).

@@ -1,7 +1,7 @@
-use kurbo::Point;
+use kurbo::{Line, ParamCurveNearest as _, Point, Vec2};
 
 use super::edge::{CoatEdge, Dressing};
-use super::head_pieces::{beard_piece, ear_piece, topknot_piece};
+use super::head_pieces::{EYE, beard_piece, brow_piece, ear_piece, eye_at, topknot_piece};
 use super::piece::Piece;
 use super::side::SideShape;
 use super::station::Station;
@@ -20,9 +20,22 @@ pub struct HeadEdges {
     pub ear_end: Option<Point>,
     /// The foremost hair of the muzzle.
     pub foremost: Point,
-    /// How far the tip of the nose stands before it along the muzzle, mm.
+    /// How far the tip of the nose stands before it, along the muzzle or plumb line against plumb
+    /// line, whichever shows it longer, mm.
+    ///
+    /// A head carried low shows a hanging beard ahead along the muzzle, one carried high ahead by
+    /// the plumb line; neither is longer than the nose to the eye.
     pub nose_before: f64,
+    /// The outer corner of the eye.
+    pub eye: Point,
+    /// How far the nearest edge of topknot or brow stays off it, mm; less than nothing where hair
+    /// lies over it.
+    pub eye_free: f64,
 }
+
+/// Longest fringe that leaves the eye open, share of the head's length (modelling choice: the eye
+/// lies about so far under the brow).
+pub(crate) const FRINGE: f64 = 0.12;
 
 /// Stations over the skull, and round the muzzle.
 const SKULL: [Station; 3] = [Station::SkullBack, Station::Crown, Station::Brow];
@@ -53,10 +66,26 @@ pub fn head_edges(shape: &SideShape, build: &Build, dressing: &Dressing) -> Head
     let round = topknot.iter().copied().filter(|_| is_round);
     let crown = shape.skin(Station::Crown);
     let ahead = shape.head.vector(1.0, 0.0) / shape.head.length;
-    let along = |p: Point| p.to_vec2().dot(ahead);
-    let foremost = muzzle()
-        .max_by(|a, b| along(*a).total_cmp(&along(*b)))
-        .unwrap_or(shape.skin(Station::Lip));
+    let nose = shape.skin(Station::NoseTip);
+    let (nose_before, foremost) = [ahead, Vec2::new(1.0, 0.0)]
+        .into_iter()
+        .filter_map(|way| {
+            let along = |p: Point| p.to_vec2().dot(way);
+            let foremost = muzzle().max_by(|a, b| along(*a).total_cmp(&along(*b)))?;
+            Some((along(nose) - along(foremost), foremost))
+        })
+        .max_by(|a, b| a.0.total_cmp(&b.0))
+        .unwrap_or((0.0, nose));
+    let brow = ink(dressing
+        .brow
+        .map(|mm| brow_piece(mm, stand(Zone::Brow), &shape.head, &build.head)));
+    let axes = &shape.head;
+    let eye = eye_at(axes, &build.head) - axes.vector(EYE, 0.0);
+    // A round head's outline runs round behind the face: there the fringe's own length tells.
+    let eye_free = match &dressing.topknot {
+        Some(t) if is_round => FRINGE * build.head.length - t.visor,
+        _ => outside_mm(eye, &topknot).min(outside_mm(eye, &brow)),
+    };
     HeadEdges {
         top: highest(at(&SKULL).into_iter().chain(topknot.iter().copied())).unwrap_or(crown),
         under_beard: lowest(muzzle().chain(round)).unwrap_or(shape.skin(Station::Chin)),
@@ -64,8 +93,28 @@ pub fn head_edges(shape: &SideShape, build: &Build, dressing: &Dressing) -> Head
             .then(|| lowest(ear.outline.into_iter()))
             .flatten(),
         foremost,
-        nose_before: along(shape.skin(Station::NoseTip)) - along(foremost),
+        nose_before,
+        eye,
+        eye_free,
     }
+}
+
+/// How far a point lies outside a closed outline, mm; less than nothing inside, without end where
+/// there is none.
+fn outside_mm(point: Point, outline: &[Point]) -> f64 {
+    let ends = outline.iter().cycle().skip(1);
+    let edges = outline.iter().zip(ends).map(|(a, b)| Line::new(*a, *b));
+    let mut inside = false;
+    let mut nearest = f64::INFINITY;
+    for edge in edges {
+        nearest = nearest.min(edge.nearest(point, 1e-3).distance_sq.sqrt());
+        let (a, b) = (edge.p0, edge.p1);
+        let crosses = (a.y > point.y) != (b.y > point.y);
+        if crosses && point.x < a.x + (b.x - a.x) * (point.y - a.y) / (b.y - a.y) {
+            inside = !inside;
+        }
+    }
+    if inside { -nearest } else { nearest }
 }
 
 fn highest(points: impl Iterator<Item = Point>) -> Option<Point> {

@@ -152,7 +152,13 @@ pub(super) fn beard_piece(beard: &Beard, stand: f64, axes: &HeadAxes, head: &Hea
         hd(1.0 - 0.80 * mu, -s - 0.10),
         hd(1.0 - mu, -s - 0.45 * dm),
     ]);
-    let outline = closed(&ring, FINE);
+    let mut outline = closed(&ring, FINE);
+    if beard.is_plumb {
+        let nose = axes.at(axes.nose.0, axes.nose.1).x;
+        for point in &mut outline {
+            point.x = point.x.min(nose);
+        }
+    }
     let ink = outline[..=FINE * roots.len()].to_vec();
     Piece::near(
         PieceKind::Beard,
@@ -160,6 +166,51 @@ pub(super) fn beard_piece(beard: &Beard, stand: f64, axes: &HeadAxes, head: &Hea
         vec![Stroke::tapered(ink, 1.0, (true, false))],
     )
 }
+
+/// How far under the head's axis brows are combed, degrees (dog-shape.md 9).
+const BROW_DOWN_DEG: f64 = 24.0;
+
+/// A terrier's brow: a wedge from the skull over the eye, combed forward (dog-shape.md 9).
+///
+/// # Units and shapes
+/// `length` in mm; `stand` of the brow's hair.
+pub(super) fn brow_piece(length: f64, stand: f64, axes: &HeadAxes, head: &HeadShape) -> Piece {
+    let (mu, s, dome) = (head.muzzle, axes.step, head.dome);
+    let hd = |p: f64, q: f64| axes.at(p, q);
+    let reach = length * (1.0 - 0.35 * stand);
+    let ahead = Vec2::from_angle(axes.angle_rad - BROW_DOWN_DEG.to_radians());
+    let up = Vec2::new(-ahead.y, ahead.x);
+    let ring = [
+        hd(0.83 - mu, 0.8 * dome),
+        hd(0.95 - mu, 0.5 * dome) + up * (0.06 * reach),
+        hd(1.01 - mu, -0.25 * s) + ahead * (0.38 * reach) + up * (0.13 * reach),
+        hd(1.0 - mu, -0.6 * s) + ahead * reach,
+        hd(0.98 - mu, -0.55 * s - 0.045) + ahead * (0.30 * reach),
+        hd(0.98 - mu, -0.55 * s - 0.012),
+        hd(0.89 - mu, -0.45 * s + 0.012),
+    ];
+    // Its tip is a corner: hair, not a paddle.
+    let over = open(&ring[..4], FINE);
+    let under = open(&ring[3..], FINE);
+    let ink: Vec<Point> = over.iter().chain(&under[1..]).copied().collect();
+    let mut outline = ink.clone();
+    if signed_area(&outline) < 0.0 {
+        outline.reverse();
+    }
+    Piece::near(
+        PieceKind::Brow,
+        outline,
+        vec![Stroke::tapered(ink, 0.8, (true, true))],
+    )
+}
+
+/// Where the eye lies (dog-shape.md 5, *Face*).
+pub(super) fn eye_at(axes: &HeadAxes, head: &HeadShape) -> Point {
+    axes.at(0.945 - head.muzzle, -0.55 * axes.step - 0.025)
+}
+
+/// Half the eye's opening, share of the head's length (dog-shape.md 5, *Face*).
+pub(super) const EYE: f64 = 0.036;
 
 /// One point of the ear leather: across, along, share that hangs, whether it lies at the root.
 type LeatherPoint = (f64, f64, f64, bool);
@@ -251,8 +302,8 @@ pub(super) fn face_pieces(axes: &HeadAxes, head: &HeadShape, dressing: &Dressing
         (-0.05, -0.075),
     ]
     .map(|(a, b)| hd(pn + a, -s + b));
-    let eye = hd(0.945 - mu, -0.55 * s - 0.025);
-    let r = 0.036 * axes.length;
+    let eye = eye_at(axes, head);
+    let r = EYE * axes.length;
     let oval = |centre: Point, rx: f64, ry: f64| -> Vec<Point> {
         Ellipse::new(centre, (rx, ry), 0.0)
             .to_path(0.05)

@@ -22,9 +22,11 @@ mod views;
 pub use dog::{side_pieces, side_pieces_beside};
 pub use dress::{Finish, HeadShape, TOPKNOT_AT_SKULL, bare, dress_by_zone, dress_now, eased};
 pub use edge::{
-    Beard, CoatEdge, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, visible_share,
+    Beard, CoatEdge, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, hanging_share,
+    visible_share,
 };
 pub use head::HeadAxes;
+pub(crate) use head_edges::FRINGE;
 pub use head_edges::{HeadEdges, head_edges, off_circle_mm};
 pub use landmark::{Drag, DragAxis, Landmark, Placed, View, landmarks};
 pub use piece::{Piece, PieceKind, Stroke};

@@ -27,6 +27,7 @@ pub enum PieceKind {
     Head,
     Topknot,
     Beard,
+    Brow,
     Ear,
     Nose,
     Eye,

@@ -1,6 +1,7 @@
 use super::minutes as m;
 use super::step::Step;
 use crate::dog::Topic;
+use crate::kit::{Clipper, longest_run_minutes};
 
 /// Adds a pause wherever a bare blade has run for so many minutes, step after step with the same
 /// blade (handbook 7, *Heat*); how many there are.
@@ -24,8 +25,13 @@ pub(super) fn count_pauses(steps: &mut [Step], every_minutes: f64) -> u32 {
     pauses
 }
 
-/// What was counted in, in one sentence.
-pub(super) fn counted(steps: &[Step], tool_changes: u32, pauses: u32) -> String {
+/// What was counted in, in one sentence, and whether the clipper's charge lasts.
+pub(super) fn counted(
+    steps: &[Step],
+    tool_changes: u32,
+    pauses: u32,
+    clippers: &[Clipper],
+) -> String {
     let many = |n: u32, one: &str, more: &str| match n {
         0 => None,
         1 => Some(format!("1 {one}")),
@@ -45,9 +51,23 @@ pub(super) fn counted(steps: &[Step], tool_changes: u32, pauses: u32) -> String 
     .into_iter()
     .flatten()
     .collect();
-    if parts.is_empty() {
-        String::new()
-    } else {
-        format!("Counted in: {}.", parts.join(", "))
-    }
+    let counted = (!parts.is_empty()).then(|| format!("Counted in: {}.", parts.join(", ")));
+    let said: Vec<String> = counted.into_iter().chain(charge(steps, clippers)).collect();
+    said.join(" ")
+}
+
+/// Said where the clipping takes longer than a charge lasts (handbook 3: run time is finite).
+fn charge(steps: &[Step], clippers: &[Clipper]) -> Option<String> {
+    let lasts = f64::from(longest_run_minutes(clippers)?);
+    let clipped: f64 = steps
+        .iter()
+        .filter(|s| s.topic == Topic::Clip)
+        .map(|s| s.minutes)
+        .sum();
+    (clipped > lasts).then(|| {
+        format!(
+            "The clipper runs {lasts:.0} min on a charge and clips {clipped:.0} here: charge it \
+             during the bath."
+        )
+    })
 }

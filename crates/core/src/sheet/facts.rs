@@ -1,4 +1,4 @@
-use crate::body::{Found, Handling};
+use crate::body::{Found, Handling, Temper};
 use crate::dog::Dog;
 
 /// What the sheet says of the dog.
@@ -19,6 +19,16 @@ pub struct DogFacts<'a> {
 }
 
 impl DogFacts<'_> {
+    /// Whether its record asks for a second pair of hands.
+    pub(super) fn needs_helper(&self) -> bool {
+        self.handling.is_some_and(|h| h.needs_second_person)
+    }
+
+    /// Whether it does not stand by its temper (handbook 6, *restless*).
+    pub(super) fn is_restless(&self) -> bool {
+        self.handling.is_some_and(|h| h.temper == Temper::Lively)
+    }
+
     /// Whether the dog works in short stretches: old, young, unwell (handbook 6, *breaks*).
     pub(super) fn needs_breaks(&self) -> bool {
         self.dog.is_old() || self.dog.is_puppy() || self.handling.is_some_and(Handling::is_unwell)

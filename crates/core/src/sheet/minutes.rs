@@ -58,6 +58,13 @@ pub(super) fn comb_out(worst: Option<Knots>) -> f64 {
     }
 }
 
+/// Factor for how the dog stands: × 0.9 with a helper, × 1.3 where it is restless (handbook 6).
+pub(super) fn held(has_helper: bool, is_restless: bool) -> f64 {
+    let helper = if has_helper { 0.9 } else { 1.0 };
+    let restless = if is_restless { 1.3 } else { 1.0 };
+    helper * restless
+}
+
 /// Factor for the dog's size: × 0.7 toy, × 1.5 large.
 pub(super) fn for_size(height_mm: f64) -> f64 {
     if height_mm < 280.0 {

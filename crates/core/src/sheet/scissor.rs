@@ -8,6 +8,7 @@ use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
 use crate::coat::{Texture, Zone};
 use crate::dog::{Answer, Question};
+use crate::shape::HeadShape;
 use crate::solve::{Stroke, Unit, UnitCut};
 
 /// Units scissored one after another as one step.
@@ -108,10 +109,14 @@ fn leg_groups(order: Answer) -> Vec<Group> {
     }
 }
 
-fn body_groups() -> Vec<Group> {
+fn body_groups(has_skirt: bool) -> Vec<Group> {
     vec![
         part(
-            "Underline and tuck-up",
+            if has_skirt {
+                "Skirt and tuck-up: comb down, hem level, rising to the waist"
+            } else {
+                "Underline and tuck-up"
+            },
             &[Unit::Underline, Unit::TuckUp],
             m::UNDERLINE_AND_TUCK_UP,
             &[Hazard::Flank],
@@ -137,8 +142,12 @@ fn body_groups() -> Vec<Group> {
     ]
 }
 
-fn head_groups(begins: Answer) -> Vec<Group> {
+fn head_groups(begins: Answer, has_brows: bool) -> Vec<Group> {
     let order = match begins {
+        _ if has_brows => {
+            "Head: beard combed forward and set; brows straight up and down at the cheek first, \
+             then set, a parting between them a little finger wide"
+        }
         Answer::HeadTop => "Head: top by comb, then sides and muzzle",
         Answer::HeadVisor => "Head: visor, then the topknot's sides, and match them",
         Answer::HeadOutline => "Head: lower outline, then up to the top",
@@ -147,7 +156,7 @@ fn head_groups(begins: Answer) -> Vec<Group> {
     vec![
         part(
             order,
-            &[Unit::Beard, Unit::Face, Unit::Topknot],
+            &[Unit::Beard, Unit::Brows, Unit::Face, Unit::Topknot],
             m::HEAD,
             &[Hazard::Face],
         ),
@@ -159,10 +168,13 @@ impl Writer<'_> {
     /// Legs, body, head, in the salon's order.
     pub(super) fn scissor(&mut self) {
         let mut groups = leg_groups(self.answer(Question::Legs));
-        groups.extend(body_groups());
+        groups.extend(body_groups(self.plan.subject.look.finish.has_skirt));
         let begins = self.answer(Question::HeadBegins);
+        let has_brows = self.plan.cuts.iter().any(|c| c.unit == Unit::Brows);
         match self.answer(Question::Head) {
-            Answer::HeadFirst => groups.splice(0..0, head_groups(begins)).for_each(drop),
+            Answer::HeadFirst => groups
+                .splice(0..0, head_groups(begins, has_brows))
+                .for_each(drop),
             Answer::HeadCornersFirst => {
                 let corners = Draft {
                     what: "Eye corners first, so that the dog can see".into(),
@@ -172,9 +184,9 @@ impl Writer<'_> {
                     ..Draft::default()
                 };
                 self.push(Stage::Scissor, corners);
-                groups.extend(head_groups(begins));
+                groups.extend(head_groups(begins, has_brows));
             }
-            _ => groups.extend(head_groups(begins)),
+            _ => groups.extend(head_groups(begins, has_brows)),
         }
         let mut is_first = true;
         for group in groups {
@@ -229,12 +241,16 @@ impl Writer<'_> {
         self.push(
             Stage::Scissor,
             Draft {
-                what: group.what.into(),
+                what: if group.units.contains(&Unit::Topknot) {
+                    format!("{}{}", group.what, self.head_words())
+                } else {
+                    group.what.into()
+                },
                 pair,
                 tool: if tools.is_empty() {
-                    "shears".into()
+                    self.shears().into()
                 } else {
-                    format!("shears after the {}", tools.join(" and the "))
+                    format!("{} after the {}", self.shears(), tools.join(" and the "))
                 },
                 stroke: &brushed,
                 from: scissor_from(group.units[0]).into(),
@@ -251,6 +267,35 @@ impl Writer<'_> {
             },
         );
         true
+    }
+
+    /// What shapes here (handbook 6, *shaping shears*).
+    fn shears(&self) -> &'static str {
+        match self.answer(Question::Shaping) {
+            Answer::ShapeStraight => "straight shears",
+            Answer::ShapeCurved => "curved shears",
+            Answer::ShapeTexturiser => "texturiser, then fine shears",
+            Answer::ShapeChunkers => "chunkers",
+            _ => "shears",
+        }
+    }
+
+    /// What the salon has said of crown and fringe, where this head has them.
+    fn head_words(&self) -> String {
+        let head = self.plan.subject.look.finish.head;
+        let crown = match self.answer(Question::Crown) {
+            _ if head != Some(HeadShape::Spaniel) => "",
+            Answer::CrownCarded => "; card the crown until it lies flat",
+            Answer::CrownOff => "; crown off, as the cheek",
+            _ => "; smooth the crown from its edge to the middle",
+        };
+        let has_fringe = matches!(head, Some(HeadShape::Round | HeadShape::Topknot));
+        let fringe = match self.answer(Question::Fringe) {
+            _ if !has_fringe => "",
+            Answer::FringeShort => "; fringe over the eyes short",
+            _ => "; over the eyes only the corners, keep some",
+        };
+        format!("{crown}{fringe}")
     }
 
     /// How the coat is lifted before the shears (handbook 6, *back brushing before scissoring*).

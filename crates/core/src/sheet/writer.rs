@@ -81,7 +81,7 @@ pub fn cut_sheet(
     let tool_changes = u32::try_from(tools.len().saturating_sub(1)).unwrap_or(u32::MAX);
     let blade_pauses = count_pauses(&mut steps, job.house.blade_minutes);
     CutSheet {
-        counted: counted(&steps, tool_changes, blade_pauses),
+        counted: counted(&steps, tool_changes, blade_pauses, &job.house.clippers),
         blade_pauses,
         sorts,
         minutes: steps.iter().map(|s| s.minutes).sum(),
@@ -160,6 +160,7 @@ impl Writer<'_> {
         });
         let factors = &self.job.house.minute_factors;
         let factor = factors.get(&topic).copied().unwrap_or(1.0) * self.sort_factor();
+        let held = m::held(self.has_helper(), self.facts.is_restless());
         let number = u32::try_from(self.steps.len() + 1).unwrap_or(u32::MAX);
         self.steps.push(Step {
             number,
@@ -171,7 +172,7 @@ impl Writer<'_> {
             from: draft.from,
             to: draft.to,
             leaves: draft.leaves,
-            minutes: (draft.minutes * self.size * factor * 10.0).round() / 10.0,
+            minutes: (draft.minutes * self.size * held * factor * 10.0).round() / 10.0,
             topic,
             factor,
             tool_id: draft.tool_id,
@@ -192,6 +193,15 @@ impl Writer<'_> {
         let by_sort = &self.job.house.minutes_by;
         let is_this = |s: &&SortFactor| self.sorts.contains(&s.sort);
         by_sort.iter().filter(is_this).map(|s| s.factor).product()
+    }
+
+    /// Whether somebody holds the dog (handbook 6, *holding*).
+    fn has_helper(&self) -> bool {
+        match self.answer(Question::Holding) {
+            Answer::HeldByHelper => true,
+            Answer::HeldByRecord => self.facts.needs_helper(),
+            _ => false,
+        }
     }
 
     /// The salon's answer.

@@ -5,6 +5,7 @@ use crate::balance::{BalancePoint, Skin, Subject, bounds, shortest_safe_mm};
 use crate::coat::{CoatNow, Knots, Zone};
 use crate::kit::{Direction, Tool, ToolKind, UnderComb, full_leaves_mm, skim_leaves_mm};
 use crate::look::Cut;
+use crate::shape::HeadShape;
 
 /// How a unit is cut (handbook 3, *Strokes*).
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -87,6 +88,8 @@ pub struct Bench<'a> {
     pub against_at_most_mm: f64,
     /// How legs are brought to their length (handbook 6, *legs*).
     pub legs: LegWay,
+    /// Whether topknot and beard are shaped by shears alone (handbook 6, *head tools*).
+    pub is_head_by_eye: bool,
 }
 
 /// How a salon brings legs to their length.
@@ -224,7 +227,8 @@ impl Bench<'_> {
                     ideal: ideal_mm[i],
                     low: spot.low,
                     high: spot.high,
-                    now: self.coat.length_mm(spot.zone),
+                    // A hem that hangs from the ribs reaches further than the hair beneath it.
+                    now: self.coat.length_mm(spot.zone).max(spot.high),
                 }
             })
             .collect()
@@ -285,11 +289,21 @@ impl Bench<'_> {
         let mean = wanted.iter().map(|w| w.ideal).sum::<f64>() / wanted.len() as f64;
         let minutes = unit.scissor_minutes();
         let stand = self.coat.stand.of(zone);
-        // A natural back is thinned, never clipped; little comes off, so no roughing out is missed.
-        let is_by_hand =
-            !self.subject.look.has_clipper && self.subject.look.cut(zone) == Cut::Scissored;
+        // A natural back is thinned, never clipped, and a long beard and brows are combed forward
+        // and set by shears; little comes off, so no roughing out is missed.
+        let look = &self.subject.look;
+        let is_natural = !look.has_clipper && look.cut(zone) == Cut::Scissored;
+        let is_lashed = look.finish.head == Some(HeadShape::Terrier)
+            && matches!(unit, Unit::Beard | Unit::Brows);
+        let is_by_eye = self.is_head_by_eye && matches!(unit, Unit::Beard | Unit::Topknot);
+        let is_by_hand = is_natural || is_lashed || is_by_eye;
         let kit: &[Tool] = if is_by_hand { &[] } else { self.kit };
-        for tool in kit.iter().filter(|t| t.is_fit()) {
+        for tool in &kit
+            .iter()
+            .filter(|t| t.is_fit())
+            .flat_map(Tool::settings)
+            .collect::<Vec<_>>()
+        {
             if tool.kind == ToolKind::Comb && knots == Knots::Tight {
                 continue; // A comb attachment that meets a knot falls off or leaves a hole.
             }

@@ -5,7 +5,7 @@ use utoipa::ToSchema;
 use crate::balance::{Place, Subject, Width};
 use crate::coat::Zone;
 use crate::look::{Cut, LineName, LineStop};
-use crate::shape::{Face, Leg, LegPlace, Station};
+use crate::shape::{Face, HeadShape, Leg, LegPlace, Station};
 
 /// A part of the dog that is cut alike (balance-model.md 11).
 #[derive(
@@ -49,6 +49,7 @@ pub enum Unit {
     ForeIn,
     Face,
     Beard,
+    Brows,
     Topknot,
     Ears,
     Feet,
@@ -60,6 +61,32 @@ use Station as S;
 /// Last station of the front pass along the back and first of the rear one; none where one length
 /// runs through. Half way where nothing was chosen.
 pub(crate) fn back_split(subject: &Subject) -> (S, Option<S>) {
+    let shift = subject.look.shift_mm(LineName::BackPass, subject.height());
+    match split_of(subject) {
+        (front, Some(rear)) if shift != 0.0 => {
+            let x = |s: S| subject.shape.skin(s).x;
+            let line = f64::midpoint(x(front), x(rear)) - shift;
+            let mut pairs = BACK.windows(2);
+            let there = pairs.find(|two| x(two[1]) <= line).unwrap_or(&BACK[5..]);
+            (there[0], Some(there[1]))
+        }
+        at_place => at_place,
+    }
+}
+
+/// Stations that the shorter pass can begin between, front to rear.
+const BACK: [S; 7] = [
+    S::Withers,
+    S::BehindWithers,
+    S::BackFront,
+    S::BackMid,
+    S::LoinFront,
+    S::Loin,
+    S::HipCrest,
+];
+
+/// The same for the line in its place.
+fn split_of(subject: &Subject) -> (S, Option<S>) {
     match subject.look.stop(LineName::BackPass) {
         Some(LineStop::OnePass) => (S::HipCrest, None),
         Some(LineStop::MidBack) => (S::BackFront, Some(S::BackMid)),
@@ -71,7 +98,7 @@ pub(crate) fn back_split(subject: &Subject) -> (S, Option<S>) {
 
 impl Unit {
     /// All units, body first, then legs, then head and tail.
-    pub const ALL: [Self; 28] = [
+    pub const ALL: [Self; 29] = [
         Self::Throat,
         Self::Crest,
         Self::BackFront,
@@ -96,18 +123,23 @@ impl Unit {
         Self::ForeIn,
         Self::Face,
         Self::Beard,
+        Self::Brows,
         Self::Topknot,
         Self::Ears,
         Self::Feet,
         Self::Tail,
     ];
 
-    /// The units a dog is cut in: where one pass runs through the back there is no rear one.
+    /// The units a dog is cut in: where one pass runs through the back there is no rear one, and
+    /// brows are cut apart where the look keeps them.
     pub fn on(subject: &Subject) -> impl Iterator<Item = Self> {
         let has_rear = back_split(subject).1.is_some();
-        Self::ALL
-            .into_iter()
-            .filter(move |unit| has_rear || *unit != Self::BackRear)
+        let has_brows = subject.look.finish.head == Some(HeadShape::Terrier);
+        Self::ALL.into_iter().filter(move |unit| match unit {
+            Self::BackRear => has_rear,
+            Self::Brows => has_brows,
+            _ => true,
+        })
     }
 
     /// Name in a sentence.
@@ -137,6 +169,7 @@ impl Unit {
             Self::ForeIn => "inside of the front leg",
             Self::Face => "face",
             Self::Beard => "beard",
+            Self::Brows => "eyebrows",
             Self::Topknot => "topknot",
             Self::Ears => "ears",
             Self::Feet => "feet",
@@ -170,6 +203,7 @@ impl Unit {
             Self::ForeIn => Zone::ForeIn,
             Self::Face => Zone::Cheek,
             Self::Beard => Zone::Beard,
+            Self::Brows => Zone::Brow,
             Self::Topknot => Zone::Topknot,
             Self::Ears => Zone::Ear,
             Self::Feet => Zone::Foot,
@@ -188,7 +222,7 @@ impl Unit {
             Self::ForeBack | Self::ForeFront | Self::ForeOut | Self::ForeIn => 2.5,
             Self::Tail | Self::Ears => 4.0,
             Self::Topknot => 6.0,
-            Self::Beard => 3.0,
+            Self::Beard | Self::Brows => 3.0,
             Self::BackFront
             | Self::BackRear
             | Self::Rump
@@ -289,9 +323,13 @@ impl Unit {
             Self::HindIn => face(Leg::Hind, Face::Inner),
             Self::ForeOut => face(Leg::Fore, Face::Outer),
             Self::ForeIn => face(Leg::Fore, Face::Inner),
-            Self::Face | Self::Beard | Self::Topknot | Self::Ears | Self::Feet | Self::Tail => {
-                Vec::new()
-            }
+            Self::Face
+            | Self::Beard
+            | Self::Brows
+            | Self::Topknot
+            | Self::Ears
+            | Self::Feet
+            | Self::Tail => Vec::new(),
         };
         places.into_iter().filter_map(|p| subject.find(p)).collect()
     }

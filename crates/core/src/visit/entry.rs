@@ -244,6 +244,13 @@ pub enum EntryBody {
         /// Where to; a place of another line counts for nothing.
         stop: Option<LineStop>,
     },
+    /// A line was moved between its places by hand; nothing puts it back.
+    LineShifted {
+        /// Which.
+        line: LineName,
+        /// Upwards or to the rear.
+        by_mm: Length,
+    },
     /// A look of the salon's own was chosen, as it stands today; none leaves it.
     OwnLookSet {
         /// Which.
@@ -341,7 +348,9 @@ impl EntryBody {
             Self::OutcomeSet { outcome, .. } => outcome.label().into(),
             Self::HandlingSet { .. } => "handling".into(),
             Self::LookChosen { .. } => "look".into(),
-            Self::LineMoved { line, .. } => format!("line, {}", line.label().to_lowercase()),
+            Self::LineMoved { line, .. } | Self::LineShifted { line, .. } => {
+                format!("line, {}", line.label().to_lowercase())
+            }
             Self::OwnLookSet { .. } => "look".into(),
             Self::NoteWritten { .. } => "note".into(),
             Self::StylistSet { .. } => "stylist".into(),

@@ -13,10 +13,11 @@ use crate::consult::{Part, Talk, Wish};
 use crate::dog::Dog;
 use crate::finish::ZoneResult;
 use crate::frame::{Felt, FrameInput, Grade};
-use crate::look::{OwnLook, Placement};
+use crate::look::{OwnLook, Placement, Shifts};
 use crate::photo::{PhotoMarks, PhotoMoment};
 use crate::picture::OwnersPicture;
 use crate::run::{Run, RunEvent};
+use crate::units::Length;
 
 /// The visit as it stands: what all entries together say.
 #[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -63,6 +64,9 @@ pub struct Visit {
     /// Lines moved by hand.
     #[serde(default)]
     pub lines: Placement,
+    /// How far lines were moved between their places by hand.
+    #[serde(default)]
+    pub shifts: Shifts,
     /// The run at the table; none before it begins.
     #[serde(default)]
     pub run: Option<Run>,
@@ -288,10 +292,17 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             visit.own_look.clone_from(own);
         }
         EntryBody::LineMoved { line, stop } => match stop {
-            Some(stop) if stop.line() == *line => visit.lines.put(*stop),
+            Some(stop) if stop.line() == *line => {
+                visit.lines.put(*stop);
+                visit.shifts.put(*line, Length::ZERO);
+            }
             Some(_) => {}
-            None => visit.lines.free(*line),
+            None => {
+                visit.lines.free(*line);
+                visit.shifts.put(*line, Length::ZERO);
+            }
         },
+        EntryBody::LineShifted { line, by_mm } => visit.shifts.put(*line, *by_mm),
         EntryBody::NoteWritten { text } => {
             if !text.trim().is_empty() {
                 visit.notes.push(text.trim().to_owned());
@@ -313,6 +324,7 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             if let Some(recipe) = recipe {
                 visit.look = Some(recipe.look);
                 visit.lines.clone_from(&recipe.lines);
+                visit.shifts.clone_from(&recipe.shifts);
                 for (zone, limit) in &recipe.limits {
                     visit.coat.limits.entry(*zone).or_insert(*limit);
                 }

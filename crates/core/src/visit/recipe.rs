@@ -9,7 +9,7 @@ use super::kept::KeptPlan;
 use crate::coat::{LONGEST_MM, Limit, Zone};
 use crate::finish::{AS_PLANNED_MM, ZoneResult};
 use crate::frame::{Problem, Severity};
-use crate::look::{LookId, Placement};
+use crate::look::{LookId, Placement, Shifts};
 use crate::plan::{StrokeName, UnitRow, Words};
 use crate::units::{Length, UnitSystem, length_text};
 
@@ -46,6 +46,9 @@ pub struct Recipe {
     pub look_name: String,
     /// Lines moved by hand.
     pub lines: Placement,
+    /// How far they were moved between their places.
+    #[serde(default)]
+    pub shifts: Shifts,
     /// The owner's limits, what was corrected since among them.
     pub limits: BTreeMap<Zone, Limit>,
     /// Zones that were cut.
@@ -100,6 +103,7 @@ impl Recipe {
             }),
             look_name: plan.report.look_name.clone(),
             lines: plan.visit.lines.clone(),
+            shifts: plan.visit.shifts.clone(),
             limits: limits.clone(),
             zones,
         }

@@ -851,7 +851,7 @@ export interface components {
          * @description An answer to one of them.
          * @enum {string}
          */
-        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "tuck_up_kept" | "tuck_up_cleared" | "belly_by_look" | "belly_short" | "belly_filled" | "legs_skimmed" | "legs_scissored" | "legs_by_comb" | "from_the_side" | "front_lifted" | "rear_relieved" | "head_muzzle" | "head_top" | "head_visor" | "head_outline" | "front_by_look" | "front_tube" | "front_d" | "front_flare" | "rear_by_look" | "rear_parallel" | "rear_a" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "corners_thinners" | "corners_blade" | "corners_curves" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "keep_the_line" | "level_down";
+        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "tuck_up_kept" | "tuck_up_cleared" | "belly_by_look" | "belly_short" | "belly_filled" | "legs_skimmed" | "legs_scissored" | "legs_by_comb" | "from_the_side" | "front_lifted" | "rear_relieved" | "head_muzzle" | "head_top" | "head_visor" | "head_outline" | "front_by_look" | "front_tube" | "front_d" | "front_flare" | "rear_by_look" | "rear_parallel" | "rear_a" | "underline_by_look" | "underline_straight" | "underline_round" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "head_by_comb" | "head_by_eye" | "fringe_kept" | "fringe_short" | "crown_smoothed" | "crown_carded" | "crown_off" | "ear_by_look" | "ear_to_jaw" | "ear_to_fold" | "ear_tip" | "ear_whole" | "ear_end_by_look" | "ear_at_shoulder" | "ear_under_beard" | "ear_as_wished" | "corners_thinners" | "corners_blade" | "corners_curves" | "shape_by_hand" | "shape_straight" | "shape_curved" | "shape_texturiser" | "shape_chunkers" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "held_by_record" | "held_by_helper" | "held_by_loop" | "held_by_nobody" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "edge_hidden" | "edge_drawn" | "keep_the_line" | "level_down";
         /** @description An answer, with what it would change on this dog. */
         AnswerHere: {
             /** @description Which. */
@@ -1091,6 +1091,15 @@ export interface components {
             above: string;
             /** @description What is below or behind it. */
             below: string;
+            /** @description How the step is joined, in a sentence; empty where there is none. */
+            blend?: string;
+            /**
+             * Format: double
+             * @description How far its blend reaches from a level line into the longer hair, mm upwards.
+             */
+            blend_dy_mm?: number;
+            /** @description Its course in the other views it shows in. */
+            elsewhere?: components["schemas"]["ViewPath"][];
             /** @description Distances a hand can lay off. */
             hand: components["schemas"]["HandDistance"][];
             /** @description Whether it was moved there by hand. */
@@ -1109,6 +1118,23 @@ export interface components {
             /** @description Why there. */
             why: string;
         };
+        /** @description A clipper of the salon's. */
+        Clipper: {
+            /** @description What its owner calls it. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Minutes it runs on one charge; none on a cord, or where nobody said.
+             */
+            runs_minutes?: number | null;
+            /** @description What it takes. */
+            takes: components["schemas"]["ClipperFit"];
+        };
+        /**
+         * @description What blades a clipper takes, or what clipper a blade or comb fits (handbook 3, *Kit*).
+         * @enum {string}
+         */
+        ClipperFit: "any" | "detachable" | "adjustable" | "wide";
         /**
          * @description How the coat is finished (handbook 3, *Finish is part of the plan*).
          * @enum {string}
@@ -1661,6 +1687,13 @@ export interface components {
             line: components["schemas"]["LineName"];
             stop?: components["schemas"]["LineStop"] | null;
         } | {
+            /** @description Upwards or to the rear. */
+            by_mm: components["schemas"]["Length"];
+            /** @enum {string} */
+            kind: "line_shifted";
+            /** @description Which. */
+            line: components["schemas"]["LineName"];
+        } | {
             /** @enum {string} */
             kind: "own_look_set";
             own?: components["schemas"]["OwnLook"] | null;
@@ -2120,6 +2153,11 @@ export interface components {
              */
             blade_minutes: number;
             /**
+             * @description Its clippers; while it names none, every tool is taken to fit.
+             * @default []
+             */
+            clippers: components["schemas"]["Clipper"][];
+            /**
              * @description Breadth of the stylist's own index finger.
              * @default 18
              */
@@ -2214,7 +2252,7 @@ export interface components {
          * @description A number the eye judges (handbook 4; balance-model.md 5).
          * @enum {string}
          */
-        Judged: "body_ratio" | "gap_ratio" | "gap_under_flank" | "leg_share" | "topline" | "slope" | "croup_drop" | "croup_fill" | "underline_rise" | "underline_steady" | "flank_fill" | "neck_depth" | "crest_join" | "rear_angulation" | "rear_set_in" | "rear_drop" | "rearmost" | "foremost" | "front_column" | "column_share" | "toe" | "hind_column" | "column_pair" | "lower_thigh" | "knee_fullness" | "shoulder_into_ribs" | "ribs_not_flat" | "loin_not_hollow" | "front_edges" | "front_flush" | "front_over" | "column_square" | "rear_edges" | "widest" | "daylight" | "mirror" | "hole" | "waist_place" | "knee_opposite" | "head_size" | "head_round" | "nose_longest" | "ear_end" | "ear_over_shoulder";
+        Judged: "body_ratio" | "gap_ratio" | "gap_under_flank" | "leg_share" | "topline" | "slope" | "croup_drop" | "croup_fill" | "underline_rise" | "underline_steady" | "flank_fill" | "neck_depth" | "crest_join" | "rear_angulation" | "rear_set_in" | "rear_drop" | "rearmost" | "foremost" | "front_column" | "column_share" | "toe" | "hind_column" | "column_pair" | "lower_thigh" | "knee_fullness" | "shoulder_into_ribs" | "ribs_not_flat" | "loin_not_hollow" | "front_edges" | "front_flush" | "front_over" | "column_square" | "rear_edges" | "widest" | "daylight" | "mirror" | "hole" | "waist_place" | "knee_opposite" | "head_size" | "head_round" | "nose_longest" | "ear_end" | "ear_over_shoulder" | "eye_open" | "lift_off" | "flank_need" | "bump" | "bevel";
         /** @description Keeping a plan. */
         KeepPlan: {
             /**
@@ -2515,7 +2553,7 @@ export interface components {
          * @description Which line (handbook 5, *Clip lines*).
          * @enum {string}
          */
-        LineName: "nape" | "throat" | "bib" | "shoulder" | "back_pass" | "waist" | "underline" | "skirt" | "thigh" | "shelf" | "rump_drop" | "hock" | "tail_base";
+        LineName: "nape" | "throat" | "bib" | "shoulder" | "back_pass" | "waist" | "underline" | "skirt" | "thigh" | "shelf" | "rump_drop" | "hock" | "tail_base" | "crown" | "visor" | "parting" | "cheek" | "beard_end" | "ear_end";
         /** @description A line that can be moved. */
         LineOffer: {
             /** @description Whether it was moved by hand on this dog. */
@@ -2524,6 +2562,8 @@ export interface components {
             label: string;
             /** @description Which. */
             line: components["schemas"]["LineName"];
+            /** @description A step to either side of where it lies now; empty where it has none between its places. */
+            nudges?: components["schemas"]["Nudge"][];
             /** @description Its places. */
             stops: components["schemas"]["StopOffer"][];
         };
@@ -2665,6 +2705,20 @@ export interface components {
             /** @description Which. */
             finding: components["schemas"]["Finding"];
             /** @description In one sentence. */
+            sentence: string;
+        };
+        /** @description A step further between its places, with what it costs. */
+        Nudge: {
+            /** @description How far the line then lies from its place, upwards or to the rear. */
+            by_mm: components["schemas"]["Length"];
+            /**
+             * Format: double
+             * @description What the plan would lose in balance; less than nothing is a gain.
+             */
+            costs: number;
+            /** @description The step in words. */
+            label: string;
+            /** @description The same in words. */
             sentence: string;
         };
         /** @description A look offered on this dog. */
@@ -3154,7 +3208,7 @@ export interface components {
          * @description A question on which practitioners disagree (handbook 6, *Schools*).
          * @enum {string}
          */
-        Question: "washing" | "nails" | "pads" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "legs" | "interval" | "tuck_up" | "belly_front" | "leg_tools" | "belly_reached" | "head_begins" | "front_leg" | "rear_leg" | "hind_inside" | "back_brushing" | "edge" | "head" | "eye_corners" | "joining" | "heat" | "breaks" | "uneven";
+        Question: "washing" | "nails" | "pads" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "legs" | "interval" | "tuck_up" | "belly_front" | "leg_tools" | "belly_reached" | "head_begins" | "front_leg" | "rear_leg" | "underline" | "hind_inside" | "back_brushing" | "edge" | "head" | "head_tools" | "fringe" | "crown" | "ear_short" | "ear_length" | "eye_corners" | "shaping" | "joining" | "heat" | "holding" | "breaks" | "colour_edge" | "uneven";
         /** @description A question on which practitioners disagree, on this dog. */
         QuestionHere: {
             /** @description The answers, our default first. */
@@ -3283,6 +3337,8 @@ export interface components {
             look: components["schemas"]["LookChoice"];
             /** @description Its name. */
             look_name: string;
+            /** @description How far they were moved between their places. */
+            shifts?: components["schemas"]["Shifts"];
             /** @description Zones that were cut. */
             zones: components["schemas"]["RecipeZone"][];
         };
@@ -3709,6 +3765,10 @@ export interface components {
          * @enum {string}
          */
         Sheet: "side" | "front" | "rear" | "top" | "four";
+        /** @description How far lines lie from their places, mm: upwards or to the rear counts positive. */
+        Shifts: {
+            [key: string]: components["schemas"]["Length"];
+        };
         /** @description A look drawn on this dog. */
         ShownLook: {
             /** @description The dog in it. */
@@ -4059,6 +4119,8 @@ export interface components {
         };
         /** @description One blade or comb. */
         Tool: {
+            /** @description What clipper it fits. */
+            fits?: components["schemas"]["ClipperFit"];
             /**
              * Format: uuid
              * @description Made by the screen that entered it.
@@ -4079,6 +4141,7 @@ export interface components {
             sharpened_ms?: number | null;
             /** @description Its state. */
             state?: components["schemas"]["ToolState"];
+            to_mm?: components["schemas"]["Length"] | null;
         };
         /**
          * @description What kind of tool.
@@ -4222,7 +4285,7 @@ export interface components {
          * @description A part of the dog that is cut alike (balance-model.md 11).
          * @enum {string}
          */
-        Unit: "throat" | "crest" | "back_front" | "back_rear" | "croup" | "rump" | "shoulder" | "ribs" | "hip" | "chest" | "underline" | "tuck_up" | "flank_and_knee" | "hind_back" | "hock" | "hind_front" | "hind_out" | "hind_in" | "fore_back" | "fore_front" | "fore_out" | "fore_in" | "face" | "beard" | "topknot" | "ears" | "feet" | "tail";
+        Unit: "throat" | "crest" | "back_front" | "back_rear" | "croup" | "rump" | "shoulder" | "ribs" | "hip" | "chest" | "underline" | "tuck_up" | "flank_and_knee" | "hind_back" | "hock" | "hind_front" | "hind_out" | "hind_in" | "fore_back" | "fore_front" | "fore_out" | "fore_in" | "face" | "beard" | "brows" | "topknot" | "ears" | "feet" | "tail";
         /** @description What one unit gets. */
         UnitRow: {
             /** @description Shortest length it leaves. */
@@ -4289,6 +4352,13 @@ export interface components {
          * @enum {string}
          */
         View: "side" | "front" | "rear" | "top";
+        /** @description A course in a view. */
+        ViewPath: {
+            /** @description The course, mm on that view's own plane. */
+            path_mm: number[][];
+            /** @description Which view. */
+            view: components["schemas"]["View"];
+        };
         /** @description One view on a page: where its own origin stands, and its area, mm. */
         ViewPlace: {
             /** @description Left, bottom, right, top of its area. */
@@ -4356,6 +4426,8 @@ export interface components {
                 [key: string]: components["schemas"]["ZoneResult"];
             };
             run?: components["schemas"]["Run"] | null;
+            /** @description How far lines were moved between their places by hand. */
+            shifts?: components["schemas"]["Shifts"];
             /** @description Who works; empty where nobody said. */
             stylist?: string;
             talk?: components["schemas"]["Talk"] | null;
@@ -4472,7 +4544,7 @@ export interface components {
          * @description A zone of the coat: what a stylist would cut alike (handbook 3; dog-shape.md 5 and 8).
          * @enum {string}
          */
-        Zone: "topknot" | "cheek" | "muzzle" | "beard" | "ear" | "throat" | "crest" | "neck_side" | "chest" | "shoulder" | "back" | "ribs" | "hip" | "croup" | "rump" | "underline" | "tuck_up" | "flank" | "knee" | "hind_front" | "hind_back" | "hind_out" | "hind_in" | "hock" | "fore_back" | "fore_front" | "fore_out" | "fore_in" | "foot" | "tail";
+        Zone: "topknot" | "cheek" | "brow" | "muzzle" | "beard" | "ear" | "throat" | "crest" | "neck_side" | "chest" | "shoulder" | "back" | "ribs" | "hip" | "croup" | "rump" | "underline" | "tuck_up" | "flank" | "knee" | "hind_front" | "hind_back" | "hind_out" | "hind_in" | "hock" | "fore_back" | "fore_front" | "fore_out" | "fore_in" | "foot" | "tail";
         /** @description What one zone of the coat carries beside its length and knots. */
         ZoneMarks: {
             /** @default null */
@@ -4507,6 +4579,8 @@ export interface components {
             standing_mm: components["schemas"]["Length"] | null;
             /** @default null */
             texture: components["schemas"]["Texture"] | null;
+            /** @default null */
+            tone_edge_mm: components["schemas"]["Length"] | null;
         };
         /** @description A zone over the visits, newest first. */
         ZonePast: {

@@ -9,6 +9,7 @@ export const NO_MARKS: Schemas['ZoneMarks'] = {
   hole_at: null,
   lay: 'as_usual',
   patch: 'none',
+  tone_edge_mm: null,
   has_whorl: false,
   is_stained: false,
   knot_from_skin_mm: null,

@@ -93,6 +93,12 @@ export function ZoneMarksForm(props: {
         value={marks.patch}
         onChange={(patch) => put({ patch })}
       />
+      {marks.patch !== 'none' &&
+        length(
+          'tone_edge_mm',
+          'Edge of the patch',
+          'How high over the table it ends on the side: a line near it is kept off it.',
+        )}
       <label className="flex min-h-12 items-center gap-3">
         <input
           type="checkbox"

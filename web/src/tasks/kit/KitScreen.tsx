@@ -13,6 +13,8 @@ import {
 import { Choice, MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
+import { Clippers } from './Clippers';
+import { FITS } from './fits';
 import { ToolTaught } from './ToolTaught';
 import { useSalonLog } from './useSalonLog';
 
@@ -31,6 +33,7 @@ export function KitScreen() {
   const kit = useKit();
   const house = useHouse();
   const log = useSalonLog();
+  const putHouse = usePutHouse();
   useEffect(() => {
     document.title = 'Kit · Veliform';
   }, []);
@@ -60,6 +63,8 @@ export function KitScreen() {
         </section>
         <section className="flex-[1_1_300px]" aria-label="Add and settings">
           <AddTool units={house.data.units} />
+          <Clippers house={house.data} onHouse={putHouse.mutate} />
+          {putHouse.error && <Said>{putHouse.error.message}</Said>}
           {log && log.buy.length > 0 && (
             <>
               <MarginHead>What could I buy?</MarginHead>
@@ -128,6 +133,36 @@ function ToolRow(props: { tool: Tool; units: Units; log: Schemas['SalonLog'] | n
             ))}
           </select>
         </label>
+        <label>
+          <span className="sr-only">
+            What the {tool.printed} {tool.kind} fits
+          </span>
+          <select
+            className="h-12 border border-ink bg-sheet px-2"
+            value={tool.fits ?? 'any'}
+            onChange={(e) => {
+              const fits = FITS.find((f) => f.value === e.target.value)?.value;
+              if (fits) put.mutate({ ...tool, fits });
+            }}
+          >
+            {FITS.map((f) => (
+              <option key={f.value} value={f.value}>
+                {f.label}
+              </option>
+            ))}
+          </select>
+        </label>
+        {tool.kind === 'blade' && tool.fits === 'adjustable' && (
+          <div className="w-64">
+            <LengthField
+              name={`tool.to.${tool.id}`}
+              label="set to at most"
+              valueMm={tool.to_mm ?? null}
+              units={units}
+              onValue={(to_mm) => put.mutate({ ...tool, to_mm })}
+            />
+          </div>
+        )}
         {tool.kind === 'blade' && !tool.retired && tool.state !== 'tooth_missing' && (
           <Plain
             label={`Sharpened: the ${tool.printed} blade, today`}

@@ -101,9 +101,11 @@ function OneLine(props: {
                   <Distance hand={hand} />
                 </li>
               ))}
+              {line.blend && <li>{line.blend}</li>}
               <li className="text-soft">{line.why}</li>
             </ul>
           )}
+          {offer && <Nudges name={props.name} offer={offer} />}
           {offer && <Stops name={props.name} offer={offer} />}
         </div>
       )}
@@ -124,6 +126,27 @@ function Distance({ hand }: { hand: Line['hand'][number] }) {
       )}{' '}
       {hand.from}
     </>
+  );
+}
+
+/** A step to either side: the line goes between its places, and the plan follows. */
+function Nudges({ name, offer }: { name: Name; offer: Schemas['LineOffer'] }) {
+  const work = useVisitWork();
+  return (
+    <div className="grid grid-cols-2 gap-2 pt-2" role="group" aria-label={`Move ${offer.label}`}>
+      {offer.nudges?.map((nudge) => (
+        <button
+          key={nudge.label}
+          type="button"
+          data-nudge={nudge.by_mm}
+          className="min-h-12 border border-ink px-2 py-1 text-left"
+          onClick={() => work.say({ kind: 'line_shifted', line: name, by_mm: nudge.by_mm })}
+        >
+          <b>{nudge.label}</b>
+          <span className="block text-sm">{nudge.sentence}</span>
+        </button>
+      ))}
+    </div>
   );
 }
 

@@ -6,6 +6,7 @@ mod clipped;
 mod lengths;
 mod scissored;
 
+pub(super) use self::scissored::KEPT;
 use super::{EAR_END, HEAD, Look, LookId, Targets};
 
 impl Look {

@@ -150,7 +150,9 @@ pub(super) fn angled_terrier() -> Look {
             Z::HindBack => Some(12.0),
             Z::Hock => Some(18.0),
             Z::Knee => Some(32.0),
-            Z::Beard => Some(45.0),
+            // Beard and brows as dog-shape.md 13 draws them at 620 mm: 88 and 78.
+            Z::Beard => Some(64.0),
+            Z::Brow => Some(57.0),
             Z::Muzzle => Some(20.0),
             Z::Cheek => Some(0.8),
             Z::Ear => Some(1.2),
@@ -344,7 +346,7 @@ pub(super) fn natural_tidy() -> Look {
             Z::Flank | Z::Knee | Z::Rump | Z::Tail | Z::Ear => 10.0,
             Z::Hock => 15.0,
             Z::Foot => 12.0,
-            Z::Topknot | Z::Cheek | Z::Muzzle | Z::Beard => 2.0,
+            Z::Topknot | Z::Cheek | Z::Brow | Z::Muzzle | Z::Beard => 2.0,
             _ => 0.0,
         })),
         cuts: by_zone(|zone| {
@@ -429,4 +431,4 @@ pub(super) fn toy_jacket() -> Look {
 }
 
 /// Left as it is: longer than any coat.
-const KEPT: f64 = 600.0;
+pub(in crate::look) const KEPT: f64 = 600.0;

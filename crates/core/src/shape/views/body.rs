@@ -1,7 +1,7 @@
 use kurbo::Point;
 
 use super::super::curve::{SAMPLES, closed, open};
-use super::super::edge::Dressing;
+use super::super::edge::{Dressing, hanging_share};
 use super::super::piece::{Piece, PieceKind, Stroke};
 use super::ring::{Mark, dressed, lerp};
 use super::{BothSides, round};
@@ -104,7 +104,7 @@ pub(super) fn skirt(dog: &BothSides<'_>, dressing: &Dressing) -> Option<Piece> {
     let skirt = dressing.skirt?;
     let b = dog.left;
     let stand = dressing.stand.of(Zone::Underline);
-    let seen = 1.0 - 0.5 * stand;
+    let seen = hanging_share(stand);
     let y = skirt.root_height;
     let length = (skirt.length * seen).min(y - 4.0);
     let z = 0.5 * b.rib_width + 0.25 * stand * skirt.length + 0.02 * b.height;

@@ -49,6 +49,7 @@ pub(in crate::shape) fn head_front(dog: &BothSides<'_>, dressing: &Dressing) -> 
         muzzle(dog, dressing, &heights),
     ];
     pieces.extend(face(dog, dressing, &heights));
+    pieces.extend(brows(dog, dressing, &heights));
     pieces.extend(Hand::BOTH.map(|hand| ear(dog, dressing, hand, false)));
     pieces
 }
@@ -235,6 +236,47 @@ fn face(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Vec<Piece> {
         pieces.push(lines(open(&visor, 8), 0.7, (true, true)));
     }
     pieces
+}
+
+/// Half the parting between the brows, mm (handbook 5: a little finger wide, 14 mm), on small heads
+/// no more than this share of the skull's half width.
+const PARTING_MM: f64 = 7.0;
+const PARTING: f64 = 0.14;
+
+/// A terrier's brows, foreshortened: what is combed forward is seen by how far it drops.
+fn brows(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Vec<Piece> {
+    let Some(length) = dressing.brow else {
+        return Vec::new();
+    };
+    let head = &dog.left.head;
+    let (h, skull) = (head.length, 0.5 * head.skull_width * head.length);
+    let reach = length * (1.0 - 0.35 * dressing.stand.of(Zone::Brow));
+    // Combed 24 degrees under the head's axis (dog-shape.md 9).
+    let drop = 0.41 * reach;
+    let inner = PARTING_MM.min(PARTING * skull);
+    Hand::BOTH
+        .map(|hand| {
+            let s = hand.sign();
+            let at = |x: f64, y: f64| Point::new(s * x, y);
+            let ring = [
+                at(inner, y.eye + 0.075 * h),
+                at(0.45 * skull, y.eye + 0.105 * h),
+                at(0.86 * skull, y.eye + 0.05 * h),
+                at(0.62 * skull, y.eye + 0.012 * h),
+                at(0.34 * skull, y.eye - drop),
+                at(inner, y.eye - 0.35 * drop),
+            ];
+            let mut outline = closed(&ring, FINE);
+            if signed_area(&outline) < 0.0 {
+                outline.reverse();
+            }
+            Piece::near(
+                PieceKind::Brow,
+                outline.clone(),
+                vec![Stroke::plain(round(&outline), 0.7)],
+            )
+        })
+        .into()
 }
 
 /// Leather of an ear from in front: across, along, share that hangs (dog-shape.md 6).

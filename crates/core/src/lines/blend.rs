@@ -1,0 +1,49 @@
+//! How a step between two lengths is joined (handbook 3, *Strokes*; 5, *Legs*).
+
+use super::courses::Draft;
+use crate::coat::Zone;
+use crate::dog::{Answer, Question};
+use crate::kit::{Tool, ToolKind};
+
+/// A step that one pass of the thinners hides, mm: one size (handbook 5).
+const ONE_SIZE_MM: f64 = 3.0;
+
+impl Draft<'_> {
+    /// How the step between two zones is joined, over `over_mm` of the longer one's hair; none where
+    /// there is no step.
+    pub(super) fn blend_words(&self, one: Zone, other: Zone, over_mm: f64) -> String {
+        let (a, b) = (self.nominal(one), self.nominal(other));
+        let (short, long, longer) = if a < b { (a, b, other) } else { (b, a, one) };
+        let zone = longer.label();
+        let over = self.words.length(over_mm);
+        let last = match self.words.house.schools.of(Question::Joining) {
+            Answer::JoinStraights => "straights over the join last",
+            Answer::JoinCurves => "curves over the join last",
+            _ => "thinners over the join last, coarse before fine",
+        };
+        if long - short <= ONE_SIZE_MM {
+            return format!("Blend over {over}, into the {zone}: {last}.");
+        }
+        match self.bridge(short, long) {
+            Some(tool) => {
+                let tool = self.words.tool(tool.id);
+                format!(
+                    "Blend over {over}, into the {zone}: bridge with the {tool}, lifting off; {last}."
+                )
+            }
+            None => {
+                format!("Blend over {over}, into the {zone}: shears from its own length; {last}.")
+            }
+        }
+    }
+
+    /// The owned tool that bridges a step: the next longer than the shorter side, still under the
+    /// longer one.
+    fn bridge(&self, short: f64, long: f64) -> Option<&Tool> {
+        let leaves = |tool: &Tool| tool.leaves_mm.as_mm();
+        let kit = self.words.kit.iter().filter(|t| t.is_fit());
+        kit.filter(|t| t.kind == ToolKind::Comb || leaves(t) >= ONE_SIZE_MM)
+            .filter(|t| leaves(t) > short + 0.5 * ONE_SIZE_MM && leaves(t) < long)
+            .min_by(|a, b| leaves(a).total_cmp(&leaves(b)))
+    }
+}

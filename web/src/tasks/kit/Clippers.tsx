@@ -1,0 +1,72 @@
+import { useState } from 'react';
+import type { Schemas } from '../../shared/api/client';
+import type { House } from '../../shared/api/salon';
+import { Choice, MarginHead, Plain } from '../../shared/ui/controls';
+import { FITS } from './fits';
+
+/** The clippers: what each takes, so that no plan pairs what does not fit, and how long it runs. */
+export function Clippers(props: { house: House; onHouse: (next: House) => void }) {
+  const { house } = props;
+  const [name, setName] = useState('');
+  const [takes, setTakes] = useState<Schemas['ClipperFit']>('detachable');
+  const [minutes, setMinutes] = useState('');
+  const runs = Number(minutes);
+  const isNumber = minutes.trim() === '' || Number.isInteger(runs);
+  const add = () => {
+    props.onHouse({
+      ...house,
+      clippers: [
+        ...house.clippers,
+        { name: name.trim(), takes, runs_minutes: minutes.trim() === '' ? null : runs },
+      ],
+    });
+    setName('');
+    setMinutes('');
+  };
+  return (
+    <section aria-label="Clippers">
+      <MarginHead>Clippers</MarginHead>
+      <ul>
+        {house.clippers.map((clipper, n) => (
+          <li key={clipper.name} className="flex items-center gap-2 border-t border-line py-1">
+            <span className="flex-1">
+              <b>{clipper.name}</b>, {FITS.find((f) => f.value === clipper.takes)?.label}
+              {clipper.runs_minutes ? `, ${clipper.runs_minutes} min on a charge` : ''}
+            </span>
+            <Plain
+              label={`Take off: ${clipper.name}`}
+              onClick={() =>
+                props.onHouse({ ...house, clippers: house.clippers.filter((_, i) => i !== n) })
+              }
+            >
+              Take off
+            </Plain>
+          </li>
+        ))}
+      </ul>
+      <label className="block pt-2">
+        <span className="text-sm text-soft">Another clipper</span>
+        <input
+          className="h-12 w-full border border-ink bg-sheet px-3"
+          value={name}
+          maxLength={40}
+          onChange={(e) => setName(e.target.value)}
+        />
+      </label>
+      <Choice label="Takes" columns={2} options={FITS} value={takes} onChange={setTakes} />
+      <label className="block pt-2">
+        <span className="text-sm text-soft">Minutes on a charge; empty on a cord</span>
+        <input
+          className="h-12 w-full border border-ink bg-sheet px-3 font-mono"
+          inputMode="numeric"
+          value={minutes}
+          aria-invalid={!isNumber}
+          onChange={(e) => setMinutes(e.target.value)}
+        />
+      </label>
+      <Plain onClick={add} disabled={name.trim() === '' || !isNumber}>
+        Add the clipper
+      </Plain>
+    </section>
+  );
+}
