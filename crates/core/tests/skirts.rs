@@ -65,6 +65,34 @@ fn roots_lie_where_the_model_has_them() {
     assert_eq!(root(LineStop::NoSkirt), None);
 }
 
+/// Handbook 5, *side*: the pass lifts off on a slope; the hem below it stays full.
+#[test]
+fn the_skirts_join_ends_over_its_hem() {
+    let dog = skirted(|coat| coat, 400.0);
+    let house = veliform_core::dog::House::default();
+    let words = veliform_core::plan::Words {
+        house: &house,
+        kit: &[],
+    };
+    let mut subject = dog.subject.clone();
+    subject.look = subject.look.placed(LineStop::LowSkirt);
+    let dressing = dress_by_zone(
+        &subject.build,
+        veliform_core::coat::Texture::Silky,
+        subject.stand,
+        subject.look.finish,
+        &|zone| subject.look.nominal_mm(zone, 400.0),
+    );
+    let lengths = &dog.solution.lengths_mm;
+    let lines = veliform_core::lines::clip_lines(&subject, lengths, &dressing, &words);
+    let skirt = lines.iter().find(|l| l.line == LineName::Skirt);
+    let skirt = skirt.expect("drawn");
+    let depth =
+        subject.build.elbow + 40.0 - (subject.build.elbow - skirt.hand[2].distance_mm.as_mm());
+    assert!(skirt.blend.contains("45°"), "{}", skirt.blend);
+    assert!(skirt.blend_dy_mm < 0.0 && -skirt.blend_dy_mm <= 0.5 * depth + 0.5);
+}
+
 /// The drawn skirt runs from its root down to the underline's own edge, and nowhere past it.
 #[test]
 fn a_cut_skirt_is_drawn_between_root_and_hem() {

@@ -407,8 +407,26 @@ impl Draft<'_> {
                 self.hand("below the elbow, its hem", build.elbow - hem),
             ],
             why: "The highest line whose hair still reaches the hem, just below the elbow.".into(),
-            ..self.joined(Zone::Ribs, Zone::Underline, self.blank(LineName::Skirt))
+            ..self.lifted_off(y - hem, self.blank(LineName::Skirt))
         })
+    }
+
+    /// The pass over a skirt runs straight down, then lifts off on a slope of 45° (handbook 5, *side*):
+    /// it is joined over half the skirt's depth at most, so that the hem stays full.
+    fn lifted_off(&self, depth_mm: f64, line: ClipLine) -> ClipLine {
+        let step = (self.nominal(Zone::Underline) - self.nominal(Zone::Ribs)).abs();
+        let over = (JOIN * step).min(0.5 * depth_mm).max(0.0);
+        ClipLine {
+            left: LeftAs::Blended {
+                over_mm: Length::from_mm(over.round()).unwrap_or_default(),
+            },
+            blend: format!(
+                "Run straight down over the line, then lift off on a slope of 45° within {}.",
+                self.words.length(over)
+            ),
+            blend_dy_mm: -over,
+            ..line
+        }
     }
 
     /// Hair kept under the tail; a clean drop has no line of its own there.

@@ -11,7 +11,7 @@ use crate::solve::{
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
-pub const METHOD: &str = "balance 5, head in proportion to the body";
+pub const METHOD: &str = "balance 6, hems that hang and lines off a colour's edge";
 
 /// What counts as very short, mm (handbook 5, look 10: against the lay, 10 mm or less).
 const VERY_SHORT_MM: f64 = 10.0;

@@ -57,7 +57,13 @@ export function KitScreen() {
           </p>
           <ul>
             {kit.data.map((tool) => (
-              <ToolRow key={tool.id} tool={tool} units={house.data.units} log={log} />
+              <ToolRow
+                key={tool.id}
+                tool={tool}
+                units={house.data.units}
+                log={log}
+                hasFits={house.data.clippers.length > 0 || (tool.fits ?? 'any') !== 'any'}
+              />
             ))}
           </ul>
         </section>
@@ -93,16 +99,22 @@ function usePutTool() {
 
 type Units = House['units'];
 
-function ToolRow(props: { tool: Tool; units: Units; log: Schemas['SalonLog'] | null }) {
-  const { tool, units, log } = props;
+function ToolRow(props: {
+  tool: Tool;
+  units: Units;
+  log: Schemas['SalonLog'] | null;
+  /** Whether clippers are named, so that what fits which matters. */
+  hasFits: boolean;
+}) {
+  const { tool, units, log, hasFits } = props;
   const put = usePutTool();
   return (
-    <li className={`border-t border-line py-1 ${tool.retired ? 'text-soft' : ''}`}>
+    <li className={`relative border-t border-line py-1 ${tool.retired ? 'text-soft' : ''}`}>
       <div className="flex flex-wrap items-center gap-3">
         <span className="w-40 text-lg font-bold">
           {tool.printed} <span className="font-normal">{tool.kind}</span>
         </span>
-        <div className="w-64">
+        <div className="w-56">
           <LengthField
             name={`tool.${tool.id}`}
             label="leaves"
@@ -133,25 +145,27 @@ function ToolRow(props: { tool: Tool; units: Units; log: Schemas['SalonLog'] | n
             ))}
           </select>
         </label>
-        <label>
-          <span className="sr-only">
-            What the {tool.printed} {tool.kind} fits
-          </span>
-          <select
-            className="h-12 border border-ink bg-sheet px-2"
-            value={tool.fits ?? 'any'}
-            onChange={(e) => {
-              const fits = FITS.find((f) => f.value === e.target.value)?.value;
-              if (fits) put.mutate({ ...tool, fits });
-            }}
-          >
-            {FITS.map((f) => (
-              <option key={f.value} value={f.value}>
-                {f.label}
-              </option>
-            ))}
-          </select>
-        </label>
+        {hasFits && (
+          <label>
+            <span className="sr-only">
+              What the {tool.printed} {tool.kind} fits
+            </span>
+            <select
+              className="h-12 border border-ink bg-sheet px-2"
+              value={tool.fits ?? 'any'}
+              onChange={(e) => {
+                const fits = FITS.find((f) => f.value === e.target.value)?.value;
+                if (fits) put.mutate({ ...tool, fits });
+              }}
+            >
+              {FITS.map((f) => (
+                <option key={f.value} value={f.value}>
+                  {f.label}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         {tool.kind === 'blade' && tool.fits === 'adjustable' && (
           <div className="w-64">
             <LengthField
