@@ -139,6 +139,36 @@ fn speed(c: &mut Criterion) {
                 .expect("solves")
         });
     });
+    c.bench_function("all looks ranked, the first three drawn", |b| {
+        b.iter(|| {
+            Desk::new(&dog, black_box(&visit), &house, &kit)
+                .offers(&[], &options)
+                .expect("solves")
+        });
+    });
+    c.bench_function("three looks solved and drawn, one after another", |b| {
+        let three = [LookId::Lamb, LookId::OneLength, LookId::LambEasy].map(|look| Visit {
+            look: Some(LookChoice {
+                look,
+                body_mm: None,
+            }),
+            ..visit.clone()
+        });
+        b.iter(|| {
+            three.each_ref().map(|visit| {
+                let desk = Desk::new(&dog, black_box(visit), &house, &kit);
+                let solved = desk.plan(Reasons::Skip).expect("solves");
+                desk.draw(Some(&solved), &options)
+            })
+        });
+    });
+    c.bench_function("grow plan with its three drawings", |b| {
+        b.iter(|| {
+            Desk::new(&dog, black_box(&visit), &house, &kit)
+                .ahead(None, &options)
+                .expect("solves")
+        });
+    });
     c.bench_function("every place of every line, priced", |b| {
         b.iter(|| Desk::new(&dog, black_box(&visit), &house, &kit).line_offers());
     });

@@ -2,6 +2,7 @@
 
 use rstest::rstest;
 use uuid::Uuid;
+use veliform_core::balance::Judged;
 use veliform_core::coat::{Knots, Zone, ZoneMarks};
 use veliform_core::desk::{Before, Desk, Reasons};
 use veliform_core::dog::{Answer, Dog, House, Question, Schools};
@@ -272,4 +273,110 @@ fn legs_and_tuck_up_follow_the_school() {
     let cleared = of(Answer::TuckUpCleared);
     let kept = of(Answer::TuckUpKept);
     assert!(left(&cleared, Zone::TuckUp) < left(&kept, Zone::TuckUp) - 1.0);
+}
+
+fn plan_in(look: LookId, answers: &[Answer]) -> PlanReport {
+    let (dog, house, kit) = (dog(), house(answers), kit());
+    let desk = Desk::new(&dog, &visit(80.0, look), &house, &kit).plan(Reasons::Skip);
+    desk.expect("solves").report
+}
+
+fn row(report: &PlanReport, judged: Judged) -> String {
+    let mut rows = report.balance.iter();
+    rows.find(|r| r.judged == judged)
+        .map_or_else(String::new, |r| r.plan.clone())
+}
+
+/// Handbook 6, *underline*: rising, straight to the elbow, round; *mm* under the straight line for the
+/// round one, no rise for the straight one.
+#[test]
+fn the_underline_is_straight_or_round_where_the_salon_has_it_so() {
+    let rise = |answer| -> f64 {
+        let report = plan_in(LookId::CylinderFleece, &[answer]);
+        row(&report, Judged::UnderlineRise).parse().expect("mm")
+    };
+    let straight = rise(Answer::UnderlineStraight);
+    assert!(straight.abs() <= 2.0 * 4.6, "{straight}");
+    assert!(rise(Answer::UnderlineByLook) > straight);
+    let round = plan_in(LookId::CylinderFleece, &[Answer::UnderlineRound]);
+    let hangs: f64 = row(&round, Judged::UnderlineSteady).parse().expect("mm");
+    assert!((0.01 * 460.0..=0.035 * 460.0).contains(&hangs), "{hangs}");
+}
+
+/// Handbook 6, *ear shortened*, *ear length*, *fringe*, *crown*, *head tools*, *shaping shears*: each
+/// changes what the sheet says or leaves, where the head has it.
+#[rstest]
+#[case::to_the_jaw(LookId::Lamb, Answer::EarToJaw, "ears", 1.5)]
+#[case::left(LookId::AngledTerrier, Answer::EarWhole, "ears", 80.0)]
+fn ears_take_the_salons_length(
+    #[case] look: LookId,
+    #[case] answer: Answer,
+    #[case] unit: &str,
+    #[case] mm: f64,
+) {
+    let report = plan_in(look, &[answer]);
+    let row = report.units.iter().find(|u| u.label == unit);
+    let left = row.expect("cut").to_mm.as_mm();
+    assert!((left - mm).abs() < 0.5, "{left}");
+}
+
+/// A crown that is off is cut as the cheek, by the shortest blade that is safe on the body here.
+#[test]
+fn a_crown_that_is_off_is_shorter_than_one_smoothed() {
+    let crown = |answers: &[Answer]| {
+        let report = plan_in(LookId::SkirtedSpaniel, answers);
+        let row = report.units.iter().find(|u| u.label == "topknot");
+        row.expect("cut").to_mm.as_mm()
+    };
+    assert!(crown(&[Answer::CrownOff]) < crown(&[]) - 3.0);
+}
+
+#[rstest]
+#[case::fringe(LookId::OneLength, Answer::FringeShort, "fringe over the eyes short")]
+#[case::carded(LookId::SkirtedSpaniel, Answer::CrownCarded, "card the crown")]
+fn the_head_step_says_what_the_salon_does(
+    #[case] look: LookId,
+    #[case] answer: Answer,
+    #[case] says: &str,
+) {
+    let with = plan_in(look, &[answer]).sheet;
+    assert!(has(&with, says));
+    assert!(!has(&plan_in(look, &[]).sheet, says));
+}
+
+#[test]
+fn shears_and_head_tools_are_the_salons() {
+    let tool = |look, answers: &[Answer], what: &str| {
+        let sheet = plan_in(look, answers).sheet;
+        sheet.steps[at(&sheet, what)].tool.clone()
+    };
+    assert!(tool(LookId::Lamb, &[Answer::ShapeCurved], "Hind legs").starts_with("curved shears"));
+    assert!(tool(LookId::OneLength, &[], "Head:").contains("comb"));
+    assert!(!tool(LookId::OneLength, &[Answer::HeadByEye], "Head:").contains("comb"));
+}
+
+/// Handbook 6, *Minutes*: a helper × 0.9, a restless dog × 1.3; the dog's own record says whether it
+/// needs a helper, unless the salon always has one.
+#[test]
+fn minutes_follow_how_the_dog_is_held() {
+    let minutes = |answers: &[Answer], temper: &str, needs: bool| {
+        let mut visit = visit(45.0, LookId::Lamb);
+        visit.handling = serde_json::from_value(serde_json::json!({
+            "temper": temper, "needs_second_person": needs
+        }))
+        .expect("handling");
+        sheet(&visit, answers).minutes
+    };
+    let calm = minutes(&[], "calm", false);
+    for (answers, temper, needs, factor) in [
+        (&[][..], "calm", true, 0.9),
+        (&[][..], "lively", false, 1.3),
+        (&[Answer::HeldByHelper][..], "calm", false, 0.9),
+        (&[Answer::HeldByNobody][..], "calm", true, 1.0),
+        (&[Answer::HeldByHelper][..], "lively", false, 1.17),
+    ] {
+        let share = minutes(answers, temper, needs) / calm;
+        // Each step's minutes are written to a tenth.
+        assert!((share - factor).abs() < 0.01, "{temper} {needs}: {share}");
+    }
 }

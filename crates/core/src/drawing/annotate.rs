@@ -613,6 +613,8 @@ impl Annotator<'_> {
                     ]);
                 }
             }
+            // Under the table stand the rule's own numbers.
+            places.retain(|(at, _)| at.y > 0.0);
             let tag = Some(Tag::Line(line.line));
             self.place(Role::ClipWords, &places, &line.mark, 0.9, tag, true);
         }
