@@ -49,6 +49,33 @@ async fn a_comb_is_added_corrected_retired_and_plans_follow() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn a_clipper_is_named_and_its_charge_is_counted() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/kit").await;
+        stage.until_text("Another clipper").await;
+        stage.type_into("Another clipper", "the grey one").await;
+        stage
+            .type_into("Minutes on a charge; empty on a cord", "5")
+            .await;
+        stage.touch(&stage.find("Add the clipper").await).await;
+        stage.until_text("5 min on a charge").await;
+        stage.assert_accessible("kit with a clipper").await;
+        // What fits which matters from now on.
+        stage
+            .until(
+                "every tool says what it fits",
+                "document.querySelectorAll('option[value=wide]').length > 5",
+            )
+            .await;
+        let visit = stage.visit_of("Tappet").await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage.until_text("charge it during the bath").await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn inches_are_inches_everywhere_at_once() {
     on_stage(LAPTOP, async |stage| {
         stage.go("/").await;

@@ -36,3 +36,38 @@ async fn a_line_is_moved_by_hand_and_given_back() {
     })
     .await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_line_goes_between_its_places_and_says_how_its_step_is_joined() {
+    on_stage(TABLET, async |stage| {
+        let visit = stage.visit_of("Tappet").await;
+        stage.go(&format!("{visit}/lines")).await;
+        stage.until_text("Waist").await;
+        stage.touch_at_css("[data-line=waist] > button").await;
+        stage.until_text("further forward").await;
+        stage.assert_accessible("a line between its places").await;
+        stage
+            .touch_at_css("[data-line=waist] [data-nudge='-5']")
+            .await;
+        stage
+            .until_text("Moved 5 mm further forward by hand.")
+            .await;
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/lines")).await;
+        stage.until_text("moved by hand").await;
+        // The crest is longer than the neck beside it: how the step is joined, and over how far.
+        stage.touch_at_css("[data-line=nape] > button").await;
+        stage.until_text("Blend over").await;
+        // Lines show in the front view as well.
+        stage.go(&format!("{visit}/lines?view=front")).await;
+        stage.until_text("Waist").await;
+        stage
+            .until(
+                "the throat's line in front",
+                "document.querySelectorAll('.r-clip_line').length > 0",
+            )
+            .await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}

@@ -44,11 +44,21 @@ pub fn plan_text(dog: &Dog, plan: &PlanReport) -> String {
         line(format!("  - {}", wish.message));
     }
     line(String::new());
+    for clip in &plan.lines {
+        let hand = clip.hand.iter().find(|h| h.distance_mm.as_mm() >= 1.0);
+        let said = hand.map_or_else(|| clip.mark.clone(), |h| format!("{} {}", h.text, h.from));
+        line(format!("  {}: {said}. {}", clip.label, clip.why));
+    }
+    line(String::new());
     for step in &plan.sheet.steps {
-        line(format!(
-            "  {:>2}. {} [{}] {} {}",
-            step.number, step.what, step.tool, step.leaves, step.stroke
-        ));
+        let minutes = format!("{:.0} min", step.minutes);
+        let said = [&step.what, &step.tool, &step.leaves, &step.stroke, &minutes];
+        let said: Vec<&str> = said
+            .into_iter()
+            .map(|part| part.trim())
+            .filter(|part| !part.is_empty())
+            .collect();
+        line(format!("  {:>2}. {}", step.number, said.join(" · ")));
     }
     line(String::new());
     line(plan.sheet.standing_caution.clone());

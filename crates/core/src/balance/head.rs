@@ -224,6 +224,30 @@ pub fn fit_head(
     }
 }
 
+/// How many tolerances the head's size is off when its hair is brought into proportion in another
+/// coat; none where it is not judged.
+///
+/// # Units and shapes
+/// `lengths_mm` of the body as planned, one per spot; `safe` gives a zone's shortest safe length, mm.
+pub(crate) fn head_size_off(
+    subject: &Subject,
+    coat: &CoatNow,
+    lengths_mm: &[f64],
+    safe: &dyn Fn(Zone) -> f64,
+) -> Option<f64> {
+    if !has_judged_size(&subject.look) {
+        return None;
+    }
+    let mut fitted = subject.clone();
+    fit_head(&mut fitted, coat, lengths_mm, safe);
+    let (least, most) = bounds(coat, Zone::Topknot, safe(Zone::Topknot));
+    let nominal = fitted.look.nominal_mm(Zone::Topknot, fitted.height());
+    let topknot = nominal.min(most).max(least);
+    let dressing = dressed_head(&fitted, coat, safe, Zone::Topknot, topknot);
+    let edges = head_edges(&fitted.shape, &fitted.build, &dressing);
+    Some(head_size(&fitted, &edges).off(lengths_mm))
+}
+
 /// The head alone in the look's lengths, one of them tried.
 fn dressed_head(
     subject: &Subject,

@@ -13,6 +13,7 @@ mod subject;
 
 pub use evaluated::evaluated_points;
 pub use expr::Expr;
+pub(crate) use head::head_size_off;
 pub use head::{fit_head, head_points};
 pub(crate) use lift_off::{shoulder_lift_mm, thigh_lift_mm};
 pub use point::{BalancePoint, Divisor, GIVES_UP_AT, Judged, Shown, score};

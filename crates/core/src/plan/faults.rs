@@ -6,7 +6,7 @@ use crate::balance::{BalancePoint, Divisor, Judged};
 /// # Units and shapes
 /// `lengths` in mm per spot, as everywhere in the balance.
 pub(super) fn fault_sentence(point: &BalancePoint, lengths: &[f64], words: &Words<'_>) -> String {
-    let by = words.bare(point.off_mm(lengths));
+    let by = words.length(point.off_mm(lengths));
     let value = point.value_at(lengths);
     let is_high = point.range.1.is_some_and(|high| value > high)
         || (point.range.0.is_none_or(|low| value >= low));

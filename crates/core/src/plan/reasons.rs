@@ -2,10 +2,12 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::dressed::{PlanCoat, dress_plan};
 use super::faults::fault_sentence;
 use super::make::{Job, Plan};
+use super::report::NOTHING_COUNTS_UNDER_MM;
 use super::words::Words;
-use crate::balance::{BalancePoint, Judged};
+use crate::balance::{BalancePoint, Judged, head_points, head_size_off};
 use crate::coat::{CoatNow, Knots, Zone, days_to_grow};
 use crate::shape::View;
 use crate::solve::{Accuracy, Solution, SolveError, solve_lengths_to};
@@ -73,8 +75,9 @@ pub fn find_reasons(plan: &Plan, job: &Job) -> Result<Vec<Reason>, SolveError> {
         kit: &job.kit,
     };
     let off = points_off(plan);
+    let head = head_reason(plan, job, &words);
     if off.is_empty() {
-        return Ok(Vec::new());
+        return Ok(head.into_iter().collect());
     }
     let mut search = Search {
         job,
@@ -101,8 +104,46 @@ pub fn find_reasons(plan: &Plan, job: &Job) -> Result<Vec<Reason>, SolveError> {
             at_mm: [at.x, at.y],
         });
     }
+    reasons.extend(head);
     Ok(reasons)
 }
+
+/// Why the head's size stays off: the topknot that is missing, or the skull.
+fn head_reason(plan: &Plan, job: &Job, words: &Words<'_>) -> Option<Reason> {
+    let dressing = dress_plan(plan, &job.coat, PlanCoat::Tools);
+    let points = head_points(&plan.subject, &dressing);
+    let point = points.iter().find(|p| p.judged == Judged::HeadSize)?;
+    let lengths = &plan.lengths_mm;
+    if point.off(lengths) <= 1.0 || point.off_mm(lengths) < NOTHING_COUNTS_UNDER_MM {
+        return None;
+    }
+    let subject = job.subject().today();
+    let safe = |zone| job.safe_mm(zone);
+    let scale = job.sides.left.height / 450.0;
+    let is_right = |more: f64| {
+        let coat = job.coat.with_more(&[Zone::Topknot], more * scale);
+        let off = head_size_off(&subject, &coat, &plan.solution.lengths_mm, &safe);
+        off.is_some_and(|off| off <= 1.0)
+    };
+    let (cause, remedy) = match TRIED_MM.into_iter().find(|more| is_right(*more)) {
+        Some(more) => (
+            Cause::MissingHair,
+            cure(&job.coat, &[Zone::Topknot], more * scale, words),
+        ),
+        None => (Cause::Frame, SKULL.into()),
+    };
+    let at = point.at.at;
+    Some(Reason {
+        judged: point.judged,
+        cause,
+        fault: fault_sentence(point, lengths, words),
+        remedy,
+        view: point.at.view,
+        at_mm: [at.x, at.y],
+    })
+}
+
+const SKULL: &str = "That is the skull's own size; more topknot would be another look.";
 
 /// The worst row of every point that is off under the plan, most serious first.
 fn points_off(plan: &Plan) -> Vec<usize> {
@@ -251,7 +292,8 @@ impl Search<'_> {
                     break;
                 };
                 if off[p] <= 1.0 {
-                    let sentence = self.cure(&order[..count], more, words);
+                    let mm = more * self.scale;
+                    let sentence = cure(&self.job.coat, &order[..count], mm, words);
                     return Ok((Cause::MissingHair, sentence));
                 }
                 if best.as_ref().is_none_or(|b| off[p] < b.2 - 1e-6) {
@@ -266,31 +308,32 @@ impl Search<'_> {
             return Ok((
                 Cause::MissingHair,
                 format!(
-                    "{} more {} narrows it from {was} to {is}.",
-                    words.length(more * self.scale),
-                    places(&zones)
+                    "{} more {} narrows it from {was} to {is} {}.",
+                    words.whole(more * self.scale),
+                    places(&zones),
+                    words.unit()
                 ),
             ));
         }
         Ok((Cause::Frame, frame_sentence(plan, point)))
     }
+}
 
-    fn cure(&self, zones: &[Zone], more: f64, words: &Words<'_>) -> String {
-        let mm = more * self.scale;
-        let weeks = zones
-            .iter()
-            .map(|zone| days_to_grow(self.job.coat.length_mm(*zone), mm, self.job.coat.texture))
-            .try_fold(0.0_f64, |most, days| days.map(|d| most.max(d / 7.0)));
-        let when = match weeks {
-            Some(weeks) => format!("about {:.0} weeks", weeks.ceil().max(1.0)),
-            None => "this coat does not grow so long".into(),
-        };
-        format!(
-            "{} more {} brings it right: {when}.",
-            words.length(mm),
-            places(zones)
-        )
-    }
+/// What growth brings a point right, and when that will have grown.
+fn cure(coat: &CoatNow, zones: &[Zone], mm: f64, words: &Words<'_>) -> String {
+    let weeks = zones
+        .iter()
+        .map(|zone| days_to_grow(coat.length_mm(*zone), mm, coat.texture))
+        .try_fold(0.0_f64, |most, days| days.map(|d| most.max(d / 7.0)));
+    let when = match weeks {
+        Some(weeks) => format!("about {:.0} weeks", weeks.ceil().max(1.0)),
+        None => "this coat does not grow so long".into(),
+    };
+    format!(
+        "{} more {} brings it right: {when}.",
+        words.whole(mm),
+        places(zones)
+    )
 }
 
 #[derive(Default)]

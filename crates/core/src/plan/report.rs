@@ -40,7 +40,7 @@ pub enum Verdict {
 }
 
 /// In the words of a verdict nothing counts under this, mm (handbook 4).
-const NOTHING_COUNTS_UNDER_MM: f64 = 2.0;
+pub(super) const NOTHING_COUNTS_UNDER_MM: f64 = 2.0;
 
 impl Verdict {
     fn of(point: &BalancePoint, lengths: &[f64]) -> Self {

@@ -28,6 +28,14 @@ impl Words<'_> {
         format!("{} {}", self.bare(mm), self.unit())
     }
 
+    /// About so much, with its unit: no hand grows or leaves a tenth of a millimetre.
+    pub fn whole(&self, mm: f64) -> String {
+        match self.house.units {
+            UnitSystem::Millimetres => self.length(mm.round()),
+            UnitSystem::Inches => self.length(mm),
+        }
+    }
+
     /// The unit's short name.
     pub fn unit(&self) -> &'static str {
         match self.house.units {

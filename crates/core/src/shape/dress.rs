@@ -335,7 +335,7 @@ fn tail(build: &Build, stand: f64, finish: Finish, length: f64) -> TailCoat {
 }
 
 /// Shortest fringe under the chest drawn as a skirt, share of the height (modelling choice).
-const SKIRT_PIECE: f64 = 0.06;
+pub(crate) const SKIRT_PIECE: f64 = 0.06;
 /// Where a kept skirt's roots begin over the elbow, share of the height (modelling choice after
 /// handbook 5, *Default positions*: the side line in front).
 const SKIRT_ROOT: f64 = 0.06;

@@ -20,6 +20,7 @@ mod tail;
 mod views;
 
 pub use dog::{side_pieces, side_pieces_beside};
+pub(crate) use dress::SKIRT_PIECE;
 pub use dress::{Finish, HeadShape, TOPKNOT_AT_SKULL, bare, dress_by_zone, dress_now, eased};
 pub use edge::{
     Beard, CoatEdge, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, hanging_share,

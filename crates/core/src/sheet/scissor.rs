@@ -8,7 +8,7 @@ use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
 use crate::coat::{Texture, Zone};
 use crate::dog::{Answer, Question};
-use crate::shape::HeadShape;
+use crate::shape::{HeadShape, SKIRT_PIECE};
 use crate::solve::{Stroke, Unit, UnitCut};
 
 /// Units scissored one after another as one step.
@@ -168,7 +168,7 @@ impl Writer<'_> {
     /// Legs, body, head, in the salon's order.
     pub(super) fn scissor(&mut self) {
         let mut groups = leg_groups(self.answer(Question::Legs));
-        groups.extend(body_groups(self.plan.subject.look.finish.has_skirt));
+        groups.extend(body_groups(self.has_skirt()));
         let begins = self.answer(Question::HeadBegins);
         let has_brows = self.plan.cuts.iter().any(|c| c.unit == Unit::Brows);
         match self.answer(Question::Head) {
@@ -209,7 +209,7 @@ impl Writer<'_> {
             })
             .collect();
         if cuts.is_empty() {
-            return false;
+            return self.head_left_long(group);
         }
         // Legs and body were roughed out by the clipper before; head and tail are now.
         let mut rough: Vec<Uuid> = cuts
@@ -269,6 +269,17 @@ impl Writer<'_> {
         true
     }
 
+    /// Whether what the plan leaves under the chest hangs as a skirt.
+    fn has_skirt(&self) -> bool {
+        let subject = &self.plan.subject;
+        let least = SKIRT_PIECE * subject.height();
+        subject.look.finish.has_skirt
+            && self
+                .plan
+                .zone_mm(Zone::Underline)
+                .is_some_and(|mm| mm >= least)
+    }
+
     /// What shapes here (handbook 6, *shaping shears*).
     fn shears(&self) -> &'static str {
         match self.answer(Question::Shaping) {
@@ -296,6 +307,34 @@ impl Writer<'_> {
             _ => "; over the eyes only the corners, keep some",
         };
         format!("{crown}{fringe}")
+    }
+
+    /// A topknot that keeps its length is shaped all the same: over the ears, and off the eyes
+    /// (handbook 5, *Round head*). Says whether there is one.
+    fn head_left_long(&mut self, group: &Group) -> bool {
+        let head = self.plan.subject.look.finish.head;
+        let is_shaped = matches!(head, Some(HeadShape::Round | HeadShape::Topknot));
+        if !group.units.contains(&Unit::Topknot) || !is_shaped {
+            return false;
+        }
+        let what = format!(
+            "Head: its length stays; brush the topknot over, cut what hangs over the ear, then the \
+             other side, and match{}",
+            self.head_words()
+        );
+        let draft = Draft {
+            what,
+            tool: self.shears().into(),
+            from: scissor_from(Unit::Beard).into(),
+            to: scissor_to(Unit::Beard).into(),
+            minutes: m::HEAD_LEFT_LONG,
+            zones: vec![Zone::Topknot],
+            hazards: group.hazards,
+            pair: pair_hint(&[Zone::Topknot]),
+            ..Draft::default()
+        };
+        self.push(Stage::Scissor, draft);
+        true
     }
 
     /// How the coat is lifted before the shears (handbook 6, *back brushing before scissoring*).

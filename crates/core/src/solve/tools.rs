@@ -4,7 +4,7 @@ use super::units::Unit;
 use crate::balance::{BalancePoint, Skin, Subject, bounds, shortest_safe_mm};
 use crate::coat::{CoatNow, Knots, Zone};
 use crate::kit::{Direction, Tool, ToolKind, UnderComb, full_leaves_mm, skim_leaves_mm};
-use crate::look::Cut;
+use crate::look::{Cut, FootFinish};
 use crate::shape::HeadShape;
 
 /// How a unit is cut (handbook 3, *Strokes*).
@@ -212,6 +212,26 @@ fn leading_tools(options: &[Vec<UnitCut>]) -> Vec<Uuid> {
     wins.into_iter().map(|(tool, _)| tool).collect()
 }
 
+/// Up to here a face, an ear or a foot is *clean*, mm (handbook 5, *Nominal lengths*: 0.5 to 1.5).
+const CLEAN_MM: f64 = 2.0;
+/// What is meant clean is left no longer than so many times that: half a millimetre shows on a face,
+/// and a long-toothed blade is no tool for it (common practice; handbook 3: it catches skin).
+const CLEAN_WITHIN: f64 = 1.6;
+
+/// Leaves of a clean face's, ear's or foot's options those that come out clean; all where none does.
+fn clean_enough(unit: Unit, wanted_mm: f64, options: Vec<UnitCut>) -> Vec<UnitCut> {
+    let is_clean = matches!(unit, Unit::Face | Unit::Ears | Unit::Feet) && wanted_mm <= CLEAN_MM;
+    let near = |cut: &UnitCut| {
+        let longest = cut.leaves_mm.iter().copied().fold(0.0, f64::max);
+        cut.stroke != Stroke::Scissor && longest <= CLEAN_WITHIN * wanted_mm.max(1.0)
+    };
+    if is_clean && options.iter().any(near) {
+        options.into_iter().filter(near).collect()
+    } else {
+        options
+    }
+}
+
 impl Bench<'_> {
     /// Lengths wanted, lowest and highest allowed, and coat there now, per spot of a unit.
     fn spots(&self, unit: Unit, ideal_mm: &[f64]) -> Vec<Wanted> {
@@ -296,7 +316,10 @@ impl Bench<'_> {
         let is_lashed = look.finish.head == Some(HeadShape::Terrier)
             && matches!(unit, Unit::Beard | Unit::Brows);
         let is_by_eye = self.is_head_by_eye && matches!(unit, Unit::Beard | Unit::Topknot);
-        let is_by_hand = is_natural || is_lashed || is_by_eye;
+        // A foot that is not clean is rounded by shears, but where one comb does the whole dog.
+        let is_round_foot =
+            unit == Unit::Feet && look.foot != FootFinish::Clean && look.comb_factor <= 1.0;
+        let is_by_hand = is_natural || is_lashed || is_by_eye || is_round_foot;
         let kit: &[Tool] = if is_by_hand { &[] } else { self.kit };
         for tool in &kit
             .iter()
@@ -337,7 +360,7 @@ impl Bench<'_> {
         };
         let extra = SCISSOR_SCATTER + MINUTE * more;
         offer(Stroke::Scissor, None, &|w| w.ideal, extra, more);
-        self.as_legs_are_done(unit, options)
+        self.as_legs_are_done(unit, clean_enough(unit, longest, options))
     }
 
     /// Leaves of a leg's options those that the salon takes; all where none is left.

@@ -147,8 +147,8 @@ impl Unit {
         match self {
             Self::Throat => "throat",
             Self::Crest => "crest",
-            Self::BackFront => "back, front pass",
-            Self::BackRear => "back, rear pass",
+            Self::BackFront => "front pass of the back",
+            Self::BackRear => "rear pass of the back",
             Self::Croup => "croup",
             Self::Rump => "rump",
             Self::Shoulder => "neck side and shoulder",
