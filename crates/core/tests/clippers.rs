@@ -110,7 +110,11 @@ fn an_adjustable_blade_is_several_lengths_in_one_tool() {
     assert_eq!(lengths.first(), Some(&0.5));
     assert_eq!(lengths.last(), Some(&6.3));
     assert!(lengths.is_sorted() && lengths.len() > 2);
-    let report = plan(LookId::ToyJacket, &[adjustable.clone()], Vec::new());
+    let report = plan(
+        LookId::ToyJacket,
+        std::slice::from_ref(&adjustable),
+        Vec::new(),
+    );
     let mut left: Vec<f64> = report
         .units
         .iter()

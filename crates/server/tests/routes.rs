@@ -122,7 +122,7 @@ async fn the_desk_evaluates_plans_and_tries() {
     let body = desk(&salon, "Turntable").await;
     let (status, evaluation, _) = send(&salon, Method::POST, "/api/evaluate", Some(&body)).await;
     assert_eq!(status, StatusCode::OK);
-    assert_eq!(evaluation["balance"].as_array().map(Vec::len), Some(40));
+    assert_eq!(evaluation["balance"].as_array().map(Vec::len), Some(44));
 
     let ask = json!({"desk": body, "reasons": true});
     let (status, view, _) = send(&salon, Method::POST, "/api/plan", Some(&ask)).await;

@@ -453,7 +453,9 @@ impl Annotator<'_> {
             if !self.scene.work.is_empty() && !self.scene.work.contains(&row.zone) {
                 continue;
             }
-            let tool = matches!(unit, Unit::Ribs | Unit::Topknot).then(|| short_tool(row));
+            // Where the head has its lines drawn there is no room for a tool's words.
+            let has_words = unit == Unit::Ribs || unit == Unit::Topknot && !self.layers.lines;
+            let tool = has_words.then(|| short_tool(row));
             let big = match unit {
                 Unit::Ribs => 1.5,
                 Unit::BackFront | Unit::Topknot | Unit::Ears => 1.3,

@@ -5,7 +5,7 @@ use crate::look::FootFinish;
 use crate::shape::{
     CoatEdge, Dressing, Hand, LEG_PLACES, LegPlace, Station, dress_by_zone, eased, hanging_share,
 };
-use crate::solve::{Unit, UnitCut};
+use crate::solve::{Stroke, Unit, UnitCut};
 
 /// Which of the plan's coats to draw.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -71,8 +71,7 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
     }
     dressing.columns = Some(columns);
     if which != PlanCoat::Ideal {
-        // A step is joined over the next stations, as it is at the table.
-        dressing.lengths = eased(&dressing.lengths);
+        ease_joins(plan, &mut dressing);
     }
     hang_skirt(plan, &mut dressing);
     if which == PlanCoat::Settled {
@@ -84,6 +83,19 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
         hem.bevel = 0.07 * build.height;
     }
     dressing
+}
+
+/// Joins a step between clipped lengths over the next stations, as it is at the table. Where shears
+/// follow a line hair by hair, the lengths differ so that the edge is even: they stay.
+fn ease_joins(plan: &Plan, dressing: &mut Dressing) {
+    let solved = dressing.lengths;
+    dressing.lengths = eased(&solved);
+    let shears = plan.cuts.iter().filter(|c| c.stroke == Stroke::Scissor);
+    for i in shears.flat_map(|cut| cut.unit.spots(&plan.subject)) {
+        if let Place::Side(station) = plan.subject.spots[i].place {
+            dressing.lengths[station.index()] = solved[station.index()];
+        }
+    }
 }
 
 /// Hangs a kept skirt from its line down to the planned hem under the brisket.

@@ -96,31 +96,36 @@ fn head(page: &mut PageWriter, sheet: &Sheet<'_>) {
     page.rule(23.0, 0.5);
 }
 
-/// Lengths and hand distances beside the drawing.
+/// Where the list beside the drawing ends, mm from the top.
+const LIST_ENDS: f64 = 124.0;
+/// Lengths take so much of its height at most, mm, so that every line finds room below them.
+const LENGTHS_TALL: f64 = 66.0;
+
+/// Lengths and hand distances beside the drawing, all of them: set closer where there are many.
 fn lengths(page: &mut PageWriter, sheet: &Sheet<'_>) {
     let x = MARGIN + DRAWING_WIDTH + 4.0;
     let mut y = 29.0;
+    let pitch = (LENGTHS_TALL / sheet.plan.units.len().max(1) as f64).min(2.7);
+    let size = (0.92 * pitch).min(2.4);
     for unit in &sheet.plan.units {
-        page.text((x, y), 2.4, 400, TEXT, "start", &cut(&unit.label, 34));
-        page.text((WIDTH - MARGIN, y), 2.4, 700, FIGURES, "end", &unit.text);
-        y += 2.7;
+        page.text((x, y), size, 400, TEXT, "start", &cut(&unit.label, 34));
+        page.text((WIDTH - MARGIN, y), size, 700, FIGURES, "end", &unit.text);
+        y += pitch;
     }
     y += 0.6;
+    let pitch = ((LIST_ENDS - y) / sheet.plan.lines.len().max(1) as f64).min(2.2);
     for line in &sheet.plan.lines {
         let hand = line.hand.iter().find(|h| h.distance_mm.as_mm() >= 1.0);
         let said = hand.map_or_else(|| line.mark.clone(), |h| format!("{} {}", h.text, h.from));
-        if y > 124.0 {
-            break;
-        }
         page.text(
             (x, y),
-            2.0,
+            0.9 * pitch,
             400,
             TEXT,
             "start",
             &cut(&format!("{}: {said}", line.label), 66),
         );
-        y += 2.2;
+        y += pitch;
     }
 }
 

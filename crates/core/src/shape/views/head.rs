@@ -258,15 +258,17 @@ fn brows(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Vec<Piece> {
         .map(|hand| {
             let s = hand.sign();
             let at = |x: f64, y: f64| Point::new(s * x, y);
-            let ring = [
-                at(inner, y.eye + 0.075 * h),
-                at(0.45 * skull, y.eye + 0.105 * h),
-                at(0.86 * skull, y.eye + 0.05 * h),
-                at(0.62 * skull, y.eye + 0.012 * h),
-                at(0.34 * skull, y.eye - drop),
-                at(inner, y.eye - 0.35 * drop),
+            let over = [
+                at(inner, y.eye + 0.06 * h),
+                at(0.36 * skull, y.eye + 0.085 * h),
+                at(0.60 * skull, y.eye + 0.06 * h),
             ];
-            let mut outline = closed(&ring, FINE);
+            // A lash: straight down to its tip beside the nose, the eye's outer corner free.
+            let mut outline = open(&over, FINE);
+            outline.extend([
+                at(0.16 * skull, y.eye - drop),
+                at(inner, y.eye - 0.55 * drop),
+            ]);
             if signed_area(&outline) < 0.0 {
                 outline.reverse();
             }
