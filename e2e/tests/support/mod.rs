@@ -118,17 +118,30 @@ fn spawn(command: &mut Command) -> Group {
     Group(child)
 }
 
-/// Reads the child's output until a line holds `mark`, then goes on reading in a thread.
-fn wait_for_line(group: &mut Group, mark: &str) -> String {
+/// Reads the child's output until a line holds `mark`, then goes on reading in a thread; none where
+/// the child ends without saying it.
+fn wait_for_line(group: &mut Group, mark: &str) -> Option<String> {
     let out = group.0.stdout.take().expect("piped");
     let mut lines = BufReader::new(out).lines();
     let found = lines
         .by_ref()
         .map_while(Result::ok)
-        .find(|l| l.contains(mark))
-        .unwrap_or_else(|| panic!("the child ended without saying “{mark}”"));
+        .find(|l| l.contains(mark))?;
     std::thread::spawn(move || lines.for_each(drop));
-    found
+    Some(found)
+}
+
+/// Starts the browser's driver on a free port. It takes the same number on both address families, and
+/// ends where another process holds one of them: then it is asked again.
+fn drive() -> (Group, String) {
+    for _ in 0..5 {
+        let mut driver = spawn(Command::new("chromedriver").arg("--port=0"));
+        if let Some(said) = wait_for_line(&mut driver, "started successfully on port") {
+            let port = said.trim_end_matches('.').rsplit(' ').next().unwrap();
+            return (driver, port.to_owned());
+        }
+    }
+    panic!("chromedriver ends before it is ready; start it by hand and read what it says");
 }
 
 fn program() -> PathBuf {
@@ -184,14 +197,7 @@ impl Stage {
         let folder = tempfile::tempdir().unwrap();
         let (server, address) = serve(folder.path(), 0);
         let profile = tempfile::tempdir().unwrap();
-        let mut driver = spawn(Command::new("chromedriver").arg("--port=0"));
-        let said = wait_for_line(&mut driver, "started successfully on port");
-        let port = said
-            .trim_end_matches('.')
-            .rsplit(' ')
-            .next()
-            .unwrap()
-            .to_owned();
+        let (driver, port) = drive();
         let client = ClientBuilder::new(HttpConnector::new())
             .capabilities(capabilities(profile.path()))
             .connect(&format!("http://127.0.0.1:{port}"))
@@ -513,7 +519,7 @@ fn serve(folder: &Path, port: u16) -> (Group, String) {
             .arg("--port")
             .arg(port.to_string()),
     );
-    let said = wait_for_line(&mut server, "Veliform is at");
+    let said = wait_for_line(&mut server, "Veliform is at").expect("the server says its address");
     let address = said.rsplit(' ').next().unwrap().to_owned();
     (server, address)
 }

@@ -9,7 +9,7 @@ use super::point::{BalancePoint, Divisor, Judged, Shown};
 use super::subject::Subject;
 use crate::coat::Zone;
 use crate::look::{FootFinish, LineStop};
-use crate::shape::{Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station, View};
+use crate::shape::{Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station, TOPLINE, View};
 
 /// The waist peaks this far behind the last rib at most, share of the height (handbook 4).
 const WAIST_BEHIND: f64 = 0.055;
@@ -42,17 +42,7 @@ const KINK: f64 = 0.01;
 const NEIGHBOURS: f64 = 0.2;
 /// Runs of the edge that a bump is looked for along.
 const RUNS: [&[S]; 3] = [
-    &[
-        S::Withers,
-        S::BehindWithers,
-        S::BackFront,
-        S::BackMid,
-        S::LoinFront,
-        S::Loin,
-        S::HipCrest,
-        S::Croup,
-        S::TailSet,
-    ],
+    &TOPLINE,
     &[S::PinBone, S::Buttock, S::ThighBack, S::Bend],
     &[S::Brisket, S::Belly, S::BellyRear, S::LastRib, S::TuckUp],
 ];

@@ -1,20 +1,7 @@
 use crate::balance::{BalancePoint, Place, Subject};
 use crate::look::{LineName, LineStop};
-use crate::shape::Station as S;
+use crate::shape::{Station as S, TOPLINE};
 use crate::solve::{Accuracy, Programme, SolveError, programme};
-
-/// Stations of the back, front to rear.
-const BACK: [S; 9] = [
-    S::Withers,
-    S::BehindWithers,
-    S::BackFront,
-    S::BackMid,
-    S::LoinFront,
-    S::Loin,
-    S::HipCrest,
-    S::Croup,
-    S::TailSet,
-];
 
 /// Stations of one pass hold (nearly) one length: cost of a difference of 0.02 H (balance-model.md
 /// 10).
@@ -74,8 +61,8 @@ pub(crate) fn back_pass_cost(
     lengths_mm: &[f64],
     rear_from: Option<S>,
 ) -> Result<f64, SolveError> {
-    let split = BACK.iter().position(|s| Some(*s) == rear_from);
-    Passes::new(subject, points, lengths_mm).cost(split.unwrap_or(BACK.len()))
+    let split = TOPLINE.iter().position(|s| Some(*s) == rear_from);
+    Passes::new(subject, points, lengths_mm).cost(split.unwrap_or(TOPLINE.len()))
 }
 
 /// The back alone, everything else held.
@@ -87,7 +74,7 @@ struct Passes {
 
 impl Passes {
     fn new(subject: &Subject, points: &[BalancePoint], lengths_mm: &[f64]) -> Self {
-        let back: Vec<usize> = BACK
+        let back: Vec<usize> = TOPLINE
             .iter()
             .filter_map(|s| subject.find(Place::Side(*s)))
             .collect();
@@ -102,10 +89,10 @@ impl Passes {
 
     fn cost(&self, split: usize) -> Result<f64, SolveError> {
         let mut one = self.small.clone();
-        for pass in [0..split, split..BACK.len()] {
+        for pass in [0..split, split..TOPLINE.len()] {
             hold_together(&mut one, pass, &self.nominal, self.unit);
         }
-        let second = if split == BACK.len() {
+        let second = if split == TOPLINE.len() {
             0.0
         } else {
             SECOND_LENGTH
@@ -120,7 +107,7 @@ const fn first_of_rear(stop: LineStop) -> usize {
         LineStop::MidBack => 3,
         LineStop::BehindDip => 5,
         LineStop::AtHip => 6,
-        _ => BACK.len(),
+        _ => TOPLINE.len(),
     }
 }
 

@@ -34,7 +34,7 @@ pub use piece::{Piece, PieceKind, Stroke};
 pub use side::{SideShape, side_shape};
 pub use spot::Spot;
 pub use spread::{Spread, spreads};
-pub use station::{Cover, STATIONS, Station};
+pub use station::{Cover, STATIONS, Station, TOPLINE};
 pub use views::{
     BothSides, FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace, front_pieces, leg_faces,
     rear_pieces, top_pieces,

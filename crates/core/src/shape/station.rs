@@ -181,6 +181,19 @@ impl Station {
     }
 }
 
+/// Stations along the back, from the withers to the tail set: the topline.
+pub const TOPLINE: [Station; 9] = [
+    Station::Withers,
+    Station::BehindWithers,
+    Station::BackFront,
+    Station::BackMid,
+    Station::LoinFront,
+    Station::Loin,
+    Station::HipCrest,
+    Station::Croup,
+    Station::TailSet,
+];
+
 /// A stretch of stations from one to another, both included, in table order.
 pub(crate) fn stretch(from: Station, to: Station) -> &'static [Station] {
     &Station::ALL[from.index()..=to.index()]

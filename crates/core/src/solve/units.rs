@@ -5,7 +5,7 @@ use utoipa::ToSchema;
 use crate::balance::{Place, Subject, Width};
 use crate::coat::Zone;
 use crate::look::{Cut, LineName, LineStop};
-use crate::shape::{Face, HeadShape, Leg, LegPlace, Station};
+use crate::shape::{Face, HeadShape, Leg, LegPlace, Station, TOPLINE};
 
 /// A part of the dog that is cut alike (balance-model.md 11).
 #[derive(
@@ -66,24 +66,20 @@ pub(crate) fn back_split(subject: &Subject) -> (S, Option<S>) {
         (front, Some(rear)) if shift != 0.0 => {
             let x = |s: S| subject.shape.skin(s).x;
             let line = f64::midpoint(x(front), x(rear)) - shift;
-            let mut pairs = BACK.windows(2);
-            let there = pairs.find(|two| x(two[1]) <= line).unwrap_or(&BACK[5..]);
+            // The shorter pass begins before the hip crest at the latest: the croup is its own.
+            let back = &TOPLINE[..=HIP];
+            let mut pairs = back.windows(2);
+            let there = pairs
+                .find(|two| x(two[1]) <= line)
+                .unwrap_or(&back[HIP - 1..]);
             (there[0], Some(there[1]))
         }
         at_place => at_place,
     }
 }
 
-/// Stations that the shorter pass can begin between, front to rear.
-const BACK: [S; 7] = [
-    S::Withers,
-    S::BehindWithers,
-    S::BackFront,
-    S::BackMid,
-    S::LoinFront,
-    S::Loin,
-    S::HipCrest,
-];
+/// Place of the hip crest in the topline.
+const HIP: usize = 6;
 
 /// The same for the line in its place.
 fn split_of(subject: &Subject) -> (S, Option<S>) {
