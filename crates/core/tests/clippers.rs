@@ -7,6 +7,7 @@ use rstest::rstest;
 use support::table::{dog, kit, mm};
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::House;
+use veliform_core::drawing::DrawOptions;
 use veliform_core::frame::{Measure, Method, TakenMeasure};
 use veliform_core::kit::{Clipper, ClipperFit, Tool, ToolKind, check_tool};
 use veliform_core::look::LookId;
@@ -72,6 +73,25 @@ fn what_no_clipper_drives_is_not_planned() {
     assert!(uses_combs(Vec::new()), "nobody said: everything fits");
     assert!(uses_combs(vec![clipper(ClipperFit::Wide, None)]));
     assert!(!uses_combs(vec![clipper(ClipperFit::Detachable, None)]));
+}
+
+/// A kit that nothing drives is said so, and the plan is shears alone, never a blank sheet.
+#[test]
+fn a_kit_that_nothing_drives_is_said() {
+    let said = |fits| {
+        let dog = dog(None);
+        let all = fitting(fitting(kit(), ToolKind::Comb, fits), ToolKind::Blade, fits);
+        let house = House {
+            clippers: vec![clipper(ClipperFit::Detachable, None)],
+            ..House::default()
+        };
+        let visit = fold(&dog, &[]);
+        let desk = Desk::new(&dog, &visit, &house, &all);
+        let problems = desk.evaluate(&DrawOptions::default()).problems;
+        problems.iter().any(|p| p.message.contains("shears alone"))
+    };
+    assert!(said(ClipperFit::Wide));
+    assert!(!said(ClipperFit::Detachable) && !said(ClipperFit::Any));
 }
 
 /// Handbook 3: with a wide tool the clipping takes three quarters, nothing else changes.

@@ -203,6 +203,7 @@ impl<'a> Desk<'a> {
         problems.extend(corrections.filter_map(|c| c.problem(house.units)));
         problems.extend(visit.own_look.iter().flat_map(OwnLook::check));
         problems.extend(visit.look.and_then(|choice| body_problem(choice, house)));
+        problems.extend(kit_problem(kit, house));
         Self {
             dog,
             visit,
@@ -655,6 +656,18 @@ impl<'a> Desk<'a> {
 
 /// Body lengths a look may be asked for, mm: from a close clip to the longest comb (common practice).
 const LOOK_BODY_MM: std::ops::RangeInclusive<f64> = 2.0..=60.0;
+
+/// What is said where clippers are named and none of them takes anything of the kit.
+fn kit_problem(kit: &[Tool], house: &House) -> Option<Problem> {
+    let mut fit = kit.iter().filter(|t| t.is_fit()).peekable();
+    fit.peek()?;
+    let is_idle = fit.all(|tool| !is_driven(tool, &house.clippers));
+    is_idle.then(|| {
+        let message = "None of the clippers takes a tool of this kit, so the plan is shears alone; \
+                       say on the kit page what fits which.";
+        Problem::of("kit", Severity::Unusual, message)
+    })
+}
 
 /// What is said of a body length no look can have; the look's own is used then.
 fn body_problem(choice: LookChoice, house: &House) -> Option<Problem> {
