@@ -159,6 +159,29 @@ fn a_waist_goes_between_its_places_and_its_price_is_the_plans_own() {
     assert_abs_diff_eq!(back.costs, cost(&then) - cost(&plan), epsilon = 0.05);
 }
 
+/// The shorter back pass moved 5 mm to the rear is laid off 5 mm further behind the withers; moved past
+/// a station, the station changes its pass (counted by hand on the topline's own places).
+#[test]
+fn the_back_pass_goes_along_the_back_by_as_much_as_it_was_moved() {
+    let dipped = |look: Look| {
+        job(look, |b, h| {
+            b.back_drop = 0.02 * h;
+            b.hip *= 1.02;
+        })
+    };
+    let look = Look::shipped(LookId::Lamb).placed(LineStop::BehindDip);
+    let behind = |mm: f64| {
+        let moved = look
+            .clone()
+            .shifted(LineName::BackPass, Length::constant_mm(mm));
+        laid_off(&dipped(moved), LineName::BackPass, "behind the withers").0
+    };
+    let place = behind(0.0);
+    for mm in [5.0, -5.0, 20.0] {
+        assert_abs_diff_eq!(behind(mm) - place, mm, epsilon = 0.5);
+    }
+}
+
 /// A skirt's root moved up wants that much longer hair for the same hem.
 #[test]
 fn a_skirt_root_moved_up_hangs_longer_by_as_much() {

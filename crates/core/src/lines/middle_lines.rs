@@ -7,15 +7,15 @@ use super::courses::{Draft, JOIN};
 use crate::balance::{Place, waist_behind_mm};
 use crate::coat::Zone;
 use crate::look::LineName;
-use crate::shape::Station as S;
-use crate::solve::back_split;
+use crate::shape::{Station as S, TOPLINE};
+use crate::solve::back_place;
 use crate::units::Length;
 
 impl Draft<'_> {
     /// Where the free solution falls through the look's length between the two passes; half way
     /// where it does not (balance-model.md 10).
     pub(super) fn back_pass(&self) -> Option<ClipLine> {
-        let (front, Some(rear)) = back_split(self.subject) else {
+        let (front, Some(rear)) = back_place(self.subject) else {
             return None;
         };
         let stop = self.subject.look.stop(LineName::BackPass)?;
@@ -24,11 +24,11 @@ impl Draft<'_> {
             Some(self.lengths_mm[i] - self.subject.spots[i].nominal)
         };
         let (a, b) = (over(front)?, over(rear)?);
-        let shift = self.subject.look.shift_mm(LineName::BackPass, self.h());
-        // Where a hand moved it, it lies where the hand put it.
-        let is_read = shift == 0.0 && a > 0.0 && b < 0.0;
-        let t = if is_read { a / (a - b) } else { 0.5 };
-        let at = self.edge.at(front).lerp(self.edge.at(rear), t);
+        let t = if a > 0.0 && b < 0.0 { a / (a - b) } else { 0.5 };
+        let place = self.edge.at(front).lerp(self.edge.at(rear), t);
+        // A hand moved it along the back from there.
+        let at =
+            self.on_the_back(place.x - self.subject.look.shift_mm(LineName::BackPass, self.h()));
         let (withers, hip) = (self.skin(S::Withers).x, self.skin(S::HipCrest).x);
         let down = 0.07 * self.h();
         Some(ClipLine {
@@ -43,6 +43,16 @@ impl Draft<'_> {
             mark: format!("shorter {}", stop.label()),
             ..self.joined(Zone::Back, Zone::Croup, self.blank(LineName::BackPass))
         })
+    }
+
+    /// The point of the topline's edge over a place along the body.
+    fn on_the_back(&self, x: f64) -> Point {
+        let edges = self.edge.all(&TOPLINE);
+        let mut pairs = edges.windows(2);
+        let there = pairs.find(|two| two[1].x <= x);
+        let [a, b] = there.map_or([edges[0], edges[1]], |two| [two[0], two[1]]);
+        let t = (a.x - x) / (a.x - b.x).max(1e-6);
+        Point::new(x, a.y + t * (b.y - a.y))
     }
 
     /// The root of a skirt, level along the ribs.

@@ -11,4 +11,4 @@ pub use lengths::{Built, Solution, programme, solve_lengths, solve_lengths_to};
 pub use programme::{Accuracy, Matrix, Optimum, Programme, SolveError};
 pub use tools::{Bench, LegWay, Stroke, UnitCut, best_set, choose_tools, cost_of};
 pub use units::Unit;
-pub(crate) use units::back_split;
+pub(crate) use units::{back_place, back_split};

@@ -62,7 +62,7 @@ use Station as S;
 /// runs through. Half way where nothing was chosen.
 pub(crate) fn back_split(subject: &Subject) -> (S, Option<S>) {
     let shift = subject.look.shift_mm(LineName::BackPass, subject.height());
-    match split_of(subject) {
+    match back_place(subject) {
         (front, Some(rear)) if shift != 0.0 => {
             let x = |s: S| subject.shape.skin(s).x;
             let line = f64::midpoint(x(front), x(rear)) - shift;
@@ -82,7 +82,7 @@ pub(crate) fn back_split(subject: &Subject) -> (S, Option<S>) {
 const HIP: usize = 6;
 
 /// The same for the line in its place.
-fn split_of(subject: &Subject) -> (S, Option<S>) {
+pub(crate) fn back_place(subject: &Subject) -> (S, Option<S>) {
     match subject.look.stop(LineName::BackPass) {
         Some(LineStop::OnePass) => (S::HipCrest, None),
         Some(LineStop::MidBack) => (S::BackFront, Some(S::BackMid)),
