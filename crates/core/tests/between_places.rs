@@ -214,6 +214,8 @@ fn a_shift_is_kept_bounded_and_taken_back() {
         36.0,
         epsilon = 1e-9
     );
+    let far: Vec<_> = shifts.too_far(450.0).collect();
+    assert_eq!(far, [(LineName::Waist, 36.0)], "so that it can be said");
     shifts.put(LineName::Hock, Length::constant_mm(5.0));
     assert_eq!(shifts.of(LineName::Hock, 450.0), None, "bones say");
 

@@ -4,12 +4,13 @@
 use kurbo::Point;
 
 use super::expr::Expr;
+use super::foot::bevel;
 use super::lift_off::{shoulder_lift_mm, thigh_lift_mm};
 use super::point::{BalancePoint, Divisor, Judged, Shown};
 use super::subject::Subject;
 use crate::coat::Zone;
-use crate::look::{FootFinish, LineStop};
-use crate::shape::{Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station, TOPLINE, View};
+use crate::look::LineStop;
+use crate::shape::{Dressing, Station, TOPLINE, View};
 
 /// The waist peaks this far behind the last rib at most, share of the height (handbook 4).
 const WAIST_BEHIND: f64 = 0.055;
@@ -57,21 +58,12 @@ pub fn evaluated_points(
     let h = subject.height();
     let edge = |s: S| (subject.x(s).at(lengths_mm), subject.y(s).at(lengths_mm));
     let mut points = Vec::new();
-    let mut judge = |judged: Judged, station: S, value: f64, (low, high): (f64, f64)| {
+    let mut judge = |judged: Judged, station: S, value: f64, range| {
         let at = Shown {
             view: View::Side,
             at: subject.shape.skin(station),
         };
-        points.push(evaluated(
-            subject,
-            judged,
-            at,
-            value,
-            (
-                low.is_finite().then_some(low),
-                high.is_finite().then_some(high),
-            ),
-        ));
+        points.push(evaluated(subject, judged, at, value, range));
     };
     let highest = UNDERLINE.map(|s| edge(s).1).into_iter().fold(0.0, f64::max);
     // Where the line no longer rises to the eye: the rest of the way is a plateau.
@@ -85,7 +77,12 @@ pub fn evaluated_points(
         // On the skin, as a hand lays it off: the hair there leans back.
         let at = subject.shape.skin(apex).x;
         let behind = subject.build.length - subject.build.last_rib - at;
-        judge(Judged::WaistPlace, apex, behind, (0.0, WAIST_BEHIND * h));
+        judge(
+            Judged::WaistPlace,
+            apex,
+            behind,
+            (Some(0.0), Some(WAIST_BEHIND * h)),
+        );
     }
     let fullest = furthest(KNEE, (S::FlankFold, S::HockFront), &edge);
     let deepest = furthest(BEHIND, (S::PinBone, S::HockPoint), &edge);
@@ -94,7 +91,7 @@ pub fn evaluated_points(
         Judged::KneeOpposite,
         fullest,
         apart,
-        (-OPPOSITE * h, OPPOSITE * h),
+        (Some(-OPPOSITE * h), Some(OPPOSITE * h)),
     );
     let is_high = [LineStop::LiftAtShoulder, LineStop::LiftAtHip];
     if is_high.into_iter().any(|stop| subject.look.has(stop)) {
@@ -103,7 +100,7 @@ pub fn evaluated_points(
             Judged::LiftOff,
             S::FlankFold,
             apart,
-            (-LEVEL * h, LEVEL * h),
+            (Some(-LEVEL * h), Some(LEVEL * h)),
         );
     }
     if subject.look.targets.fill == 0.0 {
@@ -116,13 +113,13 @@ pub fn evaluated_points(
             Judged::FlankNeed,
             S::FlankFold,
             given,
-            (need.max(0.0), f64::INFINITY),
+            (Some(need.max(0.0)), None),
         );
     }
     if let Some((station, kink)) = bump(subject, lengths_mm) {
-        judge(Judged::Bump, station, kink, (f64::NEG_INFINITY, KINK * h));
+        judge(Judged::Bump, station, kink, (None, Some(KINK * h)));
     }
-    points.extend(bevel(subject, lengths_mm, dressing));
+    points.extend(bevel(subject, lengths_mm, dressing.zone_mm(Zone::Foot)));
     points
 }
 
@@ -152,46 +149,6 @@ fn bump(subject: &Subject, lengths_mm: &[f64]) -> Option<(Station, f64)> {
             (three[1], kink)
         })
         .max_by(|a, b| a.1.total_cmp(&b.1))
-}
-
-/// A round of the shears takes so much overhang, mm, and there are at most five (handbook 5).
-const ROUND_MM: f64 = 8.0;
-const MOST_ROUNDS: f64 = 5.0;
-/// A foot is no wider than its column by more than this, share of the height (handbook 5: *d = w ±
-/// .01 H*).
-const FOOT_IN_COLUMN: f64 = 0.01;
-
-/// How much wider than its finished foot the front column is at the hem: no foot stands out of it,
-/// and five rounds of a bevel are enough (handbook 4, *bevel*; 5, *Bevels*).
-fn bevel(subject: &Subject, lengths_mm: &[f64], dressing: &Dressing) -> Option<BalancePoint> {
-    if matches!(subject.look.foot, FootFinish::Tight) {
-        return None;
-    }
-    let at = |face| LegPlace {
-        leg: Leg::Fore,
-        hand: Hand::Left,
-        face,
-        step: FACE_STATIONS - 1,
-    };
-    let width = |lengths: &[f64]| {
-        let edge = |face| subject.off_midline(at(face)).at(lengths);
-        edge(Face::Outer) - edge(Face::Inner)
-    };
-    let hair = if subject.look.foot == FootFinish::Clean {
-        0.0
-    } else {
-        dressing.zone_mm(Zone::Foot) * dressing.stand.of(Zone::Foot)
-    };
-    let foot = subject.build.foot_width + 2.0 * hair;
-    let over = width(lengths_mm) - foot;
-    // Where the look's own length does not cover the foot, it is meant to be seen.
-    let least = (width(&subject.nominal()) - foot).min(0.0) - FOOT_IN_COLUMN * subject.height();
-    let shown = Shown {
-        view: View::Front,
-        at: subject.skin_of(at(Face::Outer)),
-    };
-    let range = (Some(least), Some(2.0 * ROUND_MM * MOST_ROUNDS));
-    Some(evaluated(subject, Judged::Bevel, shown, over, range))
 }
 
 /// Which of these stations stands furthest before the straight line between two others.

@@ -2,6 +2,7 @@
 
 mod evaluated;
 mod expr;
+mod foot;
 mod head;
 mod lift_off;
 mod on_end;
@@ -13,6 +14,7 @@ mod subject;
 
 pub use evaluated::evaluated_points;
 pub use expr::Expr;
+pub(crate) use foot::{A_ROUND_MM, MOST_ROUNDS, column_mm, finished_foot_mm};
 pub(crate) use head::head_size_off;
 pub use head::{fit_head, head_points};
 pub(crate) use lift_off::{shoulder_lift_mm, thigh_lift_mm};

@@ -204,6 +204,7 @@ impl<'a> Desk<'a> {
         problems.extend(visit.own_look.iter().flat_map(OwnLook::check));
         problems.extend(visit.look.and_then(|choice| body_problem(choice, house)));
         problems.extend(kit_problem(kit, house));
+        problems.extend(shift_problems(visit, frame.build.height, house));
         Self {
             dog,
             visit,
@@ -656,6 +657,21 @@ impl<'a> Desk<'a> {
 
 /// Body lengths a look may be asked for, mm: from a close clip to the longest comb (common practice).
 const LOOK_BODY_MM: std::ops::RangeInclusive<f64> = 2.0..=60.0;
+
+/// What is said of lines moved further from their places than they go.
+fn shift_problems(visit: &Visit, height_mm: f64, house: &House) -> Vec<Problem> {
+    let words = Words { house, kit: &[] };
+    let far = visit.shifts.too_far(height_mm);
+    far.map(|(line, most)| {
+        let message = format!(
+            "{}: a line is moved {} from its place at most and lies there; choose another place.",
+            line.label(),
+            words.whole(most)
+        );
+        Problem::of("lines", Severity::Unusual, message)
+    })
+    .collect()
+}
 
 /// What is said where clippers are named and none of them takes anything of the kit.
 fn kit_problem(kit: &[Tool], house: &House) -> Option<Problem> {

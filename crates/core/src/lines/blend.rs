@@ -3,10 +3,7 @@
 use super::courses::Draft;
 use crate::coat::Zone;
 use crate::dog::{Answer, Question};
-use crate::kit::{Tool, ToolKind};
-
-/// A step that one pass of the thinners hides, mm: one size (handbook 5).
-const ONE_SIZE_MM: f64 = 3.0;
+use crate::kit::{ONE_SIZE_MM, Tool, ToolKind};
 
 impl Draft<'_> {
     /// How the step between two zones is joined, over `over_mm` of the longer one's hair; none where
@@ -21,6 +18,7 @@ impl Draft<'_> {
             Answer::JoinCurves => "curves over the join last",
             _ => "thinners over the join last, coarse before fine",
         };
+        // A step of one size is hidden by the thinners alone (common practice).
         if long - short <= ONE_SIZE_MM {
             return format!("Blend over {over}, into the {zone}: {last}.");
         }

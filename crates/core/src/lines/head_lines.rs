@@ -1,4 +1,5 @@
-//! Lines of the head: cheek, visor, crown, parting, and the ends of beard and ear (handbook 5).
+//! Lines of the head: cheek, visor, crown, parting, and the ends of beard and ear (handbook 5). Shares
+//! of the head and the ear without a source of their own are modelling choices: as they are drawn.
 
 use kurbo::{Point, Vec2};
 
@@ -7,15 +8,11 @@ use super::courses::Draft;
 use crate::coat::Zone;
 use crate::dog::{Answer, Question};
 use crate::look::{EarRule, LineName};
-use crate::shape::{HeadShape, Station as S};
+use crate::shape::{HeadShape, Station as S, parting_mm};
 
-/// A cheek this short is clipped, mm at the look's own size: longer ones are shaped (handbook 5,
-/// *Nominal lengths*: clipped cheeks are 0.8 and 1.5).
-const CLIPPED_CHEEK_MM: f64 = 3.0;
-/// An ear this short is clipped, mm (handbook 5, *ear*).
-const CLIPPED_EAR_MM: f64 = 3.0;
-/// Parting between a terrier's brows, mm (handbook 5: a little finger wide).
-const PARTING_MM: f64 = 14.0;
+/// A cheek or an ear this short is clipped, mm: longer ones are shaped (handbook 5, *Nominal
+/// lengths*: clipped ones are 0.5 to 1.5; modelling choice).
+const CLIPPED_UP_TO_MM: f64 = 3.0;
 
 impl Draft<'_> {
     /// The lines this look has on the head, from the top down.
@@ -95,7 +92,6 @@ impl Draft<'_> {
 
     fn parting(&self) -> Option<ClipLine> {
         let length = self.dressing.brow?;
-        let head = &self.subject.shape.head;
         let root = self.skin(S::Brow);
         Some(ClipLine {
             path_mm: Self::path(&[root, self.skin(S::Stop)]),
@@ -103,7 +99,7 @@ impl Draft<'_> {
             below: "bridge of the nose, short".into(),
             left: LeftAs::Hard,
             hand: vec![
-                self.hand("between the brows", PARTING_MM.min(0.12 * head.length)),
+                self.hand("between the brows", parting_mm(&self.subject.build.head)),
                 self.hand("of brow, combed forward", length),
             ],
             why:
@@ -115,7 +111,7 @@ impl Draft<'_> {
 
     /// From the corner of the eye to the top of the ear set, straight.
     fn cheek(&self) -> Option<ClipLine> {
-        if self.subject.look.nominal_mm(Zone::Cheek, self.h()) > CLIPPED_CHEEK_MM {
+        if self.subject.look.nominal_mm(Zone::Cheek, self.h()) > CLIPPED_UP_TO_MM {
             return None;
         }
         let (eye, ear) = (self.eye(), self.ear_top());
@@ -157,7 +153,7 @@ impl Draft<'_> {
         let look = &self.subject.look;
         let ear = &self.subject.build.ear;
         let school = self.words.house.schools.of(Question::EarShort);
-        if school == Answer::EarTip || look.nominal_mm(Zone::Ear, self.h()) <= CLIPPED_EAR_MM {
+        if school == Answer::EarTip || look.nominal_mm(Zone::Ear, self.h()) <= CLIPPED_UP_TO_MM {
             return Some(self.short_ear(school));
         }
         let end = self.head.ear_end?;

@@ -57,10 +57,8 @@ impl Draft<'_> {
 
     /// The root of a skirt, level along the ribs.
     pub(super) fn skirt(&self) -> Option<ClipLine> {
-        let stop = self.subject.look.stop(LineName::Skirt)?;
         let build = &self.subject.build;
-        let y = stop.skirt_root_mm(self.h(), build.elbow)?
-            + self.subject.look.shift_mm(LineName::Skirt, self.h());
+        let y = self.subject.look.skirt_root_mm(self.h(), build.elbow)?;
         let hem = self.edge.at(S::Brisket).y;
         let elbow = self.skin(S::Elbow);
         let (front, rear) = (elbow.x - 0.04 * self.h(), self.skin(S::FlankFold).x);

@@ -1,5 +1,5 @@
 //! The courses of lines in front, rear and top view (handbook 5: drawn in every view in which a line
-//! shows).
+//! shows). Shares of a view's own widths are modelling choices: about where the side view has them.
 
 use kurbo::Point;
 

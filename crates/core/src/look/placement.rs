@@ -352,6 +352,13 @@ impl Shifts {
         Some(by.as_mm().clamp(-most, most))
     }
 
+    /// Lines shifted further than they can go on a dog of this height, with how far they go, mm.
+    pub fn too_far(&self, height_mm: f64) -> impl Iterator<Item = (LineName, f64)> {
+        let most = MOST_SHIFT * height_mm;
+        let far = self.0.iter().filter(move |(_, by)| by.as_mm().abs() > most);
+        far.map(move |(line, _)| (*line, most))
+    }
+
     /// Every shift.
     pub fn all(&self) -> impl Iterator<Item = (LineName, Length)> {
         self.0.iter().map(|(line, by)| (*line, *by))

@@ -15,6 +15,9 @@ const ON_THE_EDGE: f64 = 4.0;
 /// its worked examples allow).
 const ALLOWED: f64 = 0.07;
 
+/// A line is moved for no less, mm: no hand lays it off (modelling choice).
+const LEAST_MM: f64 = 0.5;
+
 /// Where a line that would lie at `line` is put beside a colour's edge.
 ///
 /// Of the line's own place and 0.03 H to both sides of the edge, as far as is allowed, the one with
@@ -67,7 +70,7 @@ pub(crate) fn tone_shifts(
             } else {
                 off_the_tone_edge(place, edge, allowed, h)
             };
-            ((y - place).abs() > 0.5).then_some((line, y - place))
+            ((y - place).abs() > LEAST_MM).then_some((line, y - place))
         })
         .collect()
 }

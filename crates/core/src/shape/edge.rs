@@ -136,6 +136,11 @@ pub fn hanging_share(stand: f64) -> f64 {
     1.0 - 0.5 * stand
 }
 
+/// The same of a hair combed forward or down over the face: beard and brow (dog-shape.md 9).
+pub(super) fn combed_share(stand: f64) -> f64 {
+    1.0 - 0.35 * stand
+}
+
 /// What the eye sees of a hair of length 1 along direction `n` (handbook 3, *What the eye sees*).
 ///
 /// Linear in the length, which is what makes the balance exactly solvable; a modelling choice.

@@ -42,6 +42,16 @@ impl HeadAxes {
     }
 }
 
+/// Parting between a terrier's brows, mm (handbook 5: a little finger wide), on a small head no more
+/// than this share of the skull's width (modelling choice).
+const PARTING_MM: f64 = 14.0;
+const PARTING: f64 = 0.14;
+
+/// Width of the parting between a terrier's brows, mm.
+pub(crate) fn parting_mm(head: &HeadShape) -> f64 {
+    PARTING_MM.min(PARTING * head.skull_width * head.length)
+}
+
 /// Turns a vector anticlockwise.
 fn turn(v: Vec2, angle_rad: f64) -> Vec2 {
     let (sin, cos) = angle_rad.sin_cos();

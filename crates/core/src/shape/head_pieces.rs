@@ -1,7 +1,7 @@
 use kurbo::{Ellipse, Point, Shape, Vec2};
 
 use super::curve::{closed, open, signed_area};
-use super::edge::{Beard, CoatEdge, Dressing, EarCoat, Topknot, visible_share};
+use super::edge::{Beard, CoatEdge, Dressing, EarCoat, Topknot, combed_share, visible_share};
 use super::head::HeadAxes;
 use super::piece::{Piece, PieceKind, Stroke};
 use super::side::SideShape;
@@ -136,7 +136,7 @@ pub(super) fn beard_piece(beard: &Beard, stand: f64, axes: &HeadAxes, head: &Hea
         lerp(beard.chin, beard.front, 0.55),
         beard.front,
     ];
-    let seen = 1.0 - 0.35 * stand;
+    let seen = combed_share(stand);
     let mut ring: Vec<Point> = roots
         .iter()
         .zip(angles)
@@ -177,7 +177,7 @@ const BROW_DOWN_DEG: f64 = 24.0;
 pub(super) fn brow_piece(length: f64, stand: f64, axes: &HeadAxes, head: &HeadShape) -> Piece {
     let (mu, s, dome) = (head.muzzle, axes.step, head.dome);
     let hd = |p: f64, q: f64| axes.at(p, q);
-    let reach = length * (1.0 - 0.35 * stand);
+    let reach = length * combed_share(stand);
     let ahead = Vec2::from_angle(axes.angle_rad - BROW_DOWN_DEG.to_radians());
     let up = Vec2::new(-ahead.y, ahead.x);
     let ring = [

@@ -27,6 +27,7 @@ pub use edge::{
     visible_share,
 };
 pub use head::HeadAxes;
+pub(crate) use head::parting_mm;
 pub(crate) use head_edges::FRINGE;
 pub use head_edges::{HeadEdges, head_edges, off_circle_mm};
 pub use landmark::{Drag, DragAxis, Landmark, Placed, View, landmarks};

@@ -1,9 +1,7 @@
+use crate::balance::{A_ROUND_MM, MOST_ROUNDS};
+
 /// Tilt of a bevel, degrees (handbook 5, *Bevels*: 45°).
 const TILT_DEG: f64 = 45.0;
-/// One round of the shears takes so much overhang, mm (handbook 5).
-const A_ROUND_MM: f64 = 8.0;
-/// Most rounds (handbook 5: a full coat four or five).
-const MOST_ROUNDS: u32 = 5;
 /// The hem stands so much wider where the nails are not fully to show, mm (handbook 5).
 const OVER_THE_NAIL_MM: f64 = 2.0;
 

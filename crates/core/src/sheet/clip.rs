@@ -16,7 +16,7 @@ impl Writer<'_> {
     fn width_share(&self, tool: Uuid) -> f64 {
         let mut kit = self.job.kit.iter();
         let is_wide = kit.any(|t| t.id == tool && t.fits == ClipperFit::Wide);
-        if is_wide { 0.75 } else { 1.0 }
+        if is_wide { m::WIDE_BLADE } else { 1.0 }
     }
 
     /// Clipper work by tool, longest first.

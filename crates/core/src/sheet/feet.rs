@@ -4,10 +4,11 @@ use super::hands::pair_hint;
 use super::minutes as m;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
+use crate::balance::{column_mm, finished_foot_mm};
 use crate::coat::Zone;
 use crate::dog::{Answer, Question};
 use crate::look::FootFinish;
-use crate::shape::{FACE_STATIONS, Face, Hand, Leg, LegPlace};
+use crate::shape::Leg;
 use crate::solve::Unit;
 
 /// Which feet are set now.
@@ -120,9 +121,10 @@ impl Writer<'_> {
         let left = self.plan.cuts.iter().find(|c| c.unit == Unit::Feet);
         let hair = left
             .and_then(|c| c.leaves_mm.first())
-            .map_or(0.0, |mm| mm * self.plan.subject.stand.of(Zone::Foot));
-        let hair = if foot == FootFinish::Clean { 0.0 } else { hair };
-        let width = self.plan.subject.build.foot_width + 2.0 * hair;
+            .copied()
+            .unwrap_or_default();
+        let width = finished_foot_mm(&self.plan.subject, hair);
+        let column = |leg| column_mm(&self.plan.subject, leg, &self.plan.lengths_mm);
         [
             (Leg::Fore, Feet::Front, "Front"),
             (Leg::Hind, Feet::Hind, "Hind"),
@@ -130,27 +132,10 @@ impl Writer<'_> {
         .into_iter()
         .filter(|(_, feet, _)| which == Feet::All || which == *feet)
         .map(|(leg, _, name)| {
-            let bevel = Bevel::of(width, self.column_mm(leg), shows_nails);
+            let bevel = Bevel::of(width, column(leg), shows_nails);
             self.bevel_words(name, &bevel)
         })
         .collect()
-    }
-
-    /// Width of the planned column at the hem, mm.
-    fn column_mm(&self, leg: Leg) -> f64 {
-        let edge = |face| {
-            let place = LegPlace {
-                leg,
-                hand: Hand::Left,
-                face,
-                step: FACE_STATIONS - 1,
-            };
-            self.plan
-                .subject
-                .off_midline(place)
-                .at(&self.plan.lengths_mm)
-        };
-        edge(Face::Outer) - edge(Face::Inner)
     }
 
     fn bevel_words(&self, name: &str, bevel: &Bevel) -> String {

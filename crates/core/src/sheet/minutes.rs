@@ -39,6 +39,8 @@ pub(super) const KNOTS_CUT: f64 = 5.0;
 pub(super) const DRIED_AFTER_ROUGHING: f64 = 0.7;
 /// One bevel by shears, full coat (common practice).
 pub(super) const BEVEL_SCISSORED: f64 = 15.0;
+/// Share of the clipping that is left with a wide blade (handbook 3).
+pub(super) const WIDE_BLADE: f64 = 0.75;
 /// A head whose length stays: over the ears and off the eyes, half of a head shaped from the start
 /// (modelling choice).
 pub(super) const HEAD_LEFT_LONG: f64 = 0.5 * HEAD;

@@ -5,7 +5,10 @@ import { Choice, MarginHead, Plain } from '../../shared/ui/controls';
 import { FITS } from './fits';
 
 /** The clippers: what each takes, so that no plan pairs what does not fit, and how long it runs. */
-export function Clippers(props: { house: House; onHouse: (next: House) => void }) {
+export function Clippers(props: {
+  house: House;
+  onHouse: (next: House, then?: { onSuccess: () => void }) => void;
+}) {
   const { house } = props;
   const [name, setName] = useState('');
   const [takes, setTakes] = useState<Schemas['ClipperFit']>('detachable');
@@ -13,22 +16,27 @@ export function Clippers(props: { house: House; onHouse: (next: House) => void }
   const runs = Number(minutes);
   const isNumber = minutes.trim() === '' || Number.isInteger(runs);
   const add = () => {
-    props.onHouse({
-      ...house,
-      clippers: [
-        ...house.clippers,
-        { name: name.trim(), takes, runs_minutes: minutes.trim() === '' ? null : runs },
-      ],
-    });
-    setName('');
-    setMinutes('');
+    const clipper = { name: name.trim(), takes, runs_minutes: minutes.trim() === '' ? null : runs };
+    // What is refused stays typed.
+    props.onHouse(
+      { ...house, clippers: [...house.clippers, clipper] },
+      {
+        onSuccess: () => {
+          setName('');
+          setMinutes('');
+        },
+      },
+    );
   };
   return (
     <section aria-label="Clippers">
       <MarginHead>Clippers</MarginHead>
       <ul>
         {house.clippers.map((clipper, n) => (
-          <li key={clipper.name} className="flex items-center gap-2 border-t border-line py-1">
+          <li
+            key={`${n} ${clipper.name}`}
+            className="flex items-center gap-2 border-t border-line py-1"
+          >
             <span className="flex-1">
               <b>{clipper.name}</b>, {FITS.find((f) => f.value === clipper.takes)?.label}
               {clipper.runs_minutes ? `, ${clipper.runs_minutes} min on a charge` : ''}

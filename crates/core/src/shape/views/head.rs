@@ -1,7 +1,8 @@
 use kurbo::{Ellipse, Point, Shape as _, Vec2};
 
 use super::super::curve::{SAMPLES, closed, open, signed_area};
-use super::super::edge::{Beard, Dressing, visible_share};
+use super::super::edge::{Beard, Dressing, combed_share, visible_share};
+use super::super::head::parting_mm;
 use super::super::piece::{Piece, PieceKind, Stroke};
 use super::super::station::Station as S;
 use super::ring::{Mark, directions, eased_round, edge, lerp, symmetric, unit};
@@ -133,7 +134,7 @@ fn muzzle(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Piece {
 
 /// Hair of the lower muzzle hangs (dog-shape.md 6).
 fn hanging_muzzle(ring: &[Mark], beard: &Beard, stand: f64) -> Vec<Point> {
-    let seen = 1.0 - 0.35 * stand;
+    let seen = combed_share(stand);
     // How far out each point's hair leans, and how long it is, from the eye down.
     let hang = [
         (1.0, 0.0),
@@ -238,11 +239,6 @@ fn face(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Vec<Piece> {
     pieces
 }
 
-/// Half the parting between the brows, mm (handbook 5: a little finger wide, 14 mm), on small heads
-/// no more than this share of the skull's half width.
-const PARTING_MM: f64 = 7.0;
-const PARTING: f64 = 0.14;
-
 /// A terrier's brows, foreshortened: what is combed forward is seen by how far it drops.
 fn brows(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Vec<Piece> {
     let Some(length) = dressing.brow else {
@@ -250,10 +246,10 @@ fn brows(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Vec<Piece> {
     };
     let head = &dog.left.head;
     let (h, skull) = (head.length, 0.5 * head.skull_width * head.length);
-    let reach = length * (1.0 - 0.35 * dressing.stand.of(Zone::Brow));
+    let reach = length * combed_share(dressing.stand.of(Zone::Brow));
     // Combed 24 degrees under the head's axis (dog-shape.md 9).
     let drop = 0.41 * reach;
-    let inner = PARTING_MM.min(PARTING * skull);
+    let inner = 0.5 * parting_mm(head);
     Hand::BOTH
         .map(|hand| {
             let s = hand.sign();
