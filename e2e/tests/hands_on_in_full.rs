@@ -18,7 +18,9 @@ async fn begin(stage: &Stage, name: &str) -> String {
     stage.until_text("Turntable").await;
     stage.touch(&stage.find("New dog").await).await;
     stage.type_into("Name", name).await;
-    stage.touch(&stage.find("Hands on").await).await;
+    stage.touch(&stage.find("Talk").await).await;
+    stage.until_text("Looks, best first").await;
+    stage.touch(&stage.find("Feel the dog").await).await;
     stage.until_text("Got by").await;
     let path = stage.script("return location.pathname").await;
     path.as_str().unwrap().replace("/hands", "")

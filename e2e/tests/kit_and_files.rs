@@ -20,7 +20,12 @@ async fn a_comb_is_added_corrected_retired_and_plans_follow() {
             .await;
         stage.type_into("What is printed on it", "odd comb").await;
         stage.type_into("Leaves", "14").await;
-        tokio::time::sleep(std::time::Duration::from_millis(400)).await;
+        stage
+            .until(
+                "the length is read",
+                "document.querySelector('input[data-mm=\"14\"]')",
+            )
+            .await;
         stage.touch(&stage.find("Put it in the kit").await).await;
         stage.until_text("odd comb").await;
 
@@ -82,7 +87,22 @@ async fn inches_are_inches_everywhere_at_once() {
         let visit = stage.visit_of("Tappet").await;
         stage.go(&format!("{visit}/plan")).await;
         stage.until_text("points right").await;
-        stage.touch(&stage.find("Lengths in mm; change").await).await;
+        // No sleeve turns the whole salon: the units stand with how we work.
+        let switches = stage
+            .script("return [...document.querySelectorAll('button')].filter(b => /\\bmm\\b/.test(b.innerText)).length")
+            .await;
+        assert_eq!(switches, 0, "a button beside the tape turns the units");
+        stage.go("/kit/house").await;
+        stage.until_text("Written in").await;
+        stage.choose("Written in, everywhere in the salon", "Inches").await;
+        stage
+            .until(
+                "inches are kept",
+                "document.querySelector('[aria-label^=\"Written in\"] [aria-checked=true]')?.innerText === 'Inches'",
+            )
+            .await;
+        stage.go(&format!("{visit}/plan")).await;
+        stage.until_text("points right").await;
         // 460 mm is 18.11 in, to the eighth 18 1/8.
         stage
             .until(
@@ -113,7 +133,7 @@ async fn a_dog_file_goes_out_and_comes_in_and_rubbish_is_refused() {
 
         let input = stage.client.find(Locator::Css("input[type=file]")).await.unwrap();
         input.send_keys(good.to_str().unwrap()).await.unwrap();
-        stage.until_text("is in, with 1 visits.").await;
+        stage.until_text("is here, 1 visit.").await;
         let input = stage.client.find(Locator::Css("input[type=file]")).await.unwrap();
         input.send_keys(bad.to_str().unwrap()).await.unwrap();
         stage

@@ -75,8 +75,14 @@ async fn undo_goes_all_the_way_back_and_redo_comes_forward_again() {
         stage.until("the height is estimated again", &format!("{CARRIER}.startsWith('~')")).await;
         for _ in 0..steps {
             stage.until("there is a step to redo", "!document.querySelector('[data-redo]').disabled").await;
+            let before = stage.script("return document.querySelector('[data-undo]').innerText + document.querySelector('[data-redo]').disabled").await;
             stage.press_text("r").await;
-            tokio::time::sleep(std::time::Duration::from_millis(60)).await;
+            stage
+                .until(
+                    "the step is done again",
+                    &format!("document.querySelector('[data-undo]').innerText + document.querySelector('[data-redo]').disabled !== {before}"),
+                )
+                .await;
         }
         stage.until("the height is back", &format!("{CARRIER}.startsWith('440')")).await;
         stage.until_kept().await;

@@ -19,7 +19,10 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_keyboard() {
         stage.press_text("Coupling").await;
         stage.tab_to("Medium").await;
         stage.press(Key::Right).await;
-        stage.tab_to("Hands on").await;
+        stage.tab_to("Talk").await;
+        stage.press(Key::Enter).await;
+        stage.until_text("Looks, best first").await;
+        stage.tab_to("Feel the dog").await;
         stage.press(Key::Enter).await;
 
         stage.until_text("Got by").await;
@@ -76,6 +79,8 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_keyboard() {
         stage.until_text("Feet and bevels").await;
         stage.tab_to("Keep this plan").await;
         stage.press(Key::Enter).await;
+        stage.until_text("This plan is kept as it stands.").await;
+        stage.go_on_to("keep").await;
         stage.until_text("Plans kept").await;
         stage
             .until("the plan is listed", "document.querySelector('a[href^=\"/plan/\"]')")

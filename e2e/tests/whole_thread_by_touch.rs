@@ -15,7 +15,11 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_touch() {
         stage.type_into("Name", "Buffer").await;
         stage.choose("Size", "Small").await;
         stage.choose("Coat", "Fleece or wave").await;
-        stage.touch(&stage.find("Hands on").await).await;
+        stage.touch(&stage.find("Talk").await).await;
+
+        // The talk comes first, then the hands.
+        stage.until_text("Looks, best first").await;
+        stage.touch(&stage.find("Feel the dog").await).await;
 
         // Hands: two numbers, then what is felt; every entry redraws the dog.
         stage.until_text("Got by").await;
@@ -82,6 +86,10 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_touch() {
         stage.until_text("Feet and bevels").await;
         stage.until_text("When unsure, stop.").await;
         stage.touch(&stage.find("Keep this plan").await).await;
+        stage.until_text("This plan is kept as it stands.").await;
+        // The large control leads to the table.
+        stage.find("Start at the table").await;
+        stage.go_on_to("keep").await;
 
         // Come back tomorrow: the kept plan opens as it was.
         stage.until_text("Plans kept").await;

@@ -5,13 +5,29 @@
  */
 const SHELL = 'veliform-shell';
 
-self.addEventListener('install', () => self.skipWaiting());
+self.addEventListener('install', (event) => {
+  void self.skipWaiting();
+  event.waitUntil(keepPage());
+});
+
+/** The page and the files it names, kept with the first visit: the second may find the server away. */
+async function keepPage() {
+  const shell = await caches.open(SHELL);
+  const page = await fetch('/', { cache: 'no-cache' });
+  if (!page.ok) return;
+  await shell.put('/', page.clone());
+  const text = await page.text();
+  const files = [...text.matchAll(/(?:src|href)="(\/[^"]+)"/g)].map((found) => found[1]);
+  await shell.addAll(files);
+}
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
 
 self.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
+  // A paper that is opened is no page: it is asked for as it is, and kept nowhere.
+  if (request.mode === 'navigate' && url.pathname.startsWith('/api/')) return;
   if (request.mode === 'navigate') {
     event.respondWith(newest(request, '/'));
   } else if (url.pathname.startsWith('/assets/')) {

@@ -138,7 +138,7 @@ fn the_leg_is_drawn_where_its_spacing_puts_it() {
 }
 
 /// Turned-out feet, bowed legs, hocks in, wide elbows and a heavy shoulder show as they are, and
-/// only where they are (issue: left and right each its own).
+/// only where they are.
 #[test]
 fn a_fault_of_one_side_shows_on_that_side_alone() {
     let straight = frame(&of_height(460.0));

@@ -172,6 +172,7 @@ fn types_have_their_standards_proportions() {
 #[case(Method::HeightStick, Origin::HeightStick, 2.0)]
 #[case(Method::Caliper, Origin::Caliper, 2.0)]
 #[case(Method::Photo, Origin::Photo, 6.0)]
+#[case(Method::Drawn, Origin::Drawn, 10.0)]
 fn a_reading_carries_how_it_was_got(
     #[case] method: Method,
     #[case] origin: Origin,

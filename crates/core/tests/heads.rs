@@ -191,18 +191,20 @@ fn the_waist_lies_behind_the_rib_and_the_knee_opposite_the_bend(
 ) {
     for look in LookId::ALL {
         let head = head(&build(height, |_, _| {}), look, |coat| coat);
-        let points = evaluated_points(&head.plan.subject, &head.plan.lengths_mm, &head.dressing);
+        // What the solve asks for: shears stop at 6 mm (common practice), which on a toy is more than a
+        // close bend or a high waist allows.
+        let asked = &head.plan.solution.lengths_mm;
+        let points = evaluated_points(&head.plan.subject, asked, &head.dressing);
         let off = |judged| {
             let mut found = points.iter().filter(|p| p.judged == judged);
-            found.next().map(|p| p.off(&head.plan.lengths_mm))
+            found.next().map(|p| p.off(asked))
         };
         let keeps_flank = head.look.targets.fill == 0.0;
         assert_eq!(off(Judged::WaistPlace).is_some(), keeps_flank, "{look:?}");
-        assert!(
-            off(Judged::WaistPlace).is_none_or(|off| off < 1.0),
-            "{look:?}"
-        );
-        assert!(off(Judged::KneeOpposite).expect("judged") < 2.0, "{look:?}");
+        let waist = off(Judged::WaistPlace);
+        assert!(waist.is_none_or(|off| off < 1.0), "{look:?}: {waist:?}");
+        let knee = off(Judged::KneeOpposite).expect("judged");
+        assert!(knee < 2.0, "{look:?}: {knee}");
     }
 }
 

@@ -116,6 +116,7 @@ fn a_dogs_own_growth_is_found() {
 mod from_the_log {
     use super::*;
     use std::collections::BTreeMap;
+    use veliform_core::balance::score;
     use veliform_core::desk::{Desk, Reasons};
     use veliform_core::dog::{Dog, House, Topic};
     use veliform_core::drawing::DrawOptions;
@@ -123,7 +124,7 @@ mod from_the_log {
     use veliform_core::frame::{Measure, Method, TakenMeasure};
     use veliform_core::kit::{Tool, ToolKind, ToolState};
     use veliform_core::look::LookId;
-    use veliform_core::plan::{StrokeName, what_to_buy};
+    use veliform_core::plan::{Job, StrokeName, make_plan, what_to_buy};
     use veliform_core::run::{Run, StepState};
     use veliform_core::salon_log::{learn_minutes, learn_tools, tool_work};
     use veliform_core::sheet::CutSheet;
@@ -382,9 +383,32 @@ mod from_the_log {
         }
         let buy = what_to_buy(&jobs, &kit).expect("solves");
         assert!(!buy.is_empty() && buy.len() <= 3);
+        // With the comb bought the plans are made anew: as many as it says are better by their balance
+        // or their minutes of shears, which is what a salon buys it for.
+        let worth = |job: &Job, kit: &[Tool]| {
+            let job = Job {
+                kit: kit.to_vec(),
+                ..job.clone()
+            };
+            let plan = make_plan(&job).expect("solves");
+            let minutes: f64 = plan.cuts.iter().map(|c| c.scissor_minutes).sum();
+            (score(&plan.solution.points, &plan.lengths_mm), minutes)
+        };
         for offer in &buy {
+            let mut bought = kit.clone();
+            bought.push(Tool {
+                id: Uuid::from_u128(999),
+                kind: ToolKind::Comb,
+                leaves_mm: offer.leaves_mm,
+                ..kit[0].clone()
+            });
+            let better = jobs.iter().filter(|job| {
+                let (was, is) = (worth(job, &kit), worth(job, &bought));
+                is.0 < was.0 - 0.05 || is.1 < was.1 - 0.5
+            });
+            let better = better.count();
             assert!(
-                offer.plans >= 1 && offer.gains + 0.6 * offer.minutes > 0.5,
+                better >= 1 && better >= offer.plans as usize,
                 "{}",
                 offer.sentence
             );

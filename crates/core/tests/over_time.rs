@@ -1,5 +1,7 @@
 //! What earlier visits tell this one; a salon's own types; handling and findings on the sheet.
 
+mod support;
+
 use std::collections::BTreeMap;
 
 use uuid::Uuid;
@@ -209,7 +211,8 @@ fn delicate_skin_is_never_cut_shorter_than_ordinary() {
             body_mm: Some(mm(2.0)),
         });
         let (dog, house) = (dog(), House::default());
-        let plan = Desk::new(&dog, &visit, &house, &[])
+        let kit = support::full_kit();
+        let plan = Desk::new(&dog, &visit, &house, &kit)
             .plan(Reasons::Skip)
             .expect("solves");
         let cuts = plan.report.units.iter().filter(|u| u.zone == Zone::Ribs);

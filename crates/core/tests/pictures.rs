@@ -18,13 +18,12 @@ use veliform_core::frame::{Build, Frame, FrameInput, resolve};
 use veliform_core::look::{Aim, Look, LookId};
 use veliform_core::photo::{Camera, shoot};
 use veliform_core::picture::{
-    OwnersPicture, PicturePoint as P, PictureRatio, Reached, likeness, nearest_look, picture_look,
-    read_picture,
+    OwnersPicture, PicturePoint as P, Reached, likeness, nearest_look, picture_look, read_picture,
 };
 use veliform_core::plan::{Job, Plan, PlanCoat, Words, dress_plan, make_plan};
 use veliform_core::units::UnitSystem;
 
-/// A dog in a look, cut with shears alone, and the frame the camera sees.
+/// A dog in a look, cut from a well filled kit, and the frame the camera sees.
 struct Model {
     frame: Frame,
     plan: Plan,
@@ -52,7 +51,7 @@ fn job(build: &Build, look: Look, coat: CoatNow) -> Job {
         sides: both(build),
         coat,
         look,
-        kit: Vec::new(),
+        kit: support::full_kit(),
         house: House::default(),
         skin: Skin::Ordinary,
         cut_for_days: 0.0,
@@ -252,31 +251,35 @@ fn what_the_frame_forbids_and_what_growth_brings_are_told_apart() {
     );
 }
 
-/// Pictures of dogs in the study's looks are nearest to a look with the same targets where it
-/// differs from all others.
-#[rstest]
-#[case(LookId::LongLegs)]
-#[case(LookId::AngledTerrier)]
-fn the_nearest_look_is_one_whose_targets_hold(#[case] id: LookId) {
+/// The look a picture is nearest to is one that the dog on it, as its balance has it and not as its
+/// picture reads, meets in everything a picture shows; of every look, not of two.
+#[test]
+fn the_nearest_look_is_one_whose_targets_hold() {
     let mut rng = ChaCha8Rng::seed_from_u64(8);
-    let picture = model(&build(450.0, |_, _| {}), id).picture(&far(), 0.0, &mut rng);
-    let ratios = read_picture(&picture).ratios;
-    let off = |id: LookId| -> f64 {
-        let targets = Look::shipped(id).targets;
-        let away = |r: &PictureRatio| {
-            let (low, high) = targets.of(r.aim)?;
-            let out = (low - r.value).max(r.value - high).max(0.0);
-            Some((out / r.aim.tolerance()).powi(2))
-        };
-        ratios.iter().filter_map(away).sum()
-    };
-    let nearest = nearest_look(&ratios);
-    assert!(
-        LookId::ALL
-            .into_iter()
-            .all(|other| off(nearest) <= off(other) + 1e-9)
-    );
-    assert!(off(nearest) <= off(id) + 1e-9);
+    let mut judged = 0;
+    for id in LookId::ALL {
+        let model = model(&build(450.0, |b, h| b.length = 1.02 * h), id);
+        let ratios = read_picture(&model.picture(&far(), 0.0, &mut rng)).ratios;
+        let nearest = nearest_look(&ratios);
+        let targets = Look::shipped(nearest).targets;
+        let own = Look::shipped(id).targets;
+        for ratio in &ratios {
+            let (Some((low, high)), Some(truth)) = (targets.of(ratio.aim), model.truth(ratio.aim))
+            else {
+                continue;
+            };
+            // A look's own targets are not always met on this dog: no nearer look has to do better.
+            let miss = |(low, high): (f64, f64)| (low - truth).max(truth - high).max(0.0);
+            let own_miss = own.of(ratio.aim).map_or(0.0, miss);
+            judged += 1;
+            assert!(
+                miss((low, high)) <= own_miss + ratio.near(),
+                "{nearest:?} for {id:?}: {:?} is {truth}, asked {low} to {high}",
+                ratio.aim
+            );
+        }
+    }
+    assert!(judged > 40, "{judged} ratios judged");
 }
 
 fn sketch() -> BTreeMap<P, [f64; 2]> {

@@ -52,8 +52,9 @@ fn a_bichon_is_told_what_its_frame_can_give() {
     assert!((dog.plan(J::BodyRatio).0 - 1.241).abs() < 0.015);
 }
 
-/// Labrador: elbow to ground is half the height at withers; 10 mm coat all over, one length.
-/// balance-model.md 14: leg share .448 → .450.
+/// Labrador: elbow to ground is half the height at withers; 16 mm of coat all over, the look's own
+/// length, so that the clip and the coat are one. balance-model.md 14 has .448 → .450 for 10 mm; 6 mm of
+/// hair more, above and below alike, move the share by under a hundredth.
 #[test]
 fn a_labrador_stands_on_legs_of_half_its_height() {
     let look = Look::shipped(LookId::OneLength);

@@ -1,5 +1,7 @@
 //! Schools: the sheet follows the salon's answers (handbook 6, *Schools*), each with its reason.
 
+mod support;
+
 use rstest::rstest;
 use uuid::Uuid;
 use veliform_core::balance::Judged;
@@ -90,7 +92,7 @@ fn our_own_answers_give_the_handbooks_order() {
     let sheet = sheet(&visit(80.0, LookId::Lamb), &[]);
     let stages: Vec<Stage> = sheet.steps.iter().map(|s| s.stage).collect();
     assert!(stages.is_sorted(), "{stages:?}");
-    assert_eq!(at(&sheet, "Nails"), 0);
+    assert_eq!(at(&sheet, "Eye corners"), 0);
     assert!(at(&sheet, "Head:") > at(&sheet, "Hind legs"));
 }
 
@@ -128,9 +130,16 @@ fn a_coat_is_roughed_out_first_where_much_comes_off_or_it_is_knotted() {
     assert!(has(&sheet(&long, &[]), "Rough out"));
     assert!(!has(&sheet(&short, &[]), "Rough out"));
     assert!(!has(&sheet(&long, &[Answer::WashFirst]), "Rough out"));
+    // Knotted it is roughed out whatever comes off, where a bare blade is long enough for it; with
+    // combs alone it is not: a comb falls off in a knot (handbook 10 F).
     let mut knotted = short.clone();
     knotted.coat.knots.insert(Zone::Ribs, Knots::Tight);
-    assert!(has(&sheet(&knotted, &[]), "Rough out"));
+    let (dog, house, full) = (dog(), house(&[]), support::full_kit());
+    let desk = Desk::new(&dog, &knotted, &house, &full);
+    let with_blades = desk.plan(Reasons::Skip).expect("solves").report.sheet;
+    let rough = &with_blades.steps[at(&with_blades, "Rough out")];
+    assert!(rough.is_bare_blade, "{}", rough.tool);
+    assert!(!has(&sheet(&knotted, &[]), "Rough out"));
 }
 
 /// Handbook 6, *knots*: only those inside the plan are brushed; few knots take 15 minutes.
@@ -178,6 +187,24 @@ fn the_clip_goes_with_the_lay_unless_very_short() {
         sheet.steps.iter().any(|s| s.stroke.contains("against"))
     };
     assert!(!against(Answer::WithTheLay));
+    // A 9.5 blade leaves 6.2 against a standing coat (× 0.65, handbook 3): what a summer's 6 mm asks for,
+    // which nothing else in this kit comes near.
+    let nine = [
+        support::tool(1, ToolKind::Blade, 1.5),
+        support::tool(2, ToolKind::Blade, 9.5),
+    ];
+    let (dog, house) = (dog(), house(&[]));
+    let desk = Desk::new(&dog, &soft, &house, &nine);
+    let steps = desk.plan(Reasons::Skip).expect("solves").report.sheet.steps;
+    let reversed = steps.iter().find(|s| s.stroke == "full, against the lay");
+    let reversed = reversed.expect("the body goes against the lay");
+    assert!(reversed.what.contains("ack"), "{}", reversed.what);
+    assert_eq!(
+        reversed.leaves.split(' ').next(),
+        Some("6.2"),
+        "{}",
+        reversed.leaves
+    );
     let long = {
         let mut visit = soft.clone();
         visit.look = Some(LookChoice {
@@ -351,8 +378,11 @@ fn shears_and_head_tools_are_the_salons() {
         sheet.steps[at(&sheet, what)].tool.clone()
     };
     assert!(tool(LookId::Lamb, &[Answer::ShapeCurved], "Hind legs").starts_with("curved shears"));
-    assert!(tool(LookId::OneLength, &[], "Head:").contains("comb"));
-    assert!(!tool(LookId::OneLength, &[Answer::HeadByEye], "Head:").contains("comb"));
+    // The clipper's part of a head is a step of its own, with its comb test.
+    assert!(tool(LookId::OneLength, &[], "Clip the topknot").contains("comb"));
+    assert!(tool(LookId::OneLength, &[], "Head:").ends_with("shears"));
+    let by_eye = plan_in(LookId::OneLength, &[Answer::HeadByEye]).sheet;
+    assert!(!has(&by_eye, "Clip the topknot"));
 }
 
 /// Handbook 6, *Minutes*: a helper × 0.9, a restless dog × 1.3; the dog's own record says whether it

@@ -272,15 +272,18 @@ fn the_hygiene_step_knows_the_dogs_sex(
 #[test]
 fn every_step_that_can_hurt_carries_its_caution() {
     let sheet = lamb_of(460.0).report.sheet;
+    let (mut bare, mut combs, mut faces, mut ears) = (0, 0, 0, 0);
     for step in &sheet.steps {
         let said = |text: &str| step.cautions.iter().any(|c| c.text.contains(text));
-        let is_bare = step.stage == Stage::Clip && step.tool.ends_with("blade");
+        let is_bare = step.tool.ends_with("blade");
+        bare += usize::from(is_bare);
         assert!(
             !is_bare || said("Feel the blade on your wrist"),
             "{}",
             step.what
         );
         let is_comb = step.stage == Stage::Clip && step.tool.contains("comb");
+        combs += usize::from(is_comb);
         assert!(!is_comb || said("it falls off in a knot"), "{}", step.what);
         let is_face = step
             .zones
@@ -292,12 +295,17 @@ fn every_step_that_can_hurt_carries_its_caution() {
             step.what
         );
         let is_ear = step.zones == [Zone::Ear];
+        faces += usize::from(is_face);
+        ears += usize::from(is_ear);
         assert!(
             !is_ear || said("a finger behind edge and tip"),
             "{}",
             step.what
         );
     }
+    // Hygiene and pads by bare blade, body by comb, face, ears: a lamb has them all.
+    assert!(bare >= 3 && combs >= 2, "{bare} bare, {combs} combs");
+    assert!(faces >= 1 && ears >= 1, "{faces} faces, {ears} ears");
 }
 
 #[test]

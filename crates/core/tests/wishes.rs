@@ -1,5 +1,7 @@
 //! What an owner wants off or left, a big change against last time, the album (handbook 1 and 9).
 
+mod support;
+
 use std::collections::{BTreeMap, BTreeSet};
 
 use rstest::rstest;
@@ -54,8 +56,8 @@ fn visit(look: LookId, bodies: Vec<EntryBody>) -> Visit {
 }
 
 fn plan(visit: &Visit) -> Plan {
-    let (dog, house) = (dog(), House::default());
-    let desk = Desk::new(&dog, visit, &house, &[]);
+    let (dog, house, kit) = (dog(), House::default(), support::full_kit());
+    let desk = Desk::new(&dog, visit, &house, &kit);
     desk.plan(Reasons::Skip).expect("solves").plan
 }
 
@@ -120,7 +122,8 @@ fn a_wish_is_answered_in_a_sentence_and_can_be_taken_back() {
     };
     let parts = |bodies| {
         let (dog, house, visit) = (dog(), House::default(), visit(LookId::Lamb, bodies));
-        let desk = Desk::new(&dog, &visit, &house, &[]);
+        let kit = support::full_kit();
+        let desk = Desk::new(&dog, &visit, &house, &kit);
         desk.offers(&[], &DrawOptions::default())
             .expect("solves")
             .parts
@@ -169,11 +172,12 @@ fn recipe(back: f64, topknot: f64) -> Recipe {
 
 fn view(look: LookId, recipe: Option<Recipe>) -> PlanView {
     let (dog, house, visit) = (dog(), House::default(), visit(look, Vec::new()));
+    let kit = support::full_kit();
     let before = Before {
         recipe,
         ..Before::default()
     };
-    Desk::new(&dog, &visit, &house, &[])
+    Desk::new(&dog, &visit, &house, &kit)
         .with_before(before)
         .plan_view(Reasons::Skip, &DrawOptions::default())
         .expect("solves")

@@ -1,8 +1,11 @@
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
+use serde_json::Value;
 use uuid::Uuid;
 use veliform_core::dog::Dog;
 use veliform_core::visit::{Entry, KeptPlan};
+
+use crate::said::{Unreadable, read_json};
 
 /// Names the format in every dog file.
 pub const DOG_FILE_FORMAT: &str = "veliform-dog";
@@ -52,17 +55,17 @@ pub enum DogFileError {
         most: usize,
     },
     /// Not JSON, or not of this shape.
-    #[error("the dog file is broken at line {line}, column {column}: {what}. Export it again.")]
-    Broken {
-        /// Line, from 1.
-        line: usize,
-        /// Column, from 1.
-        column: usize,
-        /// What is wrong there.
-        what: String,
-        /// The reader's own error.
-        #[source]
-        source: serde_json::Error,
+    #[error("the dog file does not read (line {}, column {}): {}. Export it again, or mend it there.", .0.line, .0.column, .0)]
+    Broken(#[source] Unreadable),
+    /// A field that this version does not know: a slip of the pen is not passed over in silence.
+    #[error(
+        "the dog file says something that is not known: “{field}” in {place}. Mend or remove it there."
+    )]
+    UnknownField {
+        /// The field.
+        field: String,
+        /// Where it stands, as people count.
+        place: String,
     },
     /// Another kind of file.
     #[error("this is a “{found}” file, not a {DOG_FILE_FORMAT} file; choose a dog file.")]
@@ -127,20 +130,7 @@ pub fn read_dog_file(bytes: &[u8]) -> Result<DogFile, DogFileError> {
             most: MOST_BYTES,
         });
     }
-    let broken = |source: serde_json::Error| {
-        let text = source.to_string();
-        DogFileError::Broken {
-            line: source.line(),
-            column: source.column(),
-            what: text
-                .split(" at line ")
-                .next()
-                .unwrap_or_default()
-                .to_owned(),
-            source,
-        }
-    };
-    let header: Header = serde_json::from_slice(bytes).map_err(broken)?;
+    let header: Header = read_json(bytes).map_err(DogFileError::Broken)?;
     match header.format.as_deref() {
         Some(DOG_FILE_FORMAT) => {}
         other => {
@@ -152,13 +142,62 @@ pub fn read_dog_file(bytes: &[u8]) -> Result<DogFile, DogFileError> {
     if let Some(found) = header.version.filter(|v| *v > DOG_FILE_VERSION) {
         return Err(DogFileError::NewerVersion { found });
     }
-    let file: DogFile = serde_json::from_slice(bytes).map_err(broken)?;
+    let file: DogFile = read_json(bytes).map_err(DogFileError::Broken)?;
+    if let Some((place, field)) = unknown_field(bytes, &file) {
+        return Err(DogFileError::UnknownField { field, place });
+    }
     if let Some(problem) = file.dog.check().into_iter().next() {
         return Err(DogFileError::Dog {
             what: problem.message,
         });
     }
     Ok(file)
+}
+
+/// The first field of the file that reading it left behind, with its place; none where all was read.
+///
+/// What was read is written again and held against the file. Plans kept and sheets begun with are
+/// results of their day, which later versions may write with other fields: they are passed over.
+fn unknown_field(bytes: &[u8], read: &DogFile) -> Option<(String, String)> {
+    let there: Value = serde_json::from_slice(bytes).ok()?;
+    let again = serde_json::to_value(read).ok()?;
+    left_behind(&there, &again, "the dog file")
+}
+
+fn left_behind(there: &Value, again: &Value, place: &str) -> Option<(String, String)> {
+    match (there, again) {
+        (Value::Object(there), Value::Object(again)) => there.iter().find_map(|(key, value)| {
+            if PASSED_OVER.contains(&key.as_str()) {
+                return None;
+            }
+            match again.get(key) {
+                Some(read) => {
+                    left_behind(value, read, &format!("{place}, {}", key.replace('_', " ")))
+                }
+                // Nothing said is written as nothing.
+                None if is_nothing(value) => None,
+                None => Some((place.to_owned(), key.chars().take(60).collect())),
+            }
+        }),
+        (Value::Array(there), Value::Array(again)) => there
+            .iter()
+            .zip(again)
+            .enumerate()
+            .find_map(|(i, (value, read))| left_behind(value, read, &format!("{place} {}", i + 1))),
+        _ => None,
+    }
+}
+
+const PASSED_OVER: [&str; 2] = ["plans", "sheet"];
+
+fn is_nothing(value: &Value) -> bool {
+    match value {
+        Value::Null | Value::Bool(false) => true,
+        Value::String(text) => text.is_empty(),
+        Value::Array(list) => list.is_empty(),
+        Value::Object(map) => map.is_empty(),
+        Value::Bool(true) | Value::Number(_) => false,
+    }
 }
 
 /// The JSON Schema of the dog file.

@@ -7,6 +7,7 @@ mod page;
 mod paper;
 mod photo;
 mod raster;
+mod said;
 mod svg;
 mod text;
 
@@ -18,5 +19,6 @@ pub use page::{PageError, pdf};
 pub use paper::{OwnerCard, Sheet, owner_card_svg, sheet_pages};
 pub use photo::{KeptPhoto, MOST_PHOTO_BYTES, PhotoError, keep_photo};
 pub use raster::{RasterError, png};
+pub use said::{Unreadable, read_json};
 pub use svg::{Theme, drawing_svg};
 pub use text::plan_text;

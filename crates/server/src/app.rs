@@ -12,16 +12,14 @@ use utoipa_actix_web::AppExt as _;
 use crate::api;
 use crate::blocking::Salon;
 use crate::error::ApiError;
-use crate::{front, guard};
+use crate::methods::Addresses;
+use crate::{document, front, guard, methods};
 
 pub use crate::blocking::Salon as SharedSalon;
 
 /// What pages may load: only what ships with the program.
 const CONTENT_POLICY: &str = "default-src 'self'; img-src 'self' data: blob:; object-src 'none'; \
      base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
-
-/// Largest request body but for dog files, bytes: a visit of thousands of entries.
-const MOST_JSON: usize = 4 * 1024 * 1024;
 
 #[derive(utoipa::OpenApi)]
 #[openapi(info(
@@ -45,30 +43,33 @@ pub fn app(
     >,
     OpenApi,
 ) {
-    let json = web::JsonConfig::default()
-        .limit(MOST_JSON)
-        .error_handler(|error, _| refused_body(&error.to_string()).into());
     let path = web::PathConfig::default()
         .error_handler(|_, request| ApiError::NoAddress(request.path().to_owned()).into());
     let query = web::QueryConfig::default()
         .error_handler(|error, _| refused_query(&error.to_string()).into());
     let payload = web::PayloadConfig::new(veliform_formats::MOST_BYTES + 1);
-    let (app, document) = App::new()
+    let (app, mut document) = App::new()
         .into_utoipa_app()
         .openapi(Doc::openapi())
         .app_data(web::Data::new(salon.clone()))
-        .app_data(json)
         .app_data(path)
         .app_data(query)
         .app_data(payload)
         .service(utoipa_actix_web::scope("/api").configure(api::routes))
         .split_for_parts();
+    document::complete(&mut document);
     let app = app
+        .app_data(web::Data::new(Addresses::of(&document)))
         .default_service(web::to(front::serve))
+        .wrap(from_fn(methods::head_as_get))
         .wrap(from_fn(guard::own_pages_only))
         .wrap(
             DefaultHeaders::new()
                 .add(("Content-Security-Policy", CONTENT_POLICY))
+                // What says nothing of its own is a dog's and its owner's: no cache keeps it.
+                .add(("Cache-Control", "no-store"))
+                .add(("Cross-Origin-Opener-Policy", "same-origin"))
+                .add(("Cross-Origin-Resource-Policy", "same-origin"))
                 .add(("X-Content-Type-Options", "nosniff"))
                 .add(("Referrer-Policy", "no-referrer")),
         )
@@ -86,13 +87,4 @@ fn refused_query(what: &str) -> ApiError {
     ApiError::Body(format!(
         "the address does not say what it must ({what}); docs/formats/openapi.json lists the requests"
     ))
-}
-
-fn refused_body(what: &str) -> ApiError {
-    let what = what.trim_end_matches('.').to_owned();
-    if what.contains("limit") || what.contains("overflow") {
-        ApiError::TooLarge("the request is larger than Veliform takes; send less at once".into())
-    } else {
-        ApiError::Body(format!("the request does not read: {what}"))
-    }
 }

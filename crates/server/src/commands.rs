@@ -15,7 +15,7 @@ use crate::batch::Batch;
 use crate::cli::{Cli, Command};
 use crate::demo;
 use crate::error::ApiError;
-use crate::serve::{ServeError, Settings, open, serve};
+use crate::serve::{ServeError, Settings, open, open_or_begin, serve};
 
 /// Why a command failed.
 #[derive(Debug, thiserror::Error)]
@@ -38,6 +38,14 @@ pub enum CommandError {
     /// No such dog.
     #[error("there is no dog “{0}” in this salon; give its name or id.")]
     NoDog(String),
+    /// More than one dog of that name.
+    #[error("several dogs here are called “{name}”; give the id of one: {ids}.")]
+    SeveralDogs {
+        /// The name given.
+        name: String,
+        /// Ids and owners.
+        ids: String,
+    },
     /// The dog file has no visit.
     #[error("the dog file holds no visit, so there is nothing to plan.")]
     NoVisit,
@@ -116,7 +124,7 @@ fn run_demo(folder: &Path, port: u16) -> Result<(), CommandError> {
         source,
     })?;
     let data = folder.join("salon.db");
-    let mut store = open(&data)?;
+    let mut store = open_or_begin(&data)?.0;
     demo::fill(&mut store, now_ms())?;
     drop(store);
     start(Settings {
@@ -204,10 +212,23 @@ fn export(data: &Path, dog: &str, out: Option<&Path>) -> Result<(), CommandError
     let store = open(data)?;
     let dogs = store.dogs().map_err(ApiError::from)?;
     let wanted = Uuid::parse_str(dog).ok();
-    let found = dogs
+    let called: Vec<_> = dogs
         .iter()
-        .find(|d| Some(d.dog.id) == wanted || d.dog.name.eq_ignore_ascii_case(dog))
-        .ok_or_else(|| CommandError::NoDog(dog.to_owned()))?;
+        .filter(|d| Some(d.dog.id) == wanted || d.dog.name.to_lowercase() == dog.to_lowercase())
+        .collect();
+    let found = match called.as_slice() {
+        [] => return Err(CommandError::NoDog(dog.to_owned())),
+        [one] => *one,
+        many => {
+            let each = many
+                .iter()
+                .map(|d| format!("{} of {}", d.dog.id, d.dog.owner));
+            return Err(CommandError::SeveralDogs {
+                name: dog.to_owned(),
+                ids: each.collect::<Vec<_>>().join("; "),
+            });
+        }
+    };
     let visits = records(&store, found.dog.id)?;
     let bytes = write_dog_file(&found.dog, &visits).map_err(ApiError::from)?;
     match out {
@@ -222,16 +243,24 @@ fn export(data: &Path, dog: &str, out: Option<&Path>) -> Result<(), CommandError
 
 fn import(data: &Path, dog_file: &Path) -> Result<(), CommandError> {
     let file = read_dog_file(&read_file(dog_file)?).map_err(ApiError::from)?;
-    let mut store = open(data)?;
+    let (mut store, is_new) = open_or_begin(data)?;
+    if is_new {
+        writeln!(
+            std::io::stdout(),
+            "A new salon begins in {}.",
+            data.display()
+        )?;
+    }
     let visits: Vec<_> = file.visits.into_iter().map(demo::into_import).collect();
     store
         .import(&file.dog, &visits, now_ms())
         .map_err(ApiError::from)?;
     writeln!(
         std::io::stdout(),
-        "{} is in, with {} visits.",
+        "{} is here, {} {}.",
         file.dog.name,
-        visits.len()
+        visits.len(),
+        if visits.len() == 1 { "visit" } else { "visits" }
     )?;
     Ok(())
 }

@@ -1,6 +1,6 @@
 //! The only place that turns what went wrong into a status and an answer.
 
-use actix_web::http::StatusCode;
+use actix_web::http::{StatusCode, header};
 use actix_web::{HttpResponse, ResponseError};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -21,6 +21,10 @@ pub enum ErrorKind {
     Conflict,
     /// More than is taken.
     TooLarge,
+    /// The body is of another kind than is read here.
+    OtherKind,
+    /// The address is there, but not for this method.
+    NotAllowed,
     /// Not from this machine's own pages.
     Refused,
     /// Busy or closed; try again.
@@ -29,15 +33,56 @@ pub enum ErrorKind {
     Internal,
 }
 
-/// What a failed request is answered with.
+/// What a failed request is answered with: problem details (RFC 9457), sent as
+/// `application/problem+json`.
 #[derive(Clone, Debug, Serialize, ToSchema)]
 pub struct ErrorBody {
+    /// The kind as a name of its own: `urn:veliform:` and the kind.
+    #[serde(rename = "type")]
+    pub kind_uri: String,
+    /// The kind in a few words, always the same.
+    pub title: &'static str,
+    /// The status of the answer.
+    pub status: u16,
+    /// One sentence: what is wrong and what to do.
+    pub detail: String,
     /// The kind.
     pub kind: ErrorKind,
-    /// One sentence: what is wrong and what to do.
-    pub message: String,
     /// Sentences beside fields, where fields are wrong.
     pub fields: Vec<Problem>,
+}
+
+/// How problem details are sent (RFC 9457, 3).
+pub(crate) const PROBLEM_JSON: &str = "application/problem+json";
+
+impl ErrorKind {
+    const fn title(self) -> &'static str {
+        match self {
+            Self::NotFound => "Not found",
+            Self::InvalidInput => "Cannot be",
+            Self::Conflict => "There already, differently",
+            Self::TooLarge => "Too large",
+            Self::OtherKind => "Another kind of body",
+            Self::NotAllowed => "Not done here",
+            Self::Refused => "Refused",
+            Self::Unavailable => "Busy or closed",
+            Self::Internal => "A fault of Veliform",
+        }
+    }
+
+    const fn uri(self) -> &'static str {
+        match self {
+            Self::NotFound => "urn:veliform:not_found",
+            Self::InvalidInput => "urn:veliform:invalid_input",
+            Self::Conflict => "urn:veliform:conflict",
+            Self::TooLarge => "urn:veliform:too_large",
+            Self::OtherKind => "urn:veliform:other_kind",
+            Self::NotAllowed => "urn:veliform:not_allowed",
+            Self::Refused => "urn:veliform:refused",
+            Self::Unavailable => "urn:veliform:unavailable",
+            Self::Internal => "urn:veliform:internal",
+        }
+    }
 }
 
 /// A failed request.
@@ -79,6 +124,12 @@ pub enum ApiError {
     /// No such address.
     #[error("there is nothing at {0}")]
     NoAddress(String),
+    /// The body is of another kind.
+    #[error("the body is not JSON; send it as application/json")]
+    OtherKind,
+    /// The address takes other methods.
+    #[error("this address takes {0} only")]
+    NotAllowed(String),
     /// The work was cut off.
     #[error("the work was cut off; try again")]
     CutOff,
@@ -97,6 +148,11 @@ impl ApiError {
             Self::Store(StoreError::Database(_)) | Self::CutOff => ErrorKind::Unavailable,
             Self::Store(
                 StoreError::Unreadable { .. }
+                | StoreError::BadId { .. }
+                | StoreError::NoFile
+                | StoreError::NotMade(_)
+                | StoreError::Foreign
+                | StoreError::Damaged(_)
                 | StoreError::Unwritable(_)
                 | StoreError::Migration(_),
             )
@@ -106,7 +162,8 @@ impl ApiError {
             | Self::Raster(RasterError::Svg(_) | RasterError::Encode(_)) => ErrorKind::Internal,
             Self::DogFile(DogFileError::TooLarge { .. }) | Self::TooLarge(_) => ErrorKind::TooLarge,
             Self::DogFile(
-                DogFileError::Broken { .. }
+                DogFileError::Broken(_)
+                | DogFileError::UnknownField { .. }
                 | DogFileError::OtherFormat { .. }
                 | DogFileError::NewerVersion { .. }
                 | DogFileError::Dog { .. },
@@ -114,6 +171,8 @@ impl ApiError {
             | Self::Raster(RasterError::Size { .. })
             | Self::Fields(_)
             | Self::Body(_) => ErrorKind::InvalidInput,
+            Self::OtherKind => ErrorKind::OtherKind,
+            Self::NotAllowed(_) => ErrorKind::NotAllowed,
             Self::Refused(_) => ErrorKind::Refused,
         }
     }
@@ -126,6 +185,8 @@ impl ResponseError for ApiError {
             ErrorKind::InvalidInput => StatusCode::UNPROCESSABLE_ENTITY,
             ErrorKind::Conflict => StatusCode::CONFLICT,
             ErrorKind::TooLarge => StatusCode::PAYLOAD_TOO_LARGE,
+            ErrorKind::OtherKind => StatusCode::UNSUPPORTED_MEDIA_TYPE,
+            ErrorKind::NotAllowed => StatusCode::METHOD_NOT_ALLOWED,
             ErrorKind::Refused => StatusCode::FORBIDDEN,
             ErrorKind::Unavailable => StatusCode::SERVICE_UNAVAILABLE,
             ErrorKind::Internal => StatusCode::INTERNAL_SERVER_ERROR,
@@ -144,7 +205,7 @@ impl ResponseError for ApiError {
             }
             tracing::error!("{chain}");
         }
-        let message = match kind {
+        let detail = match kind {
             ErrorKind::Internal => {
                 "That is a fault of Veliform. What you typed is kept; try again.".into()
             }
@@ -154,16 +215,26 @@ impl ResponseError for ApiError {
             Self::Fields(fields) => fields.clone(),
             _ => Vec::new(),
         };
-        HttpResponse::build(self.status_code()).json(ErrorBody {
+        let status = self.status_code();
+        let mut answer = HttpResponse::build(status);
+        if let Self::NotAllowed(methods) = self {
+            answer.insert_header((header::ALLOW, methods.clone()));
+        }
+        let body = ErrorBody {
+            kind_uri: kind.uri().into(),
+            title: kind.title(),
+            status: status.as_u16(),
+            detail,
             kind,
-            message,
             fields,
-        })
+        };
+        // The header is set first: `json` leaves it as it is.
+        answer.content_type(PROBLEM_JSON).json(body)
     }
 }
 
 /// A message as a sentence: capital first, full stop last.
-fn sentence(text: &str) -> String {
+pub(crate) fn sentence(text: &str) -> String {
     let mut letters = text.chars();
     let first = letters.next().map(|c| c.to_uppercase().to_string());
     let stop = if text.ends_with(['.', '!', '?']) {

@@ -1,10 +1,11 @@
 //! The front end, embedded in the program.
 
 use actix_web::http::{Method, header};
-use actix_web::{HttpRequest, HttpResponse};
+use actix_web::{HttpRequest, HttpResponse, web};
 use rust_embed::{Embed, EmbeddedFile};
 
 use crate::error::ApiError;
+use crate::methods::Addresses;
 
 #[derive(Embed)]
 #[folder = "../../web/dist"]
@@ -12,9 +13,15 @@ use crate::error::ApiError;
 struct Front;
 
 /// Serves a file of the front end; an address it does not know is the browser router's.
-pub(crate) async fn serve(request: HttpRequest) -> Result<HttpResponse, ApiError> {
+pub(crate) async fn serve(
+    request: HttpRequest,
+    addresses: web::Data<Addresses>,
+) -> Result<HttpResponse, ApiError> {
     let path = request.path().trim_start_matches('/').to_owned();
     let no_address = || ApiError::NoAddress(request.path().to_owned());
+    if let Some(methods) = addresses.allowed(request.path()) {
+        return Err(ApiError::NotAllowed(methods.to_owned()));
+    }
     if !matches!(*request.method(), Method::GET | Method::HEAD) || path.starts_with("api/") {
         return Err(no_address());
     }

@@ -4,12 +4,15 @@ mod api;
 pub mod app;
 mod batch;
 mod blocking;
+mod body;
 pub mod cli;
 mod commands;
 pub mod demo;
+mod document;
 mod error;
 mod front;
 mod guard;
+mod methods;
 mod serve;
 
 pub use commands::run;

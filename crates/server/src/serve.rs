@@ -63,7 +63,25 @@ const SHUTDOWN_SECONDS: u64 = 5;
 /// Two threads: the machine of a salon has two cores.
 const WORKERS: usize = 2;
 
-/// Opens the data file of these settings.
+/// Opens the data file of a salon, or begins a new one where there is none; says which.
+///
+/// # Errors
+/// If it cannot be used.
+pub(crate) fn open_or_begin(path: &Path) -> Result<(Store, bool), ServeError> {
+    let is_new = !path.exists();
+    let store = if is_new {
+        Store::create(path)
+    } else {
+        Store::open(path)
+    };
+    let store = store.map_err(|source| ServeError::Store {
+        path: path.to_owned(),
+        source,
+    })?;
+    Ok((store, is_new))
+}
+
+/// Opens the data file of a salon that is there.
 ///
 /// # Errors
 /// If it cannot be used.
@@ -84,7 +102,15 @@ pub(crate) async fn serve(settings: Settings) -> Result<(), ServeError> {
     }
     let listener = listen(&settings)?;
     let address = listener.local_addr()?;
-    let salon = Salon::new(open(&settings.data)?);
+    let (store, is_new) = open_or_begin(&settings.data)?;
+    let mut greeting = settings.greeting.clone();
+    if is_new {
+        greeting.insert(
+            0,
+            format!("A new salon begins in {}.", settings.data.display()),
+        );
+    }
+    let salon = Salon::new(store);
     let server = HttpServer::new(move || app(&salon).0)
         .workers(WORKERS)
         .client_request_timeout(REQUEST_TIME)
@@ -92,7 +118,7 @@ pub(crate) async fn serve(settings: Settings) -> Result<(), ServeError> {
         .shutdown_timeout(SHUTDOWN_SECONDS)
         .listen(listener)?
         .run();
-    if let Err(error) = greet(address, &settings.greeting) {
+    if let Err(error) = greet(address, &greeting) {
         // Whoever started it does not listen; it serves all the same.
         tracing::warn!("the greeting could not be printed: {error}");
     }

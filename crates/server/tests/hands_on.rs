@@ -75,10 +75,12 @@ fn id(n: u128) -> String {
 async fn what_is_next_comes_as_a_sentence() {
     let salon = salon();
     let (dog, _) = dog_and_visit(&salon, "Turntable").await;
+    // With no tool there is none that a measure could change.
+    let (_, kit) = get(&salon, "/api/kit").await;
     let (status, next) = post(
         &salon,
         "/api/next-measure",
-        &json!({"dog": dog, "entries": []}),
+        &json!({"dog": dog, "entries": [], "kit": kit}),
     )
     .await;
     assert_eq!(status, StatusCode::OK);
@@ -181,7 +183,7 @@ async fn a_simulated_photo_is_kept_shown_and_read() {
     )
     .await;
     assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
-    assert!(said["message"].as_str().is_some_and(|m| m.contains("45°")));
+    assert!(said["detail"].as_str().is_some_and(|m| m.contains("45°")));
 }
 
 #[actix_web::test]
@@ -200,7 +202,7 @@ async fn what_is_no_photo_is_refused_and_nothing_kept() {
         let (answered, _, said) = send(&salon, Method::POST, &query, bytes, "image/jpeg").await;
         assert_eq!(answered, status, "{}", String::from_utf8_lossy(&said));
         let said: Value = serde_json::from_slice(&said).expect("a sentence");
-        assert!(said["message"].as_str().is_some_and(|m| m.ends_with('.')));
+        assert!(said["detail"].as_str().is_some_and(|m| m.ends_with('.')));
     }
     let (_, list) = get(&salon, &path).await;
     assert_eq!(list, json!([]));
@@ -245,11 +247,7 @@ async fn a_simulated_tape_says_its_lines_as_events() {
 
     let (status, said) = get(&salon, &path("elbow_height,wings")).await;
     assert_eq!(status, StatusCode::UNPROCESSABLE_ENTITY);
-    assert!(
-        said["message"]
-            .as_str()
-            .is_some_and(|m| m.contains("wings"))
-    );
+    assert!(said["detail"].as_str().is_some_and(|m| m.contains("wings")));
 }
 
 #[actix_web::test]

@@ -130,13 +130,41 @@ fn what_cannot_be_done_is_said_in_one_sentence() {
     let broken = folder.path().join("broken.json");
     fs::write(&broken, "{\"format\": \"veliform-dog\"").expect("writes");
     let data = folder.path().join("salon.db");
+    // Two dogs of one name: which is meant has to be said.
+    let mut twin: serde_json::Value =
+        serde_json::from_slice(&fs::read(demo_dog("tappet")).expect("reads")).expect("JSON");
+    twin["dog"]["id"] = "00000000-0000-4000-8000-00000000000a".into();
+    twin["visits"] = serde_json::json!([]);
+    let second = folder.path().join("twin.json");
+    fs::write(&second, twin.to_string()).expect("writes");
+    for file in [Path::new(&demo_dog("tappet")), &second] {
+        let file = file.to_string_lossy().into_owned();
+        let data = data.to_string_lossy().into_owned();
+        assert!(
+            veliform(&["import", "--data", &data, &file])
+                .status
+                .success()
+        );
+    }
     let text = |p: &Path| p.to_string_lossy().into_owned();
     for (args, expected) in [
         (
             vec!["serve".to_owned(), "--bind".into(), "0.0.0.0".into()],
             "listens on this machine only",
         ),
-        (vec!["plan".into(), text(&broken)], "is broken at line 1"),
+        (
+            vec!["plan".into(), text(&broken)],
+            "does not read (line 1, column 25): the text ends too early",
+        ),
+        (
+            vec![
+                "plan".into(),
+                demo_dog("tappet"),
+                "--data".into(),
+                text(&folder.path().join("typo.db")),
+            ],
+            "there is no such data file",
+        ),
         (
             vec!["plan".into(), "/no/such/file.json".into()],
             "No such file",
@@ -149,6 +177,15 @@ fn what_cannot_be_done_is_said_in_one_sentence() {
                 "Nobody".into(),
             ],
             "there is no dog “Nobody” in this salon",
+        ),
+        (
+            vec![
+                "export".into(),
+                "--data".into(),
+                text(&data),
+                "tappet".into(),
+            ],
+            "several dogs here are called “tappet”; give the id of one",
         ),
     ] {
         let args: Vec<&str> = args.iter().map(String::as_str).collect();

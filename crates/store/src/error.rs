@@ -40,6 +40,28 @@ pub enum StoreError {
         #[source]
         source: serde_json::Error,
     },
+    /// An id in the data file is none.
+    #[error("the {what} “{id}” in the data file has no id that can be read")]
+    BadId {
+        /// What it is.
+        what: &'static str,
+        /// What stands there.
+        id: String,
+    },
+    /// No such file.
+    #[error(
+        "there is no such data file; name one that is there, or begin a salon with `veliform serve`"
+    )]
+    NoFile,
+    /// A new file could not be made.
+    #[error("a new data file cannot be made there: {0}")]
+    NotMade(#[source] std::io::Error),
+    /// Another program's file.
+    #[error("this is no data file of Veliform's; it was left as it is. Name another file")]
+    Foreign,
+    /// A page of it does not read.
+    #[error("the data file is damaged ({0}); nothing was written to it. Use the newest copy of it")]
+    Damaged(String),
     /// A value could not be written down.
     #[error("a value could not be written down")]
     Unwritable(#[source] serde_json::Error),

@@ -15,4 +15,5 @@ pub use dogs::{DogListing, ImportedVisit};
 pub use error::StoreError;
 pub use open::Store;
 pub use photos::{MOST_PHOTOS, PhotoHead};
+pub use plans::{PlansOf, UnreadablePlan};
 pub use visits::{Appended, Received, VisitHead, VisitLog};

@@ -1,7 +1,9 @@
 use std::path::Path;
 use std::time::Duration;
 
-use rusqlite::{Connection, Transaction, TransactionBehavior};
+use rusqlite::{Connection, OpenFlags, Transaction, TransactionBehavior};
+
+use uuid::Uuid;
 
 use crate::error::StoreError;
 use crate::migrations::MIGRATIONS;
@@ -15,14 +17,40 @@ pub struct Store {
 /// How long a write waits for another program on the same file.
 const PATIENCE: Duration = Duration::from_secs(5);
 
+/// Written into every data file of ours, so that nobody else's is taken for one: "VELI".
+const APPLICATION_ID: i32 = 0x5645_4c49;
+
 impl Store {
-    /// Opens a data file, making it or bringing it up to date.
+    /// Opens a salon's data file and brings it up to date.
     ///
-    /// Write-ahead log, foreign keys on, every commit on the disk before it is answered.
+    /// Write-ahead log, foreign keys on, every commit on the disk before it is answered, what is deleted
+    /// overwritten.
     ///
     /// # Errors
-    /// If the file cannot be reached or was made by a newer program.
+    /// If there is no such file, it is not one of ours, it is damaged, or a newer program made it; it is
+    /// left as it was.
     pub fn open(path: &Path) -> Result<Self, StoreError> {
+        if !path.exists() {
+            return Err(StoreError::NoFile);
+        }
+        let connection = Connection::open_with_flags(
+            path,
+            OpenFlags::SQLITE_OPEN_READ_WRITE | OpenFlags::SQLITE_OPEN_NO_MUTEX,
+        )?;
+        refuse_foreign(&connection)?;
+        Self::prepare(connection)
+    }
+
+    /// Makes the data file of a new salon, for its owner's eyes only.
+    ///
+    /// # Errors
+    /// If there is a file already, or none can be made there.
+    pub fn create(path: &Path) -> Result<Self, StoreError> {
+        let mut options = std::fs::OpenOptions::new();
+        options.write(true).create_new(true);
+        #[cfg(unix)]
+        std::os::unix::fs::OpenOptionsExt::mode(&mut options, 0o600);
+        options.open(path).map_err(StoreError::NotMade)?;
         Self::prepare(Connection::open(path)?)
     }
 
@@ -39,9 +67,11 @@ impl Store {
         connection.pragma_update(None, "journal_mode", "WAL")?;
         connection.pragma_update(None, "synchronous", "FULL")?;
         connection.pragma_update(None, "foreign_keys", true)?;
+        connection.pragma_update(None, "secure_delete", true)?;
         MIGRATIONS
             .to_latest(&mut connection)
             .map_err(StoreError::Migration)?;
+        connection.pragma_update(None, "application_id", APPLICATION_ID)?;
         Ok(Self { connection })
     }
 
@@ -88,4 +118,46 @@ pub(crate) fn from_json<T: serde::de::DeserializeOwned>(
         id: id.to_owned(),
         source,
     })
+}
+
+/// An id as it stands in the data file.
+pub(crate) fn id_of(what: &'static str, text: &str) -> Result<Uuid, StoreError> {
+    Uuid::parse_str(text).map_err(|_| StoreError::BadId {
+        what,
+        id: text.chars().take(60).collect(),
+    })
+}
+
+/// Refuses a file that another program made, or that is damaged, before anything is written to it.
+fn refuse_foreign(connection: &Connection) -> Result<(), StoreError> {
+    let id: i32 = connection
+        .query_row("PRAGMA application_id", [], |row| row.get(0))
+        .map_err(not_ours)?;
+    // Files of the first builds carry no name: they are known by their tables.
+    let (tables, ours): (i64, i64) = connection.query_row(
+        "SELECT count(*), count(*) FILTER (WHERE name IN ('dog_version', 'visit', 'entry', 'kept_plan'))
+         FROM sqlite_master WHERE type = 'table'",
+        [],
+        |row| Ok((row.get(0)?, row.get(1)?)),
+    )?;
+    if id != APPLICATION_ID && (id != 0 || (tables > 0 && ours < 4)) {
+        return Err(StoreError::Foreign);
+    }
+    let said: String = connection
+        .query_row("PRAGMA quick_check(1)", [], |row| row.get(0))
+        .map_err(not_ours)?;
+    if said == "ok" {
+        Ok(())
+    } else {
+        Err(StoreError::Damaged(said))
+    }
+}
+
+/// SQLite's own word for a file that is none of its, or of which a page does not read.
+fn not_ours(error: rusqlite::Error) -> StoreError {
+    match error.sqlite_error_code() {
+        Some(rusqlite::ErrorCode::NotADatabase) => StoreError::Foreign,
+        Some(rusqlite::ErrorCode::DatabaseCorrupt) => StoreError::Damaged(error.to_string()),
+        _ => StoreError::Database(error),
+    }
 }

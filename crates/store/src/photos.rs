@@ -4,7 +4,7 @@ use uuid::Uuid;
 use veliform_core::shape::View;
 
 use crate::error::StoreError;
-use crate::open::{Store, from_json, to_json};
+use crate::open::{Store, from_json, id_of, to_json};
 
 /// A photo without its picture.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
@@ -148,8 +148,8 @@ fn head_of(raw: RawHead) -> Result<PhotoHead, StoreError> {
     let (id, visit, at_ms, view, is_simulated, width, height) = raw;
     Ok(PhotoHead {
         view: from_json("photo", &id, &view)?,
-        id: Uuid::parse_str(&id).unwrap_or_default(),
-        visit: Uuid::parse_str(&visit).unwrap_or_default(),
+        id: id_of("photo", &id)?,
+        visit: id_of("visit", &visit)?,
         at_ms,
         is_simulated,
         width,

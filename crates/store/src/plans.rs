@@ -3,8 +3,28 @@ use uuid::Uuid;
 use veliform_core::visit::{Entry, KeptPlan};
 
 use crate::error::StoreError;
-use crate::open::{Store, from_json, to_json};
+use crate::open::{Store, from_json, id_of, to_json};
 use crate::visits::insert_entry;
+
+/// The plans of a visit.
+#[derive(Clone, Debug, Default)]
+pub struct PlansOf {
+    /// Those that read, oldest first.
+    pub plans: Vec<KeptPlan>,
+    /// Those that an earlier or another build wrote in a way that this one does not read.
+    pub unreadable: Vec<UnreadablePlan>,
+}
+
+/// What is known of a plan that does not read.
+#[derive(Clone, Debug)]
+pub struct UnreadablePlan {
+    /// Its id.
+    pub id: Uuid,
+    /// When it was kept, milliseconds since 1970 in UTC.
+    pub at_ms: i64,
+    /// By which method.
+    pub method: String,
+}
 
 impl Store {
     /// Keeps a plan with the entry that says so; the same again changes nothing.
@@ -25,20 +45,31 @@ impl Store {
         })
     }
 
-    /// Plans kept at a visit, oldest first.
+    /// Plans kept at a visit, oldest first; one that does not read is named and left where it is, and
+    /// never hides the others.
     ///
     /// # Errors
     /// If the data file cannot be read.
-    pub fn plans_of(&self, visit: Uuid) -> Result<Vec<KeptPlan>, StoreError> {
+    pub fn plans_of(&self, visit: Uuid) -> Result<PlansOf, StoreError> {
         let mut rows = self.read().prepare_cached(
-            "SELECT id, body FROM kept_plan WHERE visit_id = ?1 ORDER BY at_ms, id",
+            "SELECT id, at_ms, method, body FROM kept_plan WHERE visit_id = ?1 ORDER BY at_ms, id",
         )?;
-        let mut plans = Vec::new();
-        for row in rows.query_map([visit.to_string()], |row| Ok((row.get(0)?, row.get(1)?)))? {
-            let (id, body): (String, String) = row?;
-            plans.push(from_json("plan", &id, &body)?);
+        let mut found = PlansOf::default();
+        let mapped = rows.query_map([visit.to_string()], |row| {
+            Ok((row.get(0)?, row.get(1)?, row.get(2)?, row.get(3)?))
+        })?;
+        for row in mapped {
+            let (id, at_ms, method, body): (String, i64, String, String) = row?;
+            match from_json("plan", &id, &body) {
+                Ok(plan) => found.plans.push(plan),
+                Err(_) => found.unreadable.push(UnreadablePlan {
+                    id: id_of("plan", &id)?,
+                    at_ms,
+                    method,
+                }),
+            }
         }
-        Ok(plans)
+        Ok(found)
     }
 
     /// A kept plan.

@@ -1,6 +1,9 @@
-use rusqlite::{OptionalExtension, params};
+use rusqlite::{OptionalExtension, Transaction, params};
 use veliform_core::dog::House;
 use veliform_core::kit::Tool;
+use veliform_core::run::RunEvent;
+use veliform_core::salon_log::tool_after;
+use veliform_core::visit::{Entry, EntryBody};
 
 use crate::error::StoreError;
 use crate::open::{Store, from_json, to_json};
@@ -66,15 +69,42 @@ impl Store {
     /// # Errors
     /// If the data file cannot be written.
     pub fn put_tool(&mut self, tool: &Tool, at_ms: i64) -> Result<(), StoreError> {
-        let body = to_json(tool)?;
-        self.write(|tx| {
-            tx.execute(
-                "INSERT INTO tool_version (tool_id, version, at_ms, body)
-                 SELECT ?1, coalesce(max(version), 0) + 1, ?2, ?3
-                 FROM tool_version WHERE tool_id = ?1",
-                params![tool.id.to_string(), at_ms, body],
-            )?;
-            Ok(())
-        })
+        self.write(|tx| insert_tool(tx, tool, at_ms))
+    }
+}
+
+/// Keeps a version of a tool.
+fn insert_tool(tx: &Transaction<'_>, tool: &Tool, at_ms: i64) -> Result<(), StoreError> {
+    tx.execute(
+        "INSERT INTO tool_version (tool_id, version, at_ms, body)
+         SELECT ?1, coalesce(max(version), 0) + 1, ?2, ?3
+         FROM tool_version WHERE tool_id = ?1",
+        params![tool.id.to_string(), at_ms, to_json(tool)?],
+    )?;
+    Ok(())
+}
+
+/// What is noticed of a tool at the table stands in the kit from then on: in the same transaction as
+/// the entry that says so, and only when that entry is new.
+pub(crate) fn note_tool(tx: &Transaction<'_>, entry: &Entry) -> Result<(), StoreError> {
+    let EntryBody::Run {
+        event: RunEvent::ToolNoted { tool, word },
+    } = &entry.body
+    else {
+        return Ok(());
+    };
+    let id = tool.to_string();
+    let body: Option<String> = tx
+        .query_row(
+            "SELECT body FROM tool_version WHERE tool_id = ?1 ORDER BY version DESC LIMIT 1",
+            [&id],
+            |row| row.get(0),
+        )
+        .optional()?;
+    let Some(body) = body else { return Ok(()) };
+    let known: Tool = from_json("tool", &id, &body)?;
+    match tool_after(&known, *word) {
+        Some(changed) => insert_tool(tx, &changed, entry.at_ms),
+        None => Ok(()),
     }
 }

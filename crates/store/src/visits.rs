@@ -3,7 +3,8 @@ use uuid::Uuid;
 use veliform_core::visit::{Entry, EntryBody};
 
 use crate::error::StoreError;
-use crate::open::{Store, from_json, to_json};
+use crate::open::{Store, from_json, id_of, to_json};
+use crate::salon::note_tool;
 
 /// A visit without its entries.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -31,12 +32,14 @@ pub struct VisitLog {
 }
 
 /// What became of entries sent.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+#[derive(Clone, Debug, PartialEq, Eq)]
 pub struct Appended {
     /// How many were new.
     pub new: usize,
     /// Number of the last entry received.
     pub last: Received,
+    /// Those whose id is here with other contents: left out.
+    pub conflicts: Vec<Uuid>,
 }
 
 impl Store {
@@ -61,9 +64,8 @@ impl Store {
         let mapped = rows.query_map([dog.to_string()], |row| Ok((row.get(0)?, row.get(1)?)))?;
         for row in mapped {
             let (id, began_ms): (String, i64) = row?;
-            if let Ok(id) = Uuid::parse_str(&id) {
-                visits.push(VisitHead { id, dog, began_ms });
-            }
+            let id = id_of("visit", &id)?;
+            visits.push(VisitHead { id, dog, began_ms });
         }
         Ok(visits)
     }
@@ -80,9 +82,8 @@ impl Store {
         let mapped = rows.query_map([most], |row| Ok((row.get(0)?, row.get(1)?, row.get(2)?)))?;
         for row in mapped {
             let (id, dog, began_ms): (String, String, i64) = row?;
-            if let (Ok(id), Ok(dog)) = (Uuid::parse_str(&id), Uuid::parse_str(&dog)) {
-                visits.push(VisitHead { id, dog, began_ms });
-            }
+            let (id, dog) = (id_of("visit", &id)?, id_of("dog", &dog)?);
+            visits.push(VisitHead { id, dog, began_ms });
         }
         Ok(visits)
     }
@@ -110,7 +111,7 @@ impl Store {
         })?;
         for row in mapped {
             let (received, entry, at_ms, author, body): (i64, String, i64, String, String) = row?;
-            let id = Uuid::parse_str(&entry).unwrap_or_default();
+            let id = id_of("entry", &entry)?;
             let body: EntryBody = from_json("entry", &entry, &body)?;
             entries.push(Entry {
                 id,
@@ -144,21 +145,30 @@ impl Store {
         let (dog, began_ms) = row.ok_or(missing)?;
         Ok(VisitHead {
             id,
-            dog: Uuid::parse_str(&dog).unwrap_or_default(),
+            dog: id_of("dog", &dog)?,
             began_ms,
         })
     }
 
-    /// Appends entries, all or none; one that is already here counts once.
+    /// Appends entries in one transaction; one that is already here counts once. One whose id is here
+    /// with other contents is named and left out, and keeps none of the others from being kept.
     ///
     /// # Errors
-    /// If the visit is not here, or an id is here with other contents.
+    /// If the visit is not here, or the data file cannot be written: then nothing is kept.
     pub fn append(&mut self, visit: Uuid, entries: &[Entry]) -> Result<Appended, StoreError> {
         self.visit_head(visit)?;
         self.write(|tx| {
-            let mut new = 0;
+            let (mut new, mut conflicts) = (0, Vec::new());
             for entry in entries {
-                new += usize::from(insert_entry(tx, visit, entry)?);
+                match insert_entry(tx, visit, entry) {
+                    Ok(false) => {}
+                    Ok(true) => {
+                        new += 1;
+                        note_tool(tx, entry)?;
+                    }
+                    Err(StoreError::Conflict { id, .. }) => conflicts.push(id),
+                    Err(other) => return Err(other),
+                }
             }
             let last: Option<i64> = tx.query_row(
                 "SELECT max(received) FROM entry WHERE visit_id = ?1",
@@ -168,6 +178,7 @@ impl Store {
             Ok(Appended {
                 new,
                 last: last.unwrap_or(0),
+                conflicts,
             })
         })
     }

@@ -5,6 +5,7 @@ use std::path::Path;
 use uuid::Uuid;
 use veliform_core::dog::{Dog, House};
 use veliform_core::kit::{Tool, ToolKind, ToolState};
+use veliform_core::run::{RunEvent, ToolWord};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{Entry, EntryBody};
 use veliform_store::{ImportedVisit, Store, StoreError};
@@ -38,7 +39,7 @@ fn a_day_in_the_salon_is_there_tomorrow() {
     let folder = tempfile::tempdir().expect("a folder");
     let file = folder.path().join("salon.db");
     {
-        let mut store = Store::open(&file).expect("opens");
+        let mut store = Store::create(&file).expect("begins");
         let house = House {
             name: "The Signal Box".into(),
             units: UnitSystem::Inches,
@@ -79,15 +80,106 @@ fn a_screen_is_given_only_what_it_has_not_seen() {
 }
 
 #[test]
-fn an_id_with_other_contents_is_refused_and_nothing_of_that_batch_stays() {
+fn an_id_with_other_contents_is_named_and_the_others_are_kept() {
     let mut store = salon_with_a_visit();
     store.append(id(2), &[note(3, "one")]).expect("appends");
-    let refused = store.append(id(2), &[note(5, "new"), note(3, "changed")]);
-    assert!(matches!(refused, Err(StoreError::Conflict { .. })));
+    let appended = store
+        .append(id(2), &[note(5, "new"), note(3, "changed")])
+        .expect("appends what it can");
+    assert_eq!((appended.new, appended.conflicts), (1, vec![id(3)]));
     assert_eq!(
         store.visit(id(2), 0).expect("reads").entries,
-        vec![note(3, "one")]
+        vec![note(3, "one"), note(5, "new")]
     );
+}
+
+/// A missing tooth is in the kit with the very entry that says so; sent again after the blade was put
+/// right, it does not break it anew.
+#[test]
+fn a_tool_is_noted_once_with_its_entry() {
+    let mut store = salon_with_a_visit();
+    let blade: Tool = serde_json::from_value(serde_json::json!({
+        "id": id(40), "kind": "blade", "printed": "10", "leaves_mm": 1.5
+    }))
+    .expect("a tool");
+    store.put_tool(&blade, 1).expect("keeps");
+    let said = Entry {
+        body: EntryBody::Run {
+            event: RunEvent::ToolNoted {
+                tool: blade.id,
+                word: ToolWord::ToothMissing,
+            },
+        },
+        ..note(6, "")
+    };
+    let state = |store: &Store| store.kit().expect("reads")[0].state;
+    store
+        .append(id(2), std::slice::from_ref(&said))
+        .expect("appends");
+    assert_eq!(state(&store), ToolState::ToothMissing);
+    store.put_tool(&blade, 2).expect("a new blade");
+    let again = [said, note(7, "and more")];
+    assert_eq!(store.append(id(2), &again).expect("appends").new, 1);
+    assert_eq!(state(&store), ToolState::Fine);
+}
+
+/// A name typed wrong begins no salon; another program's file and a damaged one are left as they were.
+#[test]
+fn only_a_salons_own_file_is_opened() {
+    let folder = tempfile::tempdir().expect("a folder");
+    let typo = folder.path().join("typo.db");
+    assert!(matches!(Store::open(&typo), Err(StoreError::NoFile)));
+    assert!(!typo.exists(), "a name typed wrong made a file");
+
+    let foreign = folder.path().join("other.db");
+    raw(&foreign, "CREATE TABLE invoice (id INTEGER)").expect("another program's");
+    let before = std::fs::read(&foreign).expect("reads");
+    assert!(matches!(Store::open(&foreign), Err(StoreError::Foreign)));
+    assert_eq!(std::fs::read(&foreign).expect("reads"), before);
+
+    let text = folder.path().join("letter.txt");
+    std::fs::write(&text, "Dear salon, ".repeat(500)).expect("writes");
+    assert!(matches!(Store::open(&text), Err(StoreError::Foreign)));
+
+    let ours = folder.path().join("salon.db");
+    drop(Store::create(&ours).expect("begins"));
+    assert!(matches!(Store::create(&ours), Err(StoreError::NotMade(_))));
+    #[cfg(unix)]
+    {
+        use std::os::unix::fs::PermissionsExt as _;
+        let mode = std::fs::metadata(&ours)
+            .expect("is there")
+            .permissions()
+            .mode();
+        assert_eq!(mode & 0o777, 0o600, "others can read it");
+    }
+    assert!(Store::open(&ours).is_ok());
+}
+
+/// A plan that an earlier build wrote otherwise hides no other.
+#[test]
+fn a_plan_that_does_not_read_is_named_and_skipped() {
+    let folder = tempfile::tempdir().expect("a folder");
+    let file = folder.path().join("salon.db");
+    let mut store = Store::create(&file).expect("begins");
+    store.put_dog(&dog(1, "Tappet"), 1).expect("keeps");
+    store.begin_visit(id(2), id(1), 1).expect("begins");
+    drop(store);
+    raw(
+        &file,
+        &format!(
+            "INSERT INTO kept_plan (id, visit_id, at_ms, method, body)
+             VALUES ('{}', '{}', 5, 'balance 1', '{{\"report\":{{}}}}')",
+            id(8),
+            id(2)
+        ),
+    )
+    .expect("an old plan");
+    let store = Store::open(&file).expect("opens");
+    let found = store.plans_of(id(2)).expect("lists");
+    assert!(found.plans.is_empty());
+    assert_eq!(found.unreadable[0].id, id(8));
+    assert_eq!(found.unreadable[0].method, "balance 1");
 }
 
 #[test]
@@ -148,7 +240,7 @@ fn an_import_that_fails_half_way_changes_nothing() {
 fn the_database_itself_refuses_to_change_an_entry() {
     let folder = tempfile::tempdir().expect("a folder");
     let file = folder.path().join("salon.db");
-    let mut store = Store::open(&file).expect("opens");
+    let mut store = Store::create(&file).expect("begins");
     store.put_dog(&dog(1, "Tappet"), 1).expect("keeps");
     store.begin_visit(id(2), id(1), 1).expect("begins");
     store.append(id(2), &[note(3, "one")]).expect("appends");
@@ -168,7 +260,7 @@ fn raw(file: &Path, sql: &str) -> rusqlite::Result<usize> {
 fn a_write_cut_off_in_the_middle_leaves_no_trace() {
     let folder = tempfile::tempdir().expect("a folder");
     let file = folder.path().join("salon.db");
-    let mut store = Store::open(&file).expect("opens");
+    let mut store = Store::create(&file).expect("begins");
     store.put_dog(&dog(1, "Tappet"), 1).expect("keeps");
     store.begin_visit(id(2), id(1), 1).expect("begins");
     store.append(id(2), &[note(3, "kept")]).expect("appends");

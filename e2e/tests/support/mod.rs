@@ -12,7 +12,9 @@ use std::path::{Path, PathBuf};
 use std::process::{Child, Command, Stdio};
 use std::time::{Duration, Instant};
 
-use fantoccini::actions::{InputSource, MOUSE_BUTTON_LEFT, MouseActions, PointerAction};
+use fantoccini::actions::{
+    InputSource, KeyAction, KeyActions, MOUSE_BUTTON_LEFT, MouseActions, PointerAction,
+};
 use fantoccini::elements::Element;
 use fantoccini::key::Key;
 use fantoccini::wd::WebDriverCompatibleCommand;
@@ -169,7 +171,12 @@ where
     F: AsyncFnOnce(&mut Stage),
 {
     let mut stage = Stage::start(screen).await;
-    let result = AssertUnwindSafe(test(&mut stage)).catch_unwind().await;
+    let whole = async {
+        test(&mut stage).await;
+        // Whatever was tested, the page complained of nothing meanwhile.
+        stage.assert_quiet_console().await;
+    };
+    let result = AssertUnwindSafe(whole).catch_unwind().await;
     if result.is_err() {
         let page = stage.client.source().await.unwrap_or_default();
         let text: String = page
@@ -246,6 +253,13 @@ impl Stage {
             .goto(&format!("{}{path}", self.address))
             .await
             .unwrap();
+    }
+
+    /// Another task of the visit at hand.
+    pub async fn go_on_to(&self, task: &str) {
+        let here = self.client.current_url().await.unwrap();
+        let visit: Vec<&str> = here.path().split('/').take(3).collect();
+        self.go(&format!("{}/{task}", visit.join("/"))).await;
     }
 
     /// Cuts the page off from the server, or lets it back.
@@ -325,7 +339,7 @@ impl Stage {
         let from = Instant::now();
         let quoted = xpath_text(name);
         let path = format!(
-            "(//*[self::a or self::button or self::summary or @role='radio' or @role='option'][normalize-space(.)={quoted} or @aria-label={quoted}] | //label[contains(normalize-space(.), {quoted})]//*[self::input or self::textarea] | //input[@id=(//label[contains(normalize-space(.), {quoted})]/@for)])[1]"
+            "(//*[self::a or self::button or self::summary or @role='radio' or @role='option'][normalize-space(.)={quoted} or @aria-label={quoted} or (@data-hold and starts-with(normalize-space(.), {quoted}))] | //label[contains(normalize-space(.), {quoted})]//*[self::input or self::textarea] | //input[@id=(//label[contains(normalize-space(.), {quoted})]/@for)])[1]"
         );
         loop {
             if let Ok(element) = self.client.find(Locator::XPath(&path)).await {
@@ -358,8 +372,68 @@ impl Stage {
         self.touch(&element).await;
     }
 
+    /// Waits until the large control of the table has rested: a touch counts again.
+    pub async fn until_rested(&self) {
+        self.until(
+            "a touch counts again",
+            "!document.querySelector('[data-quiet=\"true\"]')",
+        )
+        .await;
+    }
+
+    /// Holds a finger on a control until something came of it.
+    pub async fn hold(&self, element: &Element, what: &str, script: &str) {
+        self.until_rested().await;
+        let (x, y) = self.middle_of(element).await;
+        let point = json!([{ "x": x, "y": y }]);
+        self.cdp(
+            "Input.dispatchTouchEvent",
+            json!({"type": "touchStart", "touchPoints": point}),
+        )
+        .await;
+        self.until(what, script).await;
+        self.cdp(
+            "Input.dispatchTouchEvent",
+            json!({"type": "touchEnd", "touchPoints": []}),
+        )
+        .await;
+    }
+
+    /// The pedal pressed twice, so many ms apart, as a wet boot does.
+    pub async fn bounce(&self, gap_ms: u64) {
+        let value = char::from(Key::PageDown);
+        let pedal = KeyActions::new("pedal".into())
+            .then(KeyAction::Down { value })
+            .then(KeyAction::Up { value })
+            .then(KeyAction::Pause {
+                duration: Duration::from_millis(gap_ms),
+            })
+            .then(KeyAction::Down { value })
+            .then(KeyAction::Up { value });
+        self.client.perform_actions(pedal).await.unwrap();
+    }
+
+    /// Holds a pedal down as long as a control that is held wants it.
+    pub async fn hold_key(&self, key: Key) {
+        let value = char::from(key);
+        let pedal = KeyActions::new("pedal".into())
+            .then(KeyAction::Down { value })
+            .then(KeyAction::Pause {
+                duration: Duration::from_millis(800),
+            })
+            .then(KeyAction::Up { value });
+        self.client.perform_actions(pedal).await.unwrap();
+    }
+
     /// Touches an element where a finger would: in its middle; it must be a finger's size.
     pub async fn touch(&self, element: &Element) {
+        self.until_rested().await;
+        let (x, y) = self.middle_of(element).await;
+        self.touch_at(x, y).await;
+    }
+
+    /// The middle of a control, which is of a finger's size, on the screen.
+    pub async fn middle_of(&self, element: &Element) -> (f64, f64) {
         let size = self
             .client
             .execute(
@@ -376,7 +450,7 @@ impl Stage {
             at(2),
             at(3)
         );
-        self.touch_at(at(0), at(1)).await;
+        (at(0), at(1))
     }
 
     /// A finger down and up at a point of the page.
@@ -449,6 +523,11 @@ impl Stage {
             self.press(Key::Tab).await;
         }
         panic!("Tab never reaches “{name}”");
+    }
+
+    /// Lets go what the console said so far, where it was meant to complain.
+    pub async fn drain_console(&self) {
+        self.client.issue_cmd(Console).await.unwrap();
     }
 
     /// Asserts that the page complained of nothing.

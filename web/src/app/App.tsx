@@ -1,9 +1,11 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { AlbumScreen } from '../tasks/talk/AlbumScreen';
 import { LastTimeScreen } from '../tasks/talk/LastTimeScreen';
 import { PictureScreen } from '../tasks/talk/PictureScreen';
 import { TalkScreen } from '../tasks/talk/TalkScreen';
+import { reportFailure } from '../shared/api/trouble';
+import { TroubleSign } from '../shared/ui/TroubleSign';
 import { PlainPage } from '../shared/ui/states';
 import { CheckScreen } from '../tasks/check/CheckScreen';
 import { CoatScreen } from '../tasks/coat/CoatScreen';
@@ -30,6 +32,8 @@ import { Keys } from './Keys';
 import { VisitPage } from './VisitPage';
 
 const queries = new QueryClient({
+  // A question that some screen asks in passing is answered by a sentence all the same.
+  queryCache: new QueryCache({ onError: reportFailure }),
   // The server is this machine: offline fails at once, and the page says so.
   defaultOptions: { queries: { networkMode: 'always', retry: 1 } },
 });
@@ -40,6 +44,7 @@ export function App() {
       <QueryClientProvider client={queries}>
         <BrowserRouter>
           <Keys />
+          <TroubleSign />
           <Routes>
             <Route path="/" element={<StudioScreen />} />
             <Route path="/dog/new" element={<NewDogScreen />} />

@@ -1,6 +1,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useEffect, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { areKeysOn } from '../shared/devices/keys';
 import { TASKS } from './tasks';
 
 const LIST: [string, string][] = [
@@ -26,7 +27,7 @@ export function Keys() {
       const target = e.target as Element;
       // In a field, an open list or a dialog, letters belong to it.
       const isTaken = target.closest('input, textarea, select, [role=listbox], [role=dialog]');
-      if (e.ctrlKey || e.metaKey || e.altKey || isTaken) return;
+      if (e.ctrlKey || e.metaKey || e.altKey || isTaken || !areKeysOn()) return;
       const visit = /^\/visit\/[^/]+/.exec(pathname)?.[0];
       const task = TASKS[Number(e.key) - 1];
       if (e.key === '?') setOpen(true);
@@ -52,6 +53,9 @@ export function Keys() {
               </div>
             ))}
           </dl>
+          <p className="pt-3 text-sm text-soft">
+            Single keys are switched off on this device under Kit, How we work.
+          </p>
           <button
             type="button"
             className="mt-5 min-h-12 border-2 border-ink px-4 font-bold"

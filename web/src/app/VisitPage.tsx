@@ -1,11 +1,9 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { memo, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { Outlet, useLocation, useParams, useSearchParams } from 'react-router';
-import { api, ask, Failure, type Schemas } from '../shared/api/client';
+import { Failure, type Schemas } from '../shared/api/client';
 import { useCatalogue, useHouse, useKit, usePast } from '../shared/api/salon';
 import { FailedPage, LoadingPage } from '../shared/ui/states';
 import { Tape } from '../shared/ui/Tape';
-import { unitName } from '../shared/units/show';
 import { SheetContext, VisitContext, type VisitWork } from '../shared/visit/context';
 import { useDesk } from '../shared/visit/useDesk';
 import { useSlow } from '../shared/visit/useSlow';
@@ -42,15 +40,13 @@ function OpenVisit({ visitId }: { visitId: string }) {
   const words = useCatalogue();
   const house = useHouse();
   const kit = useKit();
-  const queries = useQueryClient();
-  const [unitsFailed, setUnitsFailed] = useState<string | null>(null);
   const past = usePast(visitId);
   const { pathname } = useLocation();
   const present = taskAt(pathname).index;
   const options = useOptions(pathname);
   const before = useBefore(past.data ?? null, pathname.endsWith('/body'));
   const dog = visit.stage.stage === 'ready' ? visit.stage.dog : null;
-  const { stage, log, entries, say, attempt, flush } = visit;
+  const { stage, log, entries, say, attempt, flush, sendAgain, putAway } = visit;
   const input = useMemo(
     () =>
       dog && house.data && kit.data
@@ -79,9 +75,12 @@ function OpenVisit({ visitId }: { visitId: string }) {
             past: past.data ?? null,
             before,
             options,
+            drawnStep: view.drawnStep,
             say,
             attempt,
             flush,
+            sendAgain,
+            putAway,
           }
         : null,
     [
@@ -97,9 +96,12 @@ function OpenVisit({ visitId }: { visitId: string }) {
       past.data,
       before,
       options,
+      view.drawnStep,
       say,
       attempt,
       flush,
+      sendAgain,
+      putAway,
     ],
   );
   const calm = useDeferredValue(useSlow(work, log.tried !== null));
@@ -115,28 +117,18 @@ function OpenVisit({ visitId }: { visitId: string }) {
       return <FailedPage failure={view.failure} again={() => window.location.reload()} />;
     return <LoadingPage />;
   }
-  const changeUnits = () => {
-    const units = work.house.units === 'millimetres' ? 'inches' : 'millimetres';
-    ask(api.PUT('/api/house', { body: { ...work.house, units } })).then(
-      (kept) => queries.setQueryData(['house'], kept),
-      (error: unknown) => setUnitsFailed(error instanceof Failure ? error.message : null),
-    );
-  };
   const state = work.evaluation.visit;
   return (
     <div className="screen flex h-full flex-col" data-took-ms={view.tookMs?.toFixed(1)}>
       <Tape
         title={work.dog.name}
         present={present}
-        units={unitName(work.house.units)}
-        onUnits={changeUnits}
         tasks={TASKS.map((task) => ({
           name: task.name,
           to: `/visit/${visitId}/${task.path}`,
           reached: task.isReached(state),
         }))}
       />
-      {unitsFailed && <p role="alert">{unitsFailed}</p>}
       <SheetContext value={work.evaluation.drawing}>
         <PresentTask work={calm} />
       </SheetContext>

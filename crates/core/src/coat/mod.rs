@@ -2,6 +2,7 @@
 
 mod marks;
 mod now;
+mod standing;
 mod stands;
 mod texture;
 mod zone;
@@ -9,6 +10,7 @@ mod zone;
 pub use marks::{CoatFinish, Lay, Patch, ZoneMarks};
 pub(crate) use now::LONGEST_MM;
 pub use now::{CoatInput, CoatNow, Knots, Limit, resolve_coat};
+pub use standing::{can_stand, standing_problem};
 pub use stands::Stands;
 pub use texture::{Texture, days_to_grow, grown_mm, whole_weeks};
 pub use zone::Zone;

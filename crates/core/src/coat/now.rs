@@ -85,6 +85,8 @@ pub struct CoatNow {
     pub finish: CoatFinish,
     /// Zones whose length nobody said.
     pub estimated: Vec<Zone>,
+    /// Whether somebody said what stands all over.
+    pub is_all_over_said: bool,
 }
 
 impl CoatNow {
@@ -119,6 +121,7 @@ impl CoatNow {
             marks: BTreeMap::new(),
             finish: CoatFinish::default(),
             estimated: Vec::new(),
+            is_all_over_said: true,
         }
     }
 
@@ -225,6 +228,7 @@ pub fn resolve_coat(
         limits: input.limits.clone(),
         marks: input.marks.clone(),
         estimated,
+        is_all_over_said: all_over.is_some(),
     };
     (coat, problems)
 }

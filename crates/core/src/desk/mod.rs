@@ -28,7 +28,9 @@ use crate::plan::{
     BalanceRow, Job, LineOffer, Plan, PlanReport, Why, Words, find_reasons, knotted_zones,
     line_offers, make_plan, now_rows, report,
 };
-use crate::run::{RescueOption, RunView, Slip, ToolWord, could_leave, rescue, run_view};
+use crate::run::{
+    RescueOption, RunLengths, RunView, Slip, ToolWord, could_leave, rescue, run_view,
+};
 use crate::shape::{Dressing, spreads};
 use crate::sheet::DogFacts;
 use crate::solve::{SolveError, in_halves};
@@ -84,6 +86,9 @@ pub struct ZoneValue {
     pub length_mm: Length,
     /// Whether nobody said it.
     pub is_estimated: bool,
+    /// The most that can be read there once work has begun; none where nobody said what stood.
+    #[serde(default)]
+    pub most_mm: Option<Length>,
 }
 
 /// What a screen needs without a plan.
@@ -550,11 +555,15 @@ impl<'a> Desk<'a> {
         let plan = make_plan(&job)?;
         let now = plan.subject.now(&job.coat);
         let leave_out = || could_leave(run, &plan, self.kit, &now);
-        let planned = Zone::ALL
-            .into_iter()
-            .filter_map(|z| Some((z, plan.zone_mm(z)?)))
-            .collect();
-        let view = run_view(run, &planned, &self.words(), leave_out, now_ms);
+        let by_zone = |of: &dyn Fn(Zone) -> Option<f64>| {
+            let known = Zone::ALL.into_iter().filter_map(|z| Some((z, of(z)?)));
+            known.collect()
+        };
+        let lengths = RunLengths {
+            planned: by_zone(&|z| plan.zone_mm(z)),
+            most: by_zone(&|z| job.coat.most_mm(z)),
+        };
+        let view = run_view(run, &lengths, &self.words(), leave_out, now_ms);
         Ok(Some(view))
     }
 
@@ -644,6 +653,10 @@ impl<'a> Desk<'a> {
                     label: zone.label().into(),
                     length_mm: Length::from_mm(self.coat.length_mm(*zone)).unwrap_or_default(),
                     is_estimated: self.coat.estimated.contains(zone),
+                    most_mm: self
+                        .coat
+                        .most_mm(*zone)
+                        .and_then(|mm| Length::from_mm(mm).ok()),
                 })
                 .collect(),
             changed: changed(&self.visit.frame, &self.before.measures),

@@ -73,7 +73,7 @@ schools! {
         => [PadsTen "10 blade", PadsThirty "30 blade", PadsForty "40 blade, flat and light"];
     Hygiene, "Hygiene area",
         "Short, not bald."
-        => [HygieneTen "10 blade", HygieneFifteen "15 blade, light", HygieneHeldOff "about 9 mm, held off the skin", HygieneShears "scissors"];
+        => [HygieneTen "10 blade", HygieneFifteen "15 blade, light", HygieneHeldOff "9 blade, held off the skin", HygieneShears "scissors"];
     Sheath, "Hair at the sheath",
         "A little left lets urine drip off."
         => [SheathLeft "leave a little", SheathShort "clip short"];
@@ -150,7 +150,7 @@ schools! {
         "The corners give the expression; what is kept brings the owner back sooner."
         => [FringeKept "corners only, keep some", FringeShort "cut short"];
     Crown, "Crown of a spaniel's head",
-        "Smoothed it lies and still looks grown."
+        "Smoothed, the crown lies close and keeps its length."
         => [CrownSmoothed "smoothed", CrownCarded "carded", CrownOff "off, as the cheek"];
     EarShort, "Ear shortened",
         "The look's own."

@@ -1,6 +1,7 @@
 use kurbo::{Point, Vec2};
 
 use super::compose::{Layers, Painter, Room, Scene};
+use super::labels::LETTER;
 use super::pins::Pins;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
@@ -24,6 +25,13 @@ pub(super) struct Annotator<'a> {
 
 /// Where a blend ends is drawn thinner than its line, share of the height.
 pub(super) const BLEND: f64 = 0.002;
+
+/// How far a number goes from its place for free paper, in text sizes, and in how many directions it
+/// looks for it (modelling choice: a leader that the eye follows at once).
+const LEADER_REACH: [f64; 4] = [2.2, 3.2, 4.4, 6.0];
+const LEADER_WAYS: u32 = 16;
+/// A leader is drawn so thin, share of the height.
+const LEADER: f64 = 0.002;
 
 /// Where a dimension runs.
 enum Run {
@@ -413,14 +421,80 @@ impl Annotator<'_> {
         .iter()
         .map(|(x, y)| (at + Vec2::new(x * t, y * t - 0.34 * t), Anchor::Middle))
         .collect();
-        let placed = self
-            .place(Role::ZoneNumber, &places, number, big, tag, true)
-            .or_else(|| self.place(Role::ZoneNumber, &places, number, big, tag, false));
-        let Some(placed) = placed else { return };
+        let Some(placed) = self.place_number(at, &places, number, big, tag) else {
+            return;
+        };
         if let Some(tool) = tool {
             let below = [(placed - Vec2::new(0.0, 1.15 * t), Anchor::Middle)];
             self.place(Role::ZoneTool, &below, tool, 0.85, tag, false);
         }
+    }
+
+    /// A zone's number near its place, or on free paper with a leader to it; never so near another that
+    /// the two read as one.
+    fn place_number(
+        &mut self,
+        at: Point,
+        near: &[(Point, Anchor)],
+        number: &str,
+        big: f64,
+        tag: Option<Tag>,
+    ) -> Option<Point> {
+        let (t, page) = (self.painter.text_mm, self.painter.page);
+        let size_mm = big * t;
+        let labels = &mut self.painter.labels;
+        let far: Vec<(Point, Anchor)> = LEADER_REACH
+            .iter()
+            .flat_map(|reach| (0..LEADER_WAYS).map(move |i| (*reach, i)))
+            .map(|(reach, i)| {
+                let turn = f64::from(i) * std::f64::consts::TAU / f64::from(LEADER_WAYS);
+                let way = Vec2::new(turn.cos(), turn.sin()) * reach * t;
+                (at + way, Anchor::Middle)
+            })
+            .collect();
+        let on_place = labels.place_number(near, number, size_mm, page, true);
+        let (placed, anchor, is_led) = if let Some((p, a)) = on_place {
+            (p, a, false)
+        } else if let Some((p, a)) = labels.place_number(&far, number, size_mm, page, true) {
+            (p, a, true)
+        } else {
+            let (p, a) = labels.place_number(near, number, size_mm, page, false)?;
+            (p, a, false)
+        };
+        if is_led {
+            let from = placed + Vec2::new(0.0, 0.34 * size_mm);
+            let way = at - from;
+            // The leader begins beside the figures, not in them.
+            let half = Vec2::new(
+                0.5 * LETTER * size_mm * (number.chars().count() as f64 + 1.0),
+                0.6 * size_mm,
+            );
+            let out = (half.x / way.x.abs().max(1e-6)).min(half.y / way.y.abs().max(1e-6));
+            let start = from + way * out.min(1.0);
+            let width_mm = LEADER * self.h();
+            self.push(
+                Role::Leader,
+                Geometry::Line {
+                    points_mm: [start, at]
+                        .iter()
+                        .flat_map(|p| [tenth(p.x), tenth(p.y)])
+                        .collect(),
+                    width_mm,
+                },
+                None,
+            );
+        }
+        self.push(
+            Role::ZoneNumber,
+            Geometry::Text {
+                at_mm: [tenth(placed.x), tenth(placed.y)],
+                text: number.into(),
+                size_mm,
+                anchor,
+            },
+            tag,
+        );
+        Some(placed)
     }
 
     fn lengths(&mut self, report: &PlanReport) {

@@ -1,9 +1,9 @@
-use kurbo::{Line, Point, Rect};
+use kurbo::{Line, Point, Rect, Vec2};
 
 use super::shapes::Anchor;
 
 /// Width of a letter against its em in the wider of the bundled faces, the one with figures.
-const LETTER: f64 = 0.61;
+pub(super) const LETTER: f64 = 0.61;
 /// Height of a letter above and below the baseline against the em.
 const ASCENT: f64 = 0.78;
 const DESCENT: f64 = 0.22;
@@ -28,6 +28,27 @@ impl Labels {
     /// Marks a word that stands where it must.
     pub(super) fn occupy(&mut self, at: Point, anchor: Anchor, text: &str, size: f64) {
         self.taken.push(extent(at, anchor, text, size));
+    }
+
+    /// The same for a number, which also keeps a figure's width from its neighbours on the line: two
+    /// lengths side by side must never read as one.
+    pub(super) fn place_number(
+        &mut self,
+        candidates: &[Candidate],
+        text: &str,
+        size: f64,
+        page: Rect,
+        clear_of_lines: bool,
+    ) -> Option<Candidate> {
+        let apart = Vec2::new(LETTER * size, 0.0);
+        let taken = self.taken.clone();
+        let is_apart = |candidate: &Candidate| {
+            let area = extent(candidate.0, candidate.1, text, size);
+            let wide = Rect::new(area.x0 - apart.x, area.y0, area.x1 + apart.x, area.y1);
+            !taken.iter().any(|t| overlap(*t, wide))
+        };
+        let there: Vec<Candidate> = candidates.iter().copied().filter(is_apart).collect();
+        self.place(&there, text, size, page, clear_of_lines)
     }
 
     /// The first candidate where the word is free of other words, and of lines if asked.
@@ -117,5 +138,18 @@ mod tests {
         ];
         let place = labels.place(&places, "free", 10.0, page, true);
         assert_eq!(place, Some(places[3]));
+    }
+
+    #[test]
+    fn two_numbers_keep_a_figures_width_apart() {
+        let page = Rect::new(0.0, 0.0, 100.0, 100.0);
+        let mut labels = Labels::default();
+        labels.occupy(Point::new(10.0, 10.0), Anchor::Start, "35", 10.0);
+        // "35" ends at 22.2: a number at 24 would read on with it, one at 29 does not.
+        let places = [24.0, 29.0].map(|x| (Point::new(x, 10.0), Anchor::Start));
+        assert_eq!(
+            labels.place_number(&places, "3.2", 10.0, page, true),
+            Some(places[1])
+        );
     }
 }

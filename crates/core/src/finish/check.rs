@@ -7,7 +7,7 @@ use uuid::Uuid;
 
 use super::walk::{WalkView, walk};
 use crate::balance::{Place, Subject, score};
-use crate::coat::{LONGEST_MM, Zone, days_to_grow, whole_weeks};
+use crate::coat::{LONGEST_MM, Zone, can_stand, days_to_grow, whole_weeks};
 use crate::frame::{Problem, Severity};
 use crate::kit::UnderComb;
 use crate::plan::{BalanceRow, Job, Plan, StrokeName, Words, capital, rows_of};
@@ -42,6 +42,12 @@ impl ZoneResult {
         let sides = [self.left_mm, self.right_mm];
         let mut there = sides.into_iter().flatten().map(Length::as_mm);
         there.all(|mm| (0.0..=LONGEST_MM).contains(&mm))
+    }
+
+    /// Whether no more is left than stood before work.
+    fn can_stand(&self, most_mm: Option<f64>) -> bool {
+        let sides = [self.left_mm, self.right_mm].into_iter().flatten();
+        sides.map(Length::as_mm).all(|mm| can_stand(mm, most_mm))
     }
 
     /// What is wrong with it, in one sentence.
@@ -86,6 +92,8 @@ pub struct ResultRow {
     pub is_pair: bool,
     /// Whether it is one of the few worth measuring on every dog.
     pub is_quick: bool,
+    /// The most that can be read there; none where nobody said what stood.
+    pub most_mm: Option<Length>,
     /// What it was really left at.
     pub result: ZoneResult,
     /// Longer than planned by, mm; negative when shorter; none where not measured.
@@ -173,10 +181,10 @@ pub fn finish(
     // What cannot be is said beside its field and left out here.
     let results: BTreeMap<Zone, ZoneResult> = results
         .iter()
-        .filter(|(_, r)| r.can_be())
+        .filter(|(zone, r)| r.can_be() && r.can_stand(job.coat.most_mm(**zone)))
         .map(|(z, r)| (*z, *r))
         .collect();
-    let rows = result_rows(&results, plan, words);
+    let rows = result_rows(&results, plan, job, words);
     let came_out = came_out(&results, plan);
     let points = &plan.solution.points;
     let before = score(points, &came_out);
@@ -257,6 +265,7 @@ fn units_of(plan: &Plan, zone: Zone) -> Vec<&UnitCut> {
 fn result_rows(
     results: &BTreeMap<Zone, ZoneResult>,
     plan: &Plan,
+    job: &Job,
     words: &Words<'_>,
 ) -> Vec<ResultRow> {
     let row = |zone: Zone, units: &[&UnitCut]| -> ResultRow {
@@ -274,6 +283,10 @@ fn result_rows(
                 .map_or_else(|| "shears".into(), |t| words.tool(t)),
             is_pair: zone.is_pair(),
             is_quick: QUICK.contains(&zone),
+            most_mm: job
+                .coat
+                .most_mm(zone)
+                .and_then(|mm| Length::from_mm(mm).ok()),
             off_mm: result.mean_mm().map(|mm| mm - planned),
             apart_mm: apart.map(|(l, r)| l.as_mm() - r.as_mm()),
             result,

@@ -80,6 +80,7 @@ impl Given<'_> {
                 Method::HeightStick => Origin::HeightStick,
                 Method::Caliper => Origin::Caliper,
                 Method::Photo => Origin::Photo,
+                Method::Drawn => Origin::Drawn,
             };
             return (origin, reading.doubt() * stance);
         }

@@ -31,11 +31,20 @@ pub enum Method {
     Caliper,
     /// ± 6 mm, or what the photo's own scale and tilt leave.
     Photo,
+    /// ± 10 mm: a landmark drawn to its place on the sheet by a finger (modelling choice: half a
+    /// finger's width, at two to three pixels a millimetre).
+    Drawn,
 }
 
 impl Method {
     /// All of them.
-    pub const ALL: [Self; 4] = [Self::Tape, Self::HeightStick, Self::Caliper, Self::Photo];
+    pub const ALL: [Self; 5] = [
+        Self::Tape,
+        Self::HeightStick,
+        Self::Caliper,
+        Self::Photo,
+        Self::Drawn,
+    ];
 
     /// One standard deviation, mm.
     pub const fn doubt_mm(self) -> f64 {
@@ -43,6 +52,7 @@ impl Method {
             Self::Tape => 4.0,
             Self::HeightStick | Self::Caliper => 2.0,
             Self::Photo => 6.0,
+            Self::Drawn => 10.0,
         }
     }
 

@@ -55,6 +55,8 @@ pub enum Origin {
     Caliper,
     /// Landmarks on a photo.
     Photo,
+    /// Set on the drawing by a finger.
+    Drawn,
     /// An angle rule.
     AngleRule,
     /// A felt grade.

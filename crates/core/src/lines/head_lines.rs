@@ -103,7 +103,8 @@ impl Draft<'_> {
                 self.hand("of brow, combed forward", length),
             ],
             why:
-                "Brows are set straight up and down at the cheek first; a little finger parts them."
+                "Each brow's outer edge is set plumb over the cheek, then its front; a little finger \
+                 parts them."
                     .into(),
             ..self.blank(LineName::Parting)
         })

@@ -11,7 +11,7 @@ use crate::solve::{
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
-pub const METHOD: &str = "balance 6, hems that hang and lines off a colour's edge";
+pub const METHOD: &str = "balance 7, shears off the skin and tools that cut";
 
 /// What counts as very short, mm (handbook 5, look 10: against the lay, 10 mm or less).
 const VERY_SHORT_MM: f64 = 10.0;

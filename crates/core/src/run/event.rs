@@ -7,7 +7,7 @@ use uuid::Uuid;
 use crate::coat::Zone;
 use crate::shape::Hand;
 use crate::sheet::CutSheet;
-use crate::units::Length;
+use crate::units::{Length, UnitSystem};
 
 /// Until when a step is put off (handbook 6, *Every step can be put off*).
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -48,13 +48,34 @@ pub enum OverReason {
     Owner,
 }
 
+/// What cut too much off.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(tag = "by", rename_all = "snake_case")]
+pub enum SlipCause {
+    /// A bare blade.
+    Blade {
+        /// Which, of the kit.
+        tool: Uuid,
+    },
+    /// A comb came off and the blade beneath it cut.
+    CombFellOff,
+    /// Shears.
+    Shears,
+}
+
 /// Too much came off somewhere.
 #[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 pub struct Slip {
     /// Where.
     pub zone: Zone,
+    /// On which side, where the zone stands twice; none where nobody said.
+    #[serde(default)]
+    pub hand: Option<Hand>,
     /// What is left there.
     pub left_mm: Length,
+    /// What cut it; none where nobody said.
+    #[serde(default)]
+    pub cause: Option<SlipCause>,
 }
 
 /// What was noticed of a tool, or done to it, at the table (handbook 3, *The kit*).
@@ -174,6 +195,20 @@ pub enum RunEvent {
         /// What stands there.
         left_mm: Length,
     },
+    /// A length was read while the server was away: kept as typed, and read when it is back.
+    MeasuredAs {
+        /// At which step.
+        step: u32,
+        /// Where.
+        zone: Zone,
+        /// On which side, where the zone stands twice.
+        #[serde(default)]
+        hand: Option<Hand>,
+        /// What was typed.
+        typed: String,
+        /// In which units a bare number was meant.
+        units: UnitSystem,
+    },
     /// A pair was brought together and compared.
     Compared {
         /// At which step.
@@ -223,7 +258,7 @@ impl RunEvent {
             Self::Moved { .. } => "step moved",
             Self::Split { .. } => "step split",
             Self::OneSideDone { .. } => "one side done",
-            Self::Measured { .. } => "reading",
+            Self::Measured { .. } | Self::MeasuredAs { .. } => "reading",
             Self::Compared { .. } => "pair compared",
             Self::ToolNoted { .. } => "tool",
             Self::Slipped { .. } => "slip",

@@ -4,6 +4,7 @@ use utoipa::ToSchema;
 
 use super::state::Run;
 use crate::balance::score;
+use crate::coat::Zone;
 use crate::kit::Tool;
 use crate::plan::Plan;
 use crate::sheet::Stage;
@@ -38,6 +39,8 @@ pub fn could_leave(run: &Run, plan: &Plan, kit: &[Tool], now_mm: &[f64]) -> Vec<
         .iter()
         .filter_map(|number| run.step(*number))
         .filter(|step| matches!(step.stage, Stage::Scissor | Stage::Blend))
+        // The head counts most with owners, and half a head is none: never left out.
+        .filter(|step| !step.zones.iter().any(|z| z.is_head() && *z != Zone::Ear))
         .map(|step| {
             let mut lengths = plan.lengths_mm.clone();
             let left = plan

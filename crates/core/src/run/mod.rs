@@ -9,9 +9,9 @@ mod state;
 mod told;
 mod view;
 
-pub use event::{Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, ToolWord};
+pub use event::{Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, SlipCause, ToolWord};
 pub use late::{LeaveOut, could_leave};
 pub use rescue::{RescueOption, RescueWay, rescue};
 pub use state::{Compared, Ended, Run, RunNote, StepRun, StepState, ToolNote, WorkReading};
-pub use told::{AtStep, WorkZone};
+pub use told::{AtStep, RunLengths, WorkZone};
 pub use view::{PutOffStep, RanOver, RunView, left_undone, run_view};

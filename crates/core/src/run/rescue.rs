@@ -7,7 +7,7 @@ use super::state::{Run, StepState};
 use crate::balance::score;
 use crate::coat::{Limit, Zone, days_to_grow, whole_weeks};
 use crate::dog::Answer;
-use crate::look::{LineName, LineStop};
+use crate::look::{LOOK_HEIGHT_MM, LineName, LineStop};
 use crate::plan::{Job, Plan, Words, make_plan};
 use crate::solve::SolveError;
 use crate::units::Length;
@@ -55,10 +55,21 @@ const WORTH_SHIFTING: f64 = 1.0;
 /// Shallower spots are not seen, mm (modelling choice: a comb's own scatter).
 const UNSEEN_MM: f64 = 1.0;
 
-/// Weighs the ways out of a slip, the least harm first.
+/// Share of a zone that a spot takes: what lies too short there counts so much of what the whole
+/// zone would (modelling choice: a slip is a blade's width in a part of a hand or two).
+const SPOT_SHARE: f64 = 0.3;
+/// Each week that a whole zone needs to be as planned again counts so much of a balance point
+/// (modelling choice: an owner sees it at every one of them).
+const A_WEEK: f64 = 0.25;
+
+/// Weighs the ways out of a slip: the salon's own first, then the least harm.
 ///
-/// Harm is what the plan loses in balance plus the square of the depth that still shows. Zones
-/// whose steps are done keep the length they have.
+/// Harm is what the plan loses in balance, the hair lost against it (squared, in dents) and the weeks
+/// until it has grown again, each for as much of the zone as it concerns. What is shorter than the
+/// look goes is no way out and is left away. Zones whose steps are done keep the length they have.
+///
+/// # References
+/// Handbook 6, *uneven spots*; weights are modelling choices.
 ///
 /// # Errors
 /// If the solver gives no answer, a fault of ours.
@@ -74,50 +85,72 @@ pub fn rescue(
         .unwrap_or(job.coat.length_mm(slip.zone));
     // As long as planned or longer is no slip.
     let left = slip.left_mm.as_mm().clamp(0.0, planned.max(0.0));
+    let shortest = shortest_of_look(plan, job, slip.zone).min(planned);
     let before = score(&plan.solution.points, &plan.lengths_mm);
     let done = done_zones(run, plan, slip.zone);
+    let weeks_from = |depth: f64| whole_weeks(days_to_grow(left, depth, job.coat.texture));
+    let dents = |mm: f64| (mm * LOOK_HEIGHT_MM / plan.subject.height() / DENT_MM).powi(2);
+    let harm_of = |mm: f64| {
+        let weeks = whole_weeks(days_to_grow(planned - mm, mm, job.coat.texture));
+        dents(mm) + A_WEEK * weeks.map_or(0.0, f64::from)
+    };
     let mut weighed: Vec<(f64, RescueOption)> = Vec::new();
     for (way, line) in [
         (RescueWay::KeepTheLine, planned),
         (RescueWay::MeetHalfWay, f64::midpoint(planned, left)),
         (RescueWay::LevelToIt, left),
     ] {
-        let costs = if way == RescueWay::KeepTheLine {
+        let is_kept = way == RescueWay::KeepTheLine;
+        if !is_kept && line < shortest {
+            continue;
+        }
+        let costs = if is_kept {
             0.0
         } else {
             (score_of(&held(job, &done, slip.zone, line))? - before).max(0.0)
         };
-        let depth = (line - left).max(0.0);
-        let scaled = depth * 450.0 / plan.subject.height() / DENT_MM;
-        let weeks = whole_weeks(days_to_grow(left, depth, job.coat.texture));
+        let depth = line - left;
+        let weeks = weeks_from(depth);
         let option = RescueOption {
             way,
-            sentence: sentence(way, slip.zone, (line, depth), costs, weeks, words),
-            shows_mm: Length::from_mm(depth).unwrap_or_default(),
+            sentence: sentence(way, slip, (line, depth), costs, weeks, words),
+            shows_mm: Length::from_mm(depth).unwrap_or(Length::ZERO),
             costs,
             weeks,
-            limit_mm: match way {
-                RescueWay::KeepTheLine => None,
-                _ => Length::from_mm(line).ok(),
+            limit_mm: if is_kept {
+                None
+            } else {
+                Length::from_mm(line).ok()
             },
             shifts: None,
         };
-        weighed.push((costs + scaled * scaled, option));
+        let harm = costs + harm_of(planned - line) + SPOT_SHARE * harm_of(depth);
+        weighed.push((harm, option));
     }
     let levelled = weighed.iter().find(|(_, o)| o.way == RescueWay::LevelToIt);
     if let Some(by_level) = levelled.map(|(_, o)| o.costs)
         && let Some(shift) = shifted(&held(job, &done, slip.zone, left), slip, before)?
         && shift.costs + WORTH_SHIFTING <= by_level
     {
-        weighed.push((shift.costs, shift));
+        weighed.push((shift.costs + harm_of(planned - left), shift));
     }
-    let levels = job.house.schools.has(Answer::LevelDown);
-    let is_ours = |way| levels && way == RescueWay::LevelToIt;
+    let ours = if job.house.schools.has(Answer::LevelDown) {
+        RescueWay::LevelToIt
+    } else {
+        RescueWay::KeepTheLine
+    };
     weighed.sort_by(|a, b| {
-        let school = is_ours(b.1.way).cmp(&is_ours(a.1.way));
+        let school = (b.1.way == ours).cmp(&(a.1.way == ours));
         school.then(a.0.total_cmp(&b.0))
     });
     Ok(weighed.into_iter().map(|(_, option)| option).collect())
+}
+
+/// The shortest a look lets a zone be on this dog, mm: its floor, and what is safe.
+fn shortest_of_look(plan: &Plan, job: &Job, zone: Zone) -> f64 {
+    let spots = plan.subject.spots.iter().filter(|s| s.zone == zone);
+    let floor = spots.map(|s| s.floor).reduce(f64::min).unwrap_or(0.0);
+    floor.max(job.safe_mm(zone))
 }
 
 /// The job with the zones that are done held as they are, and the slipped one at most so long.
@@ -163,7 +196,7 @@ fn shifted(levelled: &Job, slip: &Slip, before: f64) -> Result<Option<RescueOpti
         way: RescueWay::ShiftTheLine,
         sentence: format!(
             "Level the {} to the spot and shift a line, {} {}: the spot is gone; {}.",
-            slip.zone.label(),
+            named(slip),
             stop.line().label().to_lowercase(),
             stop.label(),
             price(costs)
@@ -207,20 +240,26 @@ fn done_zones(run: Option<&Run>, plan: &Plan, but: Zone) -> Vec<(Zone, f64)> {
         .collect()
 }
 
+/// The zone with its side, where that was said.
+fn named(slip: &Slip) -> String {
+    match slip.hand.filter(|_| slip.zone.is_pair()) {
+        Some(hand) => format!("{}, {}", slip.zone.label(), hand.label()),
+        None => slip.zone.label().into(),
+    }
+}
+
 fn sentence(
     way: RescueWay,
-    zone: Zone,
+    slip: &Slip,
     (line, depth): (f64, f64),
     costs: f64,
     weeks: Option<u32>,
     words: &Words<'_>,
 ) -> String {
-    let name = zone.label();
+    let name = named(slip);
     let what = match way {
-        RescueWay::KeepTheLine => format!("Keep the line on the {name}"),
-        RescueWay::MeetHalfWay => {
-            format!("Take the {name} to {}", words.length(line))
-        }
+        RescueWay::KeepTheLine => format!("Leave the spot on the {name} and keep the line"),
+        RescueWay::MeetHalfWay => format!("Take the {name} to {}", words.length(line)),
         RescueWay::LevelToIt | RescueWay::ShiftTheLine => {
             format!("Level the {name} to the spot, {}", words.length(line))
         }
@@ -229,7 +268,8 @@ fn sentence(
         "the spot is gone".to_owned()
     } else {
         let grows = match weeks {
-            Some(weeks) => format!("level again in {weeks} weeks"),
+            Some(1) => "grown out in a week".to_owned(),
+            Some(weeks) => format!("grown out in {weeks} weeks"),
             None => "this coat does not grow so long".into(),
         };
         format!("the spot lies {} under, {grows}", words.length(depth))
@@ -242,10 +282,13 @@ fn sentence(
     format!("{what}: {shows}; {price}.")
 }
 
+/// What a way costs, as a person says it: a point just leaving its tolerance costs one.
 fn price(costs: f64) -> String {
     if costs < 0.5 {
-        "the balance holds".to_owned()
+        "the outline holds".to_owned()
+    } else if costs < 3.0 {
+        "the outline loses a little".to_owned()
     } else {
-        format!("it costs {costs:.0} in balance")
+        format!("the outline loses much ({costs:.0} points)")
     }
 }

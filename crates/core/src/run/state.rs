@@ -7,7 +7,7 @@ use super::event::{Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, ToolWord
 use crate::coat::Zone;
 use crate::shape::Hand;
 use crate::sheet::{CutSheet, Step, StepKind};
-use crate::units::Length;
+use crate::units::{Length, parse_length};
 
 /// How a step stands.
 #[derive(
@@ -257,6 +257,25 @@ impl Run {
                 hand: hand.filter(|_| zone.is_pair()),
                 left_mm: *left_mm,
             }),
+            RunEvent::MeasuredAs {
+                step,
+                zone,
+                hand,
+                typed,
+                units,
+            } => match parse_length(typed, *units) {
+                Ok(left_mm) => self.read(WorkReading {
+                    step: *step,
+                    zone: *zone,
+                    hand: hand.filter(|_| zone.is_pair()),
+                    left_mm,
+                }),
+                // Nothing typed is lost: what does not read stands as a note.
+                Err(_) => self.notes.push(RunNote {
+                    step: *step,
+                    text: format!("Read on the {}: “{}”", zone.label(), typed.trim()),
+                }),
+            },
             RunEvent::Compared {
                 step,
                 longer,

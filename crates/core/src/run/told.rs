@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::state::{Compared, Run, WorkReading};
-use crate::coat::{LONGEST_MM, Zone};
+use crate::coat::{LONGEST_MM, Zone, can_stand};
 use crate::finish::AS_PLANNED_MM;
 use crate::plan::{Words, capital};
 use crate::shape::Hand;
@@ -21,6 +21,9 @@ pub struct WorkZone {
     pub label: String,
     /// Whether a dog has it twice.
     pub is_pair: bool,
+    /// The most that can be read there; none where nobody said what stood.
+    #[serde(default)]
+    pub most_mm: Option<Length>,
 }
 
 /// What the run says at a step that is to come.
@@ -40,11 +43,20 @@ pub struct AtStep {
     pub is_compared: bool,
 }
 
+/// Lengths by zone that a run is told by, mm.
+#[derive(Clone, Debug, Default)]
+pub struct RunLengths {
+    /// What the plan leaves.
+    pub planned: BTreeMap<Zone, f64>,
+    /// The most that can be read, where somebody said what stood.
+    pub most: BTreeMap<Zone, f64>,
+}
+
 /// All steps to come.
 pub(super) fn at_steps(
     run: &Run,
     queue: &[u32],
-    planned_mm: &BTreeMap<Zone, f64>,
+    lengths: &RunLengths,
     words: &Words<'_>,
 ) -> Vec<AtStep> {
     queue
@@ -54,12 +66,16 @@ pub(super) fn at_steps(
             let place = run.steps.iter().position(|s| s.step == *number)?;
             let state = &run.steps[place];
             let mut told = side(run, step, state.side_done, words);
-            told.extend(layers(run, step, planned_mm, words));
+            told.extend(layers(run, step, lengths, words));
             told.extend(state.compared.and_then(|c| pair(c, words)));
             let zones = step.zones.iter().map(|zone| WorkZone {
                 zone: *zone,
                 label: zone.label().into(),
                 is_pair: zone.is_pair(),
+                most_mm: lengths
+                    .most
+                    .get(zone)
+                    .and_then(|mm| Length::from_mm(*mm).ok()),
             });
             Some(AtStep {
                 step: *number,
@@ -109,15 +125,11 @@ fn can_hang(length: Length) -> bool {
 }
 
 /// After a layer: how much more, where (handbook 3, *Two lighter layers beat one deep one*).
-fn layers(
-    run: &Run,
-    step: &Step,
-    planned_mm: &BTreeMap<Zone, f64>,
-    words: &Words<'_>,
-) -> Vec<String> {
+fn layers(run: &Run, step: &Step, lengths: &RunLengths, words: &Words<'_>) -> Vec<String> {
     readings(run, step)
         .filter_map(|r| {
-            let planned = planned_mm.get(&r.zone)?;
+            let planned = lengths.planned.get(&r.zone)?;
+            let most = lengths.most.get(&r.zone).copied();
             let where_to = match r.hand {
                 None => r.zone.label().to_owned(),
                 Some(Hand::Left) => format!("{}, left", r.zone.label()),
@@ -125,7 +137,7 @@ fn layers(
             };
             let off = r.left_mm.as_mm() - planned;
             let stands = words.length(r.left_mm.as_mm());
-            let says = if !can_hang(r.left_mm) {
+            let says = if !can_stand(r.left_mm.as_mm(), most) {
                 format!("{stands} cannot be; read it again")
             } else if off >= AS_PLANNED_MM {
                 format!("{stands} stands, {} more comes off", words.length(off))

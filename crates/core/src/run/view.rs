@@ -1,5 +1,3 @@
-use std::collections::BTreeMap;
-
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -7,9 +5,9 @@ use utoipa::ToSchema;
 use super::event::OverReason;
 use super::late::LeaveOut;
 use super::state::{Run, StepState};
-use super::told::{AtStep, at_steps};
-use crate::coat::Zone;
+use super::told::{AtStep, RunLengths, at_steps};
 use crate::plan::Words;
+use crate::units::Length;
 
 /// A step put off, as it stays in sight.
 #[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -56,6 +54,9 @@ pub struct RunView {
     pub feel_blade_ms: Option<i64>,
     /// When the dog should rest, milliseconds since 1970; none for a dog that needs no breaks.
     pub break_ms: Option<i64>,
+    /// What the blade beneath the combs leaves: so short is the hair where a comb falls off.
+    #[serde(default)]
+    pub under_comb_mm: Length,
     /// Steps done that took longer than planned: each asks for one reason.
     pub ran_over: Vec<RanOver>,
     /// What was put off.
@@ -68,10 +69,10 @@ const LATE_MINUTES: f64 = 5.0;
 /// A step that took this much longer than planned asks for its reason, minutes (modelling choice).
 const OVER_MINUTES: f64 = 3.0;
 
-/// Looks at a run at a moment of the table's own clock, beside the lengths the plan leaves, mm.
+/// Looks at a run at a moment of the table's own clock, beside the lengths planned and before work.
 pub fn run_view(
     run: &Run,
-    planned_mm: &BTreeMap<Zone, f64>,
+    lengths: &RunLengths,
     words: &Words<'_>,
     leave_out: impl FnOnce() -> Vec<LeaveOut>,
     now_ms: i64,
@@ -108,9 +109,10 @@ pub fn run_view(
             .sheet
             .break_every_minutes
             .and_then(|every| after(run.at_work_from_ms, every)),
+        under_comb_mm: Length::constant_mm(words.house.under_comb.leaves_mm()),
         ran_over: ran_over(run),
         put_off: put_off(run),
-        at: at_steps(run, &queue, planned_mm, words),
+        at: at_steps(run, &queue, lengths, words),
         queue,
         run: run.clone(),
     }

@@ -77,7 +77,7 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
             &["Feel the end of the bone first; cut beyond it. A little stays beside the anus."]
         }
         Hazard::Shears => {
-            &["Eye at the height of the cut; hold the tips, the cut moves with the dog."]
+            &["Eye at the height of the cut; hold the hair's ends, the cut moves with the dog."]
         }
         Hazard::Floor => &["Lead off the table; floor not wet."],
     }
@@ -166,6 +166,9 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
             }
         }
         Hazard::Hygiene => {
+            if facts.never_stands_up() {
+                own.push("Never stood up on the hind legs: the belly from the side.".into());
+            }
             if dog.sex == Sex::Male {
                 own.push("Male: cover sheath and testicles; leave a little at the sheath.".into());
             }

@@ -6,7 +6,7 @@ use super::minutes as m;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
 use crate::dog::{Answer, Question};
-use crate::kit::ClipperFit;
+use crate::kit::{ClipperFit, ONE_SIZE_MM};
 use crate::look::LineName;
 use crate::plan::capital;
 use crate::solve::{Stroke, Unit, UnitCut};
@@ -23,12 +23,14 @@ impl Writer<'_> {
     pub(super) fn clip(&mut self) {
         let plan = self.plan;
         let mut groups: Vec<(Uuid, Stroke, Vec<&UnitCut>)> = Vec::new();
+        let mut alone: Vec<(Uuid, Stroke, Vec<&UnitCut>)> = Vec::new();
         for cut in &plan.cuts {
             let Some(tool) = cut.tool else { continue };
-            if matches!(
-                cut.unit,
-                Unit::Feet | Unit::Ears | Unit::Topknot | Unit::Tail
-            ) {
+            if cut.unit == Unit::Feet {
+                continue;
+            }
+            if is_shaped_by_hand(cut.unit) {
+                alone.push((tool, cut.stroke, vec![cut]));
                 continue;
             }
             match groups
@@ -39,6 +41,7 @@ impl Writer<'_> {
                 None => groups.push((tool, cut.stroke, vec![cut])),
             }
         }
+        groups.append(&mut alone);
         let longest = |tool: Uuid| {
             self.job
                 .kit
@@ -54,7 +57,7 @@ impl Writer<'_> {
         let body_units = groups
             .iter()
             .flat_map(|g| &g.2)
-            .filter(|c| !c.unit.is_of_a_leg())
+            .filter(|c| !c.unit.is_of_a_leg() && !is_shaped_by_hand(c.unit))
             .count()
             .max(1) as f64;
         for (tool, stroke, cuts) in groups {
@@ -62,14 +65,17 @@ impl Writer<'_> {
             let legs = cuts.iter().filter(|c| c.unit.is_of_a_leg()).count() as f64;
             let body = cuts.len() as f64 - legs;
             // A leg has about five faces; both sides of the dog are done.
-            let minutes = m::BODY_CLIPPED * body / body_units + 4.0 * m::LEG_SKIMMED * legs / 5.0;
+            let minutes = match clipped_part(&cuts) {
+                Some(minutes) => minutes,
+                None => m::BODY_CLIPPED * body / body_units + 4.0 * m::LEG_SKIMMED * legs / 5.0,
+            };
             let minutes = minutes * self.width_share(tool) + self.change(tool);
             let touches_flank = cuts
                 .iter()
                 .any(|c| matches!(c.unit, Unit::TuckUp | Unit::FlankAndKnee | Unit::Underline));
             let touches_face = cuts
                 .iter()
-                .any(|c| matches!(c.unit, Unit::Face | Unit::Beard));
+                .any(|c| matches!(c.unit, Unit::Face | Unit::Beard | Unit::Topknot));
             let mut hazards = vec![if is_blade {
                 Hazard::BareBlade
             } else {
@@ -83,6 +89,12 @@ impl Writer<'_> {
             }
             if legs > 0.0 {
                 hazards.push(Hazard::Legs);
+            }
+            if cuts.iter().any(|c| c.unit == Unit::Ears) {
+                hazards.push(Hazard::Ears);
+            }
+            if cuts.iter().any(|c| c.unit == Unit::Tail) {
+                hazards.push(Hazard::Tail);
             }
             let units: Vec<Unit> = cuts.iter().map(|c| c.unit).collect();
             let instead = self
@@ -99,7 +111,10 @@ impl Writer<'_> {
             self.push(
                 Stage::Clip,
                 Draft {
-                    what: capital(&self.named(&units)),
+                    what: match units.as_slice() {
+                        [one] if is_shaped_by_hand(*one) => format!("Clip the {}", one.label()),
+                        _ => capital(&self.named(&units)),
+                    },
                     tool: self.words.tool(tool),
                     stroke: match stroke {
                         Stroke::Against => "full, against the lay",
@@ -176,16 +191,18 @@ impl Writer<'_> {
             _ => self.facts.is_first_visit,
         };
         let is_body = units.contains(&Unit::BackFront);
-        self.one_longer(tool).filter(|_| is_asked && is_body)
+        let stands = self.job.coat.length_mm(Unit::BackFront.zone());
+        self.one_longer(tool, stands - ONE_SIZE_MM)
+            .filter(|_| is_asked && is_body)
     }
 
-    /// The next longer tool that is fit, of those that leave a comb's length.
-    fn one_longer(&self, tool: Uuid) -> Option<Uuid> {
+    /// The next longer tool that is fit and leaves no more than so much: a layer takes hair off.
+    fn one_longer(&self, tool: Uuid, most_mm: f64) -> Option<Uuid> {
         let kit = &self.job.kit;
         let mm = |t: &crate::kit::Tool| t.leaves_mm.as_mm();
         let own = kit.iter().find(|t| t.id == tool).map(mm)?;
         kit.iter()
-            .filter(|t| t.is_fit() && mm(t) > own + 1.0)
+            .filter(|t| t.is_fit() && mm(t) > own + 1.0 && mm(t) <= most_mm)
             .min_by(|a, b| mm(a).total_cmp(&mm(b)))
             .map(|t| t.id)
     }
@@ -199,12 +216,18 @@ impl Writer<'_> {
             &[Hazard::Comb]
         };
         let minutes = minutes + self.change(longer);
+        // Only where the longer tool takes something off.
+        let known = self.job.kit.iter().find(|t| t.id == longer);
+        let leaves = known.map_or(0.0, |t| t.leaves_mm.as_mm());
+        let coat = &self.job.coat;
+        let stands = |u: &&Unit| coat.length_mm(u.zone()) >= leaves + ONE_SIZE_MM;
+        let units: Vec<Unit> = units.iter().filter(stands).copied().collect();
         self.push(
             Stage::Clip,
             Draft {
                 what: format!(
                     "{}: a first light layer, then comb out",
-                    capital(&self.named(units))
+                    capital(&self.named(&units))
                 ),
                 tool: self.words.tool(longer),
                 tool_id: Some(longer),
@@ -270,6 +293,22 @@ impl Writer<'_> {
         to.dedup();
         (from.join("; "), to.join("; "))
     }
+}
+
+/// Minutes of the clipper on an ear, topknot or tail; none for the rest.
+fn clipped_part(cuts: &[&UnitCut]) -> Option<f64> {
+    let whole = match cuts.first()?.unit {
+        Unit::Ears => m::EARS,
+        Unit::Topknot => m::HEAD,
+        Unit::Tail => m::TAIL,
+        _ => return None,
+    };
+    Some(m::CLIPPED_SHARE * whole)
+}
+
+/// What is clipped by itself and shaped by hand after it.
+pub(super) const fn is_shaped_by_hand(unit: Unit) -> bool {
+    matches!(unit, Unit::Ears | Unit::Topknot | Unit::Tail)
 }
 
 /// With one tool in hand: full passes, then skims, then rough-outs.

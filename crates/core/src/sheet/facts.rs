@@ -29,6 +29,12 @@ impl DogFacts<'_> {
         self.handling.is_some_and(|h| h.temper == Temper::Lively)
     }
 
+    /// Whether it is never stood up on its hind legs: old, stiff, in whelp, a weak heart, fits
+    /// (handbook 7).
+    pub(super) fn never_stands_up(&self) -> bool {
+        self.dog.is_old() || self.handling.is_some_and(Handling::is_unwell)
+    }
+
     /// Whether the dog works in short stretches: old, young, unwell (handbook 6, *breaks*).
     pub(super) fn needs_breaks(&self) -> bool {
         self.dog.is_old() || self.dog.is_puppy() || self.handling.is_some_and(Handling::is_unwell)

@@ -1,3 +1,5 @@
+use uuid::Uuid;
+
 use super::bevel::Bevel;
 use super::cautions::Hazard;
 use super::hands::pair_hint;
@@ -20,6 +22,24 @@ pub(super) enum Feet {
     Hind,
     /// The front ones.
     Front,
+}
+
+impl Feet {
+    fn named(self, what: &str) -> String {
+        match self {
+            Self::All => what.into(),
+            Self::Hind => format!("Hind feet first. {what}"),
+            Self::Front => format!("Front feet, weight on them. {what}"),
+        }
+    }
+
+    /// Share of the four.
+    const fn share(self) -> f64 {
+        match self {
+            Self::All => 1.0,
+            Self::Hind | Self::Front => 0.5,
+        }
+    }
 }
 
 impl Writer<'_> {
@@ -50,13 +70,15 @@ impl Writer<'_> {
         } else {
             m::BEVEL_SCISSORED
         };
+        let is_clean = self.job.look.foot == FootFinish::Clean;
+        if is_clean && !is_scooped && is_blade {
+            self.clean_feet(which, &tool, feet.and_then(|cut| cut.tool));
+            self.bevel_by_shears(which, bevel);
+            return;
+        }
         let (what, minutes, from, to) = match self.job.look.foot {
             FootFinish::Clean => (
-                if is_scooped {
-                    "Clean feet, then bevel: comb down, scoop up at 45°"
-                } else {
-                    "Clean feet, then bevel: foot down, flat round once, then tilt and round again"
-                },
+                "Clean feet, then bevel: comb down, scoop up at 45°",
                 4.0 * (m::FOOT_EDGE + bevel),
                 "between the nails",
                 "no higher than the first toe joint",
@@ -83,25 +105,52 @@ impl Writer<'_> {
         self.push(
             Stage::FeetAndBevels,
             Draft {
-                what: match which {
-                    Feet::All => what.into(),
-                    Feet::Hind => format!("Hind feet first. {what}"),
-                    Feet::Front => format!("Front feet, weight on them. {what}"),
-                },
+                what: which.named(what),
                 tool,
                 from: from.into(),
                 to: to.into(),
                 leaves,
-                minutes: if which == Feet::All {
-                    minutes
-                } else {
-                    minutes / 2.0
-                },
+                minutes: which.share() * minutes,
                 zones: vec![Zone::Foot],
                 hazards,
                 pair: pair_hint(&[Zone::Foot]),
                 amounts: self.bevels(which),
                 tool_id: feet.and_then(|cut| cut.tool),
+                ..Draft::default()
+            },
+        );
+    }
+
+    /// The blade's part of a clean foot, where the bevel is the shears'.
+    fn clean_feet(&mut self, which: Feet, tool: &str, tool_id: Option<Uuid>) {
+        self.push(
+            Stage::FeetAndBevels,
+            Draft {
+                what: which.named("Clean feet"),
+                tool: tool.into(),
+                tool_id,
+                from: "between the nails".into(),
+                to: "no higher than the first toe joint".into(),
+                minutes: which.share() * 4.0 * m::FOOT_EDGE,
+                zones: vec![Zone::Foot],
+                hazards: &[Hazard::Feet, Hazard::BareBlade],
+                ..Draft::default()
+            },
+        );
+    }
+
+    fn bevel_by_shears(&mut self, which: Feet, minutes: f64) {
+        self.push(
+            Stage::FeetAndBevels,
+            Draft {
+                what: which.named("Bevel: foot down, flat round once, then tilt and round again"),
+                tool: "shears".into(),
+                from: "foot flat, weight on it".into(),
+                minutes: which.share() * 4.0 * minutes,
+                zones: vec![Zone::Foot],
+                hazards: &[Hazard::Feet],
+                pair: pair_hint(&[Zone::Foot]),
+                amounts: self.bevels(which),
                 ..Draft::default()
             },
         );

@@ -33,7 +33,7 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
         Some(Hazard::Hygiene) => "Skin flat from both sides; a finger over what must not be cut.",
         Some(Hazard::EarCanal) => "Ear drawn back, head held by the chin.",
         Some(Hazard::Tail) => "Tail held at its end, the bone felt.",
-        Some(Hazard::Shears) => "Hold the tips: the cut moves with the dog.",
+        Some(Hazard::Shears) => "Hold the hair's ends: the cut moves with the dog.",
         _ => "",
     }
 }

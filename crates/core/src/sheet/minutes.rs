@@ -7,7 +7,8 @@ use crate::plan::Job;
 pub(super) const NAILS: f64 = 5.0;
 pub(super) const PADS: f64 = 4.0;
 pub(super) const HYGIENE: f64 = 4.0;
-pub(super) const EARS_CLEANED: f64 = 4.0;
+/// Both ears; the eye corners are counted by themselves (handbook 6 has 4 for both).
+pub(super) const EARS_CLEANED: f64 = 2.0;
 pub(super) const BATH: f64 = 15.0;
 pub(super) const DRY: f64 = 25.0;
 pub(super) const BODY_CLIPPED: f64 = 10.0;
@@ -44,6 +45,9 @@ pub(super) const WIDE_BLADE: f64 = 0.75;
 /// A head whose length stays: over the ears and off the eyes, half of a head shaped from the start
 /// (modelling choice).
 pub(super) const HEAD_LEFT_LONG: f64 = 0.5 * HEAD;
+/// Share of an ear's, topknot's or tail's minutes that the clipper takes where one runs there first;
+/// the shears have the rest (modelling choice).
+pub(super) const CLIPPED_SHARE: f64 = 0.4;
 /// Share of a pass that a lighter first layer takes (modelling choice).
 pub(super) const FIRST_LAYER: f64 = 0.6;
 

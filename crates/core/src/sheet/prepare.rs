@@ -1,10 +1,13 @@
+use uuid::Uuid;
+
 use super::cautions::Hazard;
 use super::minutes as m;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
+use crate::balance::Skin;
 use crate::coat::{Knots, Zone};
 use crate::dog::{Answer, Question, Sex, Topic};
-use crate::kit::{ONE_SIZE_MM, Tool, ToolKind};
+use crate::kit::{ONE_SIZE_MM, Tool, ToolKind, UnderComb};
 use crate::solve::Unit;
 
 /// More than this comes off all over: the coat is roughed out before the bath, mm (handbook 6).
@@ -13,53 +16,47 @@ const MUCH_MM: f64 = 25.0;
 /// one size).
 const ROUGH_OVER_MM: f64 = ONE_SIZE_MM;
 
+/// What a 10, a 15 and a 9 leave bare, mm (industry numbering, from memory; handbook 3).
+const CLOSE_MM: f64 = 1.5;
+const FIFTEEN_MM: f64 = 1.2;
+const NINE_MM: f64 = 2.0;
+/// Left at least on delicate skin at the hygiene area, mm (handbook 3, *shortest safe*).
+const DELICATE_MM: f64 = 2.0;
+/// A blade for a small job leaves at most this, mm: the 7 (handbook 3); longer ones do not clean.
+const SMALL_JOB_MOST_MM: f64 = 3.2;
+/// Makers differ by a few tenths (handbook 3).
+const HAIRSBREADTH_MM: f64 = 0.05;
+
 impl Writer<'_> {
-    /// The small jobs, comb out, bath and dryer.
+    /// The small jobs from clean to dirty, comb out, bath and dryer (handbook 10 B).
     pub(super) fn prepare(&mut self) {
-        let nails = || {
-            tick(
-                "Nails, dewclaws too",
-                m::NAILS,
-                &[Hazard::Start, Hazard::NailsAndPads],
-            )
-        };
-        let are_after = self.has(Answer::NailsAfter);
-        if !are_after {
-            self.push(Stage::Prepare, nails());
-        }
-        let first: &[Hazard] = if are_after {
-            &[Hazard::Start, Hazard::NailsAndPads]
-        } else {
-            &[Hazard::NailsAndPads]
-        };
-        let pads = Draft {
-            tool: self.answer(Question::Pads).label().into(),
-            ..tick("Pads: level with them", m::PADS, first)
-        };
-        self.push(Stage::Prepare, pads);
-        self.hygiene();
-        if self.clears_armpits() {
-            let clear = tick(
-                "Armpits: clear them, skin flat",
-                m::ARMPITS,
-                &[Hazard::Hygiene],
-            );
-            self.push(Stage::Prepare, clear);
-        }
-        let corners = format!(
-            "Ears and eye corners; corners with {}",
-            self.answer(Question::EyeCorners).label()
-        );
+        self.eye_corners();
         self.push(
             Stage::Prepare,
-            tick(&corners, m::EARS_CLEANED, &[Hazard::EarCanal]),
+            tick("Ears: look in, clean", m::EARS_CLEANED, &[Hazard::EarCanal]),
         );
-        let is_rough_first = self.is_rough_first();
-        if is_rough_first {
-            self.rough_out();
+        let are_after = self.has(Answer::NailsAfter);
+        if !are_after {
+            self.nails();
+        }
+        self.hygiene();
+        if self.clears_armpits() {
+            self.armpits();
+        }
+        self.pads();
+        // A bare blade goes before the brush; a comb only after it, where it passes.
+        let roughs = self.is_rough_first();
+        let blade = self.roughing_tool(ToolKind::Blade).filter(|_| roughs);
+        let comb = self.roughing_tool(ToolKind::Comb);
+        let comb = comb.filter(|_| roughs && blade.is_none() && !self.body_is_knotted());
+        if let Some(blade) = blade {
+            self.rough_out(blade);
         }
         self.comb_out();
-        let drying = if is_rough_first {
+        if let Some(comb) = comb {
+            self.rough_out(comb);
+        }
+        let drying = if blade.or(comb).is_some() {
             m::DRY * m::DRIED_AFTER_ROUGHING
         } else {
             m::DRY
@@ -69,17 +66,60 @@ impl Writer<'_> {
             tick("Bath", m::BATH, &[Hazard::Bath]).of(StepKind::Bath, Topic::Bath),
         );
         if are_after {
-            self.push(
-                Stage::Prepare,
-                tick("Nails, dewclaws too", m::NAILS, &[Hazard::NailsAndPads]),
-            );
+            self.nails();
         }
         let dry = tick("Dry straight; comb test per zone", drying, &[Hazard::Dryer]);
         self.push(Stage::Prepare, dry.of(StepKind::Work, Topic::Dry));
     }
 
+    /// First of all: the cleanest place, and the dog sees what comes.
+    fn eye_corners(&mut self) {
+        let what = if self.has(Answer::HeadCornersFirst) {
+            "Eye corners first, so that the dog can see"
+        } else {
+            "Eye corners"
+        };
+        let hazards = &[Hazard::Start, Hazard::Face];
+        match self.answer(Question::EyeCorners) {
+            Answer::CornersBlade => {
+                let job = tick(what, m::EYE_CORNERS, hazards);
+                self.small_blade(job, Zone::Cheek, CLOSE_MM);
+            }
+            with => self.push(
+                Stage::Prepare,
+                Draft {
+                    tool: with.label().into(),
+                    ..tick(what, m::EYE_CORNERS, hazards)
+                },
+            ),
+        }
+    }
+
+    fn nails(&mut self) {
+        let nails = tick("Nails, dewclaws too", m::NAILS, &[Hazard::NailsAndPads]);
+        self.push(Stage::Prepare, nails);
+    }
+
+    fn pads(&mut self) {
+        let (mm, stroke) = match self.answer(Question::Pads) {
+            Answer::PadsThirty => (UnderComb::Thirty.leaves_mm(), ""),
+            Answer::PadsForty => (UnderComb::Forty.leaves_mm(), "flat and light"),
+            _ => (CLOSE_MM, ""),
+        };
+        let job = Draft {
+            stroke,
+            ..tick("Pads: level with them", m::PADS, &[Hazard::NailsAndPads])
+        };
+        self.small_blade(job, Zone::Foot, mm);
+    }
+
+    fn armpits(&mut self) {
+        let what = "Armpits: clear them, skin flat";
+        let job = tick(what, m::ARMPITS, &[Hazard::Hygiene]);
+        self.small_blade(job, Zone::ForeIn, CLOSE_MM);
+    }
+
     fn hygiene(&mut self) {
-        let blade = self.answer(Question::Hygiene);
         let is_male = self.facts.dog.sex == Sex::Male;
         let sheath = match self.answer(Question::Sheath) {
             _ if !is_male => "",
@@ -87,21 +127,76 @@ impl Writer<'_> {
             _ => "; leave a little at the sheath",
         };
         let reached = match self.answer(Question::BellyReached) {
-            Answer::FromTheSide => String::new(),
-            other => format!("; belly with the {}", other.label()),
+            Answer::FromTheSide => "",
+            // Never stood up for it (handbook 7); its own caution says so.
+            Answer::FrontLifted if self.facts.never_stands_up() => "",
+            Answer::FrontLifted => "; lift the front for the belly",
+            _ => "; a hand under the loin for the belly",
         };
-        let draft = Draft {
-            tool: match blade {
-                Answer::HygieneShears => "shears".into(),
-                answer => answer.label().into(),
+        let what = format!("Hygiene area{sheath}{reached}");
+        let job = tick(&what, m::HYGIENE, &[Hazard::Hygiene]);
+        match self.answer(Question::Hygiene) {
+            Answer::HygieneShears => self.push(Stage::Prepare, by_small_shears(job)),
+            Answer::HygieneFifteen => {
+                let light = Draft {
+                    stroke: "light",
+                    ..job
+                };
+                self.small_blade(light, Zone::Underline, FIFTEEN_MM);
+            }
+            Answer::HygieneHeldOff => {
+                let off = Draft {
+                    stroke: "held off the skin",
+                    ..job
+                };
+                self.small_blade(off, Zone::Underline, NINE_MM);
+            }
+            _ => self.small_blade(job, Zone::Underline, CLOSE_MM),
+        }
+    }
+
+    /// A small job by the bare blade of the kit that leaves what the salon asks, or little more:
+    /// its clock runs as at every bare blade. Where the kit has none, by shears, and it says so.
+    fn small_blade(&mut self, job: Draft<'_>, zone: Zone, asked_mm: f64) {
+        // Delicate skin is left a little more; pads are bare already (handbook 3, *shortest safe*).
+        let is_delicate = self.job.skin == Skin::Delicate && zone != Zone::Foot;
+        let least = if is_delicate {
+            asked_mm.max(DELICATE_MM)
+        } else {
+            asked_mm
+        };
+        let leaves = |tool: &Tool| {
+            let settings = tool.settings().into_iter();
+            settings
+                .map(|t| t.leaves_mm.as_mm())
+                .filter(|mm| (least - HAIRSBREADTH_MM..=SMALL_JOB_MOST_MM).contains(mm))
+                .min_by(f64::total_cmp)
+        };
+        let kit = self.job.kit.iter();
+        let blade = kit
+            .filter(|t| t.is_fit() && t.kind == ToolKind::Blade)
+            .filter_map(|t| Some((leaves(t)?, t.id)))
+            .min_by(|a, b| a.0.total_cmp(&b.0));
+        let Some((_, blade)) = blade else {
+            self.push(
+                Stage::Prepare,
+                Draft {
+                    stroke: "no blade of the kit is short and fit enough",
+                    ..by_small_shears(job)
+                },
+            );
+            return;
+        };
+        let hazards = [job.hazards, &[Hazard::BareBlade]].concat();
+        self.push(
+            Stage::Prepare,
+            Draft {
+                tool: self.words.tool(blade),
+                tool_id: Some(blade),
+                hazards: &hazards,
+                ..job
             },
-            ..tick(
-                &format!("Hygiene area, cool blade{sheath}{reached}"),
-                m::HYGIENE,
-                &[Hazard::Hygiene],
-            )
-        };
-        self.push(Stage::Prepare, draft);
+        );
     }
 
     /// The armpit has no zone of its own: the chest's and the inside of the front leg's knots say.
@@ -165,33 +260,57 @@ impl Writer<'_> {
         BODY.iter().any(|u| coat.knots(u.zone()) == Knots::Tight)
     }
 
-    fn rough_out(&mut self) {
+    /// What the body is roughed out with: a bare blade before it is brushed, since a comb attachment
+    /// in an unbrushed coat falls off (handbook 10 F). None where none is long enough and yet cuts.
+    fn roughing_tool(&self, kind: ToolKind) -> Option<Uuid> {
+        let coat = &self.job.coat;
         let longest = BODY
             .iter()
             .filter_map(|unit| self.planned_mm(unit.zone()))
             .fold(0.0, f64::max);
-        let is_knotted = self.body_is_knotted();
+        let stands = BODY
+            .iter()
+            .map(|unit| coat.length_mm(unit.zone()))
+            .fold(f64::INFINITY, f64::min);
         let leaves = |tool: &&Tool| tool.leaves_mm.as_mm();
-        // Nothing shorter than the plan: with no such tool the shears do it.
+        // Nothing shorter than the plan, and nothing that takes less than a size off.
         let at_least = |mm: f64| {
-            let fit = self.job.kit.iter().filter(|t| t.is_fit());
-            fit.filter(|t| !is_knotted || t.kind == ToolKind::Blade)
-                .filter(|t| leaves(t) >= mm)
+            let kit = self.job.kit.iter();
+            kit.filter(|t| t.is_fit() && t.kind == kind)
+                .filter(|t| (mm..=stands - ONE_SIZE_MM).contains(&leaves(t)))
                 .min_by(|a, b| leaves(a).total_cmp(&leaves(b)))
         };
-        let tool = at_least(longest + ROUGH_OVER_MM).or_else(|| at_least(longest));
-        let hazards: &[Hazard] = match tool.map(|t| t.kind) {
-            Some(ToolKind::Blade) => &[Hazard::CombOut, Hazard::BareBlade],
-            Some(ToolKind::Comb) => &[Hazard::CombOut],
-            None => &[Hazard::CombOut, Hazard::Shears],
+        let blade = at_least(longest + ROUGH_OVER_MM).or_else(|| at_least(longest));
+        blade.map(|t| t.id)
+    }
+
+    fn rough_out(&mut self, tool: Uuid) {
+        let is_blade = self.is_blade(tool);
+        let around = match (is_blade, self.body_is_knotted()) {
+            (true, true) => ", bare blade, flat beneath the knots",
+            (true, false) => ", bare blade",
+            // Never where the body is knotted.
+            (false, _) => "",
         };
+        let instead = self.words.blade_instead(tool).filter(|_| !is_blade);
+        let instead = instead.map(|t| format!("If the comb stops: {} blade, bare", t.printed));
+        let hazards: &[Hazard] = if is_blade {
+            &[Hazard::CombOut, Hazard::BareBlade]
+        } else {
+            &[Hazard::Comb]
+        };
+        let minutes = m::BODY_CLIPPED + self.change(tool);
         let draft = Draft {
-            what: "Rough out the body, one size over the plan; level the edges again when dry"
-                .into(),
-            tool: tool.map_or_else(|| "shears".into(), |t| self.words.tool(t.id)),
-            minutes: m::BODY_CLIPPED,
+            what: format!("Rough out the body{around}; level the edges again when dry"),
+            tool: self.words.tool(tool),
+            stroke: "full, with the lay",
+            from: "nape".into(),
+            to: "a hand above every line".into(),
+            minutes,
+            instead,
+            zones: BODY.iter().map(|u| u.zone()).collect(),
             topic: Some(Topic::Clip),
-            tool_id: tool.map(|t| t.id),
+            tool_id: Some(tool),
             hazards,
             ..Draft::default()
         };
@@ -215,5 +334,13 @@ fn tick<'a>(what: &str, minutes: f64, hazards: &'a [Hazard]) -> Draft<'a> {
         hazards,
         kind: StepKind::Tick,
         ..Draft::default()
+    }
+}
+
+/// The same by short shears with rounded ends (common practice).
+fn by_small_shears(job: Draft<'_>) -> Draft<'_> {
+    Draft {
+        tool: "small shears, points away".into(),
+        ..job
     }
 }

@@ -1,6 +1,5 @@
-use uuid::Uuid;
-
 use super::cautions::Hazard;
+use super::clip::is_shaped_by_hand;
 use super::faces::face_amounts;
 use super::hands::pair_hint;
 use super::minutes as m;
@@ -145,8 +144,8 @@ fn body_groups(has_skirt: bool) -> Vec<Group> {
 fn head_groups(begins: Answer, has_brows: bool) -> Vec<Group> {
     let order = match begins {
         _ if has_brows => {
-            "Head: beard combed forward and set; brows straight up and down at the cheek first, \
-             then set, a parting between them a little finger wide"
+            "Head: beard combed forward and set; set each brow's outer edge plumb over the cheek, \
+             then its front; a parting between the brows, a little finger wide"
         }
         Answer::HeadTop => "Head: top by comb, then sides and muzzle",
         Answer::HeadVisor => "Head: visor, then the topknot's sides, and match them",
@@ -175,17 +174,6 @@ impl Writer<'_> {
             Answer::HeadFirst => groups
                 .splice(0..0, head_groups(begins, has_brows))
                 .for_each(drop),
-            Answer::HeadCornersFirst => {
-                let corners = Draft {
-                    what: "Eye corners first, so that the dog can see".into(),
-                    tool: self.answer(Question::EyeCorners).label().into(),
-                    minutes: m::EYE_CORNERS,
-                    hazards: &[Hazard::Face],
-                    ..Draft::default()
-                };
-                self.push(Stage::Scissor, corners);
-                groups.extend(head_groups(begins, has_brows));
-            }
             _ => groups.extend(head_groups(begins, has_brows)),
         }
         let mut is_first = true;
@@ -211,21 +199,28 @@ impl Writer<'_> {
         if cuts.is_empty() {
             return self.head_left_long(group);
         }
-        // Legs and body were roughed out by the clipper before; head and tail are now.
-        let mut rough: Vec<Uuid> = cuts
-            .iter()
-            .filter(|c| is_shaped_by_hand(c.unit))
-            .filter_map(|c| c.tool)
-            .collect();
-        rough.sort_unstable();
-        rough.dedup();
-        let minutes = if group.units[0].is_of_a_leg() {
-            leg_minutes(&cuts) * group.half.share()
+        // What the clipper did before is done: the shears' share is left.
+        let was_clipped = |c: &&&UnitCut| is_shaped_by_hand(c.unit) && c.tool.is_some();
+        let part = if cuts.iter().any(|c| was_clipped(&c)) {
+            (1.0 - m::CLIPPED_SHARE) * group.minutes
         } else {
             group.minutes
         };
-        let changes: f64 = rough.iter().map(|t| self.change(*t)).sum();
-        let tools: Vec<String> = rough.iter().map(|t| self.words.tool(*t)).collect();
+        let minutes = if group.units[0].is_of_a_leg() {
+            leg_minutes(&cuts) * group.half.share()
+        } else {
+            part
+        };
+        // An ear or tail that a blade has clipped to the skin is only edged.
+        let shaped: Vec<&UnitCut> = cuts
+            .iter()
+            .filter(|c| {
+                c.leaves_mm
+                    .iter()
+                    .all(|mm| *mm >= c.unit.shortest_by_shears_mm())
+            })
+            .copied()
+            .collect();
         let brushed = if is_first {
             self.brushed()
         } else {
@@ -243,26 +238,24 @@ impl Writer<'_> {
             Draft {
                 what: if group.units.contains(&Unit::Topknot) {
                     format!("{}{}", group.what, self.head_words())
+                } else if shaped.is_empty() {
+                    format!("{}: the edge only", group.what)
                 } else {
                     group.what.into()
                 },
                 pair,
-                tool: if tools.is_empty() {
-                    self.shears().into()
-                } else {
-                    format!("{} after the {}", self.shears(), tools.join(" and the "))
-                },
+                tool: self.shears().into(),
                 stroke: &brushed,
                 from: scissor_from(group.units[0]).into(),
                 to: scissor_to(group.units[0]).into(),
-                leaves: self.leaves(&cuts),
-                minutes: minutes + changes,
+                leaves: self.leaves(&shaped),
+                minutes,
                 zones,
                 instead: None,
                 hazards: group.hazards,
                 kind: StepKind::Work,
                 topic: None,
-                tool_id: rough.first().copied(),
+                tool_id: None,
                 amounts: face_amounts(&cuts, plan, &self.job.coat, self.words),
             },
         );
@@ -388,19 +381,15 @@ impl Writer<'_> {
     }
 }
 
-/// What is shaped by hand after whatever tool.
-const fn is_shaped_by_hand(unit: Unit) -> bool {
-    matches!(unit, Unit::Ears | Unit::Topknot | Unit::Tail)
-}
-
-/// Two legs' faces: what was roughed out first takes a quarter of the shears' time.
+/// Two legs' faces, by what stands over the plan when the shears begin: a face that was roughed out
+/// close takes a quarter of one that was not (handbook 6).
 fn leg_minutes(cuts: &[&UnitCut]) -> f64 {
     let is_hind = HIND.contains(&cuts[0].unit);
     let faces = if is_hind { HIND.len() } else { FORE.len() } as f64;
-    let roughed = cuts.iter().filter(|c| c.tool.is_some()).count() as f64;
-    let share = roughed / cuts.len() as f64;
-    let each = share * m::LEG_AFTER_SKIMMING + (1.0 - share) * m::LEG_SCISSORED;
-    2.0 * each * cuts.len() as f64 / faces
+    let longest = m::LEG_SCISSORED / m::LEG_AFTER_SKIMMING;
+    let over =
+        |cut: &&UnitCut| (cut.scissor_minutes / cut.unit.scissor_minutes()).clamp(1.0, longest);
+    2.0 * m::LEG_AFTER_SKIMMING * cuts.iter().map(over).sum::<f64>() / faces
 }
 
 fn scissor_from(first: Unit) -> &'static str {

@@ -262,6 +262,7 @@ impl Writer<'_> {
             }
         }
         match parts.as_slice() {
+            [] => String::new(),
             [(span, _)] => format!("{span} {}", self.words.unit()),
             _ => parts
                 .iter()

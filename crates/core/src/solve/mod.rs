@@ -3,6 +3,7 @@
 mod halves;
 mod lengths;
 mod programme;
+mod shears;
 mod tools;
 mod units;
 

@@ -3,7 +3,9 @@ use uuid::Uuid;
 use super::units::Unit;
 use crate::balance::{BalancePoint, Skin, Subject, bounds, shortest_safe_mm};
 use crate::coat::{CoatNow, Knots, Zone};
-use crate::kit::{Direction, Tool, ToolKind, UnderComb, full_leaves_mm, skim_leaves_mm};
+use crate::kit::{
+    Direction, ONE_SIZE_MM, Tool, ToolKind, UnderComb, full_leaves_mm, skim_leaves_mm,
+};
 use crate::look::{Cut, FootFinish};
 use crate::shape::HeadShape;
 
@@ -53,12 +55,17 @@ const SCISSOR_SCATTER: f64 = 1.0;
 const MINUTE: f64 = 3.0;
 /// Too short counts double: hair cannot be added.
 const TOO_SHORT: f64 = 2.0;
-/// Shears without a rough-out take this many times the minutes.
+/// Shears without a rough-out take at most this many times the minutes.
 const WITHOUT_ROUGHING: f64 = 4.0;
 /// Each so many millimetres roughed too long add the minutes once more.
 const ROUGH_MM: f64 = 20.0;
 /// How far a roughing tool may be shorter than the longest length wanted, mm.
 const ROUGH_SLACK: f64 = 0.5;
+/// A pressed tool takes nothing off where it leaves no less than the coat less this, mm
+/// (balance-model-2.md 1).
+const NOTHING_OFF_MM: f64 = 1.0;
+/// A rough-out is worth a step where it takes at least one size off, mm (balance-model-2.md 1).
+const ROUGH_OFF_MM: f64 = ONE_SIZE_MM;
 /// A tool may miss a limit or a safe length by so little, mm: less than a hand can hold.
 const HAIRSBREADTH: f64 = 0.05;
 /// At most this many tools are weighed as a set, the best somewhere.
@@ -305,8 +312,13 @@ impl Bench<'_> {
             });
         };
         offer(Stroke::Leave, None, &|w| w.now, 0.0, 0.0);
-        let longest = wanted.iter().map(|w| w.ideal).fold(0.0, f64::max);
-        let mean = wanted.iter().map(|w| w.ideal).sum::<f64>() / wanted.len() as f64;
+        let by_shears = unit.shortest_by_shears_mm();
+        let shorn = |w: &Wanted| w.ideal.max(by_shears);
+        let longest = wanted.iter().map(&shorn).fold(0.0, f64::max);
+        let mean = wanted.iter().map(&shorn).sum::<f64>() / wanted.len() as f64;
+        let over = |stands: f64| 1.0 + (stands - mean).max(0.0) / ROUGH_MM;
+        // What lies in the tool's way is the zone's own hair, however far a hem hangs.
+        let coat_mm = self.coat.length_mm(zone);
         let minutes = unit.scissor_minutes();
         let stand = self.coat.stand.of(zone);
         // A natural back is thinned, never clipped, and a long beard and brows are combed forward
@@ -316,10 +328,11 @@ impl Bench<'_> {
         let is_lashed = look.finish.head == Some(HeadShape::Terrier)
             && matches!(unit, Unit::Beard | Unit::Brows);
         let is_by_eye = self.is_head_by_eye && matches!(unit, Unit::Beard | Unit::Topknot);
-        // A foot that is not clean is rounded by shears, but where one comb does the whole dog.
-        let is_round_foot =
-            unit == Unit::Feet && look.foot != FootFinish::Clean && look.comb_factor <= 1.0;
-        let is_by_hand = is_natural || is_lashed || is_by_eye || is_round_foot;
+        // A foot that is not clean is set by shears.
+        let is_shod = unit == Unit::Feet && look.foot != FootFinish::Clean;
+        // What has to come shorter than shears go is blade work all the same.
+        let is_by_hand = (is_natural || is_lashed || is_by_eye || is_shod)
+            && wanted.iter().all(|w| w.high >= by_shears.min(w.now));
         let kit: &[Tool] = if is_by_hand { &[] } else { self.kit };
         for tool in &kit
             .iter()
@@ -331,36 +344,55 @@ impl Bench<'_> {
                 continue; // A comb attachment that meets a knot falls off or leaves a hole.
             }
             let full = full_leaves_mm(tool, self.under, Direction::WithTheLay, stand);
-            offer(Stroke::Full, Some(tool.id), &|_| full, 0.0, 0.0);
+            let takes_off = |mm: f64, least: f64| mm <= coat_mm - least + HAIRSBREADTH;
+            if takes_off(full, NOTHING_OFF_MM) {
+                offer(Stroke::Full, Some(tool.id), &|_| full, 0.0, 0.0);
+            }
             match tool.kind {
                 ToolKind::Blade => {
                     if self.coat.texture.bears_against() && knots == Knots::None {
                         let against =
                             full_leaves_mm(tool, self.under, Direction::AgainstTheLay, stand);
-                        if against <= self.against_at_most_mm {
+                        if against <= self.against_at_most_mm && takes_off(against, NOTHING_OFF_MM)
+                        {
                             offer(Stroke::Against, Some(tool.id), &|_| against, 0.0, 0.0);
                         }
                     }
                 }
                 ToolKind::Comb => {
                     let skim = skim_leaves_mm(tool, self.under);
-                    offer(Stroke::Skim, Some(tool.id), &|_| skim, SKIM_SCATTER, 0.0);
+                    if takes_off(skim, NOTHING_OFF_MM) {
+                        offer(Stroke::Skim, Some(tool.id), &|_| skim, SKIM_SCATTER, 0.0);
+                    }
                 }
             }
-            if full >= longest - ROUGH_SLACK {
-                let more = minutes * (1.0 + (full - mean).max(0.0) / ROUGH_MM);
+            if full >= longest - ROUGH_SLACK && takes_off(full, ROUGH_OFF_MM) {
+                let more = minutes * over(full);
                 let extra = SCISSOR_SCATTER + MINUTE * more;
-                offer(Stroke::Scissor, Some(tool.id), &|w| w.ideal, extra, more);
+                offer(Stroke::Scissor, Some(tool.id), &shorn, extra, more);
             }
         }
         let more = if is_by_hand {
             minutes
         } else {
-            minutes * WITHOUT_ROUGHING
+            minutes * over(coat_mm).min(WITHOUT_ROUGHING)
         };
         let extra = SCISSOR_SCATTER + MINUTE * more;
-        offer(Stroke::Scissor, None, &|w| w.ideal, extra, more);
-        self.as_legs_are_done(unit, clean_enough(unit, longest, options))
+        offer(Stroke::Scissor, None, &shorn, extra, more);
+        if options.is_empty() {
+            // No blade reaches what is asked for: the shears stop where they have to.
+            options.push(UnitCut {
+                unit,
+                stroke: Stroke::Scissor,
+                tool: None,
+                wanted_mm: wanted.iter().map(|w| w.ideal).collect(),
+                leaves_mm: wanted.iter().map(|w| shorn(w).min(w.now)).collect(),
+                scissor_minutes: more,
+                cost: extra,
+            });
+        }
+        let asked = wanted.iter().map(|w| w.ideal).fold(0.0, f64::max);
+        self.as_legs_are_done(unit, clean_enough(unit, asked, options))
     }
 
     /// Leaves of a leg's options those that the salon takes; all where none is left.

@@ -13,7 +13,7 @@ pub enum UnitSystem {
     /// Millimetres, whole from 10 up, one decimal below, two below 1.
     #[default]
     Millimetres,
-    /// Inches with fractions to an eighth.
+    /// Inches with fractions to an eighth, under a quarter of an inch to a thirty-second.
     Inches,
 }
 
@@ -31,7 +31,7 @@ pub fn length_text(length: Length, system: UnitSystem) -> String {
     let mm = length.as_mm();
     match system {
         UnitSystem::Millimetres => millimetres_text(mm),
-        UnitSystem::Inches => eighths_text(mm / MM_PER_INCH),
+        UnitSystem::Inches => inches_text(mm / MM_PER_INCH),
     }
 }
 
@@ -47,26 +47,45 @@ fn millimetres_text(mm: f64) -> String {
     }
 }
 
-fn eighths_text(inches: f64) -> String {
+/// Below a quarter of an inch an eighth is three blades wide: thirty-seconds are written there
+/// (handbook 3: the blades from the 40 to the 6 all lie under it).
+const FINE_UNDER_IN: f64 = 0.25 - 1.0 / 64.0;
+
+/// To the eighth, to the thirty-second where that says more; never nought for what is something.
+fn inches_text(inches: f64) -> String {
+    let parts_an_inch: u32 = if inches.abs() < FINE_UNDER_IN { 32 } else { 8 };
     #[expect(
         clippy::cast_possible_truncation,
         clippy::cast_sign_loss,
         reason = "positive; what no dog has is written as the largest there is"
     )]
-    let eighths = (inches.abs() * 8.0).round() as u64;
-    let sign = if inches < 0.0 && eighths > 0 { "-" } else { "" };
-    let (whole, rest) = (eighths / 8, eighths % 8);
-    let (top, bottom) = match rest {
-        2 | 6 => (rest / 2, 4),
-        4 => (1, 2),
-        other => (other, 8),
+    let parts = (inches.abs() * f64::from(parts_an_inch)).round() as u64;
+    let sign = if inches < 0.0 && inches.abs() > NOTHING_IN {
+        "-"
+    } else {
+        ""
     };
-    match (whole, rest) {
+    if parts == 0 {
+        return if inches.abs() > NOTHING_IN {
+            format!("{sign}1/64")
+        } else {
+            "0".into()
+        };
+    }
+    let an_inch = u64::from(parts_an_inch);
+    let (whole, mut top, mut bottom) = (parts / an_inch, parts % an_inch, an_inch);
+    while top > 0 && top % 2 == 0 {
+        (top, bottom) = (top / 2, bottom / 2);
+    }
+    match (whole, top) {
         (whole, 0) => format!("{sign}{whole}"),
         (0, _) => format!("{sign}{top}/{bottom}"),
         _ => format!("{sign}{whole} {top}/{bottom}"),
     }
 }
+
+/// Less than a hair is thick is nothing, inches (human hair: about 0.05 to 0.1 mm, from memory).
+const NOTHING_IN: f64 = 0.002;
 
 /// Writes a distance in finger-breadths of the stylist's own index finger, to the half.
 ///
@@ -164,6 +183,18 @@ mod tests {
         assert_eq!(length_text(mm(value), UnitSystem::Inches), text);
         let back = parse_length(&format!("{text} in"), UnitSystem::Millimetres).expect("reads");
         assert!(back.approx_eq(mm(value), mm(1e-9)));
+    }
+
+    // By hand: a 40, a 10 and a 7 blade (handbook 3) in thirty-seconds; a hock reach of −9 mm.
+    #[rstest]
+    #[case(0.25, "1/64")]
+    #[case(1.5, "1/16")]
+    #[case(3.2, "1/8")]
+    #[case(-3.2, "-1/8")]
+    #[case(-9.0, "-3/8")]
+    #[case(0.0, "0")]
+    fn under_a_quarter_inch_no_blade_reads_as_nought(#[case] value: f64, #[case] text: &str) {
+        assert_eq!(length_text(mm(value), UnitSystem::Inches), text);
     }
 
     #[rstest]

@@ -6,6 +6,7 @@ pub mod table;
 use veliform_core::balance::{Judged, Place, Subject, Width};
 use veliform_core::coat::{CoatNow, Knots, Limit, Texture, Zone};
 use veliform_core::frame::{Build, FrameInput, Measure, Method, Sides, TakenMeasure, resolve};
+use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::look::Look;
 use veliform_core::shape::Station;
 use veliform_core::solve::{Solution, solve_lengths};
@@ -46,6 +47,29 @@ pub fn ample_coat(look: &Look, height: f64) -> CoatNow {
         coat = coat.with_zone(zone, mm);
     }
     coat
+}
+
+/// Blades and combs as they are sold, mm (industry numbering, from memory; handbook 3).
+pub const BLADES_MM: [f64; 11] = [0.25, 0.5, 1.2, 1.5, 2.0, 2.8, 3.2, 4.8, 6.3, 9.5, 13.0];
+pub const COMBS_MM: [f64; 8] = [13.0, 16.0, 19.0, 22.0, 25.0, 32.0, 38.0, 51.0];
+
+/// A well filled kit: every blade and comb once, each printed with what it leaves.
+pub fn full_kit() -> Vec<Tool> {
+    let blades = BLADES_MM.map(|mm| (ToolKind::Blade, mm));
+    let combs = COMBS_MM.map(|mm| (ToolKind::Comb, mm));
+    blades
+        .into_iter()
+        .chain(combs)
+        .zip(1..)
+        .map(|((kind, mm), n)| tool(n, kind, mm))
+        .collect()
+}
+
+pub fn tool(n: u128, kind: ToolKind, mm: f64) -> Tool {
+    serde_json::from_value(serde_json::json!({
+        "id": uuid::Uuid::from_u128(n), "printed": format!("{mm}"), "kind": kind, "leaves_mm": mm
+    }))
+    .expect("a tool")
 }
 
 pub fn limit(shorter: Option<f64>, longer: Option<f64>) -> Limit {

@@ -2,7 +2,7 @@ use veliform_core::drawing::Drawing;
 use veliform_core::plan::PlanReport;
 
 use super::steps::{Placed, Room, place_steps};
-use super::writer::{HEIGHT, MARGIN, PageWriter, WIDTH, cut, wrap};
+use super::writer::{HEIGHT, MARGIN, PageWriter, WIDTH, cut, gaps_said, wrap};
 use crate::fonts::{FIGURES, TEXT};
 
 /// What the printed sheet shows.
@@ -139,6 +139,11 @@ fn foot(page: &mut PageWriter, sheet: &Sheet<'_>, (number, of): (usize, usize)) 
         "start",
         &sheet.plan.sheet.counted,
     );
+    let notes = sheet.plan.sheet.notes.iter().map(String::as_str);
+    let named = [sheet.name, sheet.owner, sheet.salon];
+    if let Some(said) = gaps_said(named.into_iter().chain(notes)) {
+        page.text((WIDTH - MARGIN, 22.3), 2.2, 400, TEXT, "end", &said);
+    }
     let mut y = HEIGHT - 12.5;
     for line in wrap(&sheet.plan.sheet.standing_caution, 112) {
         page.text((MARGIN, y), 3.0, 700, TEXT, "start", &line);

@@ -2,7 +2,7 @@ use std::fmt::Write as _;
 
 use veliform_core::drawing::Drawing;
 
-use crate::fonts::FIGURES;
+use crate::fonts::{FIGURES, cannot_print};
 use crate::svg::{Theme, drawing_group, escape, num};
 
 /// A4 upright, mm.
@@ -45,7 +45,7 @@ impl PageWriter {
             num(x),
             num(y),
             num(size),
-            escape(text)
+            escape(&printable(text))
         );
         debug_assert!(done.is_ok(), "writing to a string does not fail");
     }
@@ -94,6 +94,22 @@ impl PageWriter {
         );
         (top - bottom) * scale
     }
+}
+
+/// A text with a gap, to be filled in by hand, for each letter that no face on board holds.
+fn printable(text: &str) -> String {
+    let missing = cannot_print(text);
+    text.chars()
+        .map(|c| if missing.contains(&c) { '_' } else { c })
+        .collect()
+}
+
+/// What is said where a paper has such gaps; none where it has not.
+pub(super) fn gaps_said<'a>(texts: impl IntoIterator<Item = &'a str>) -> Option<String> {
+    let missing: usize = texts.into_iter().map(|t| cannot_print(t).len()).sum();
+    (missing > 0).then(|| {
+        "Some letters cannot be printed here: write them in by hand where “_” stands.".into()
+    })
 }
 
 /// Breaks a text into lines of at most so many letters, at spaces where it can.

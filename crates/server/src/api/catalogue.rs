@@ -139,6 +139,8 @@ pub struct FeltWord {
 pub struct ZoneWord {
     zone: Zone,
     label: &'static str,
+    /// Whether a dog has it on both sides.
+    is_pair: bool,
 }
 
 /// A texture's words.
@@ -379,6 +381,7 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
             .map(|z| ZoneWord {
                 zone: *z,
                 label: z.label(),
+                is_pair: z.is_pair(),
             })
             .collect(),
         textures: Texture::ALL

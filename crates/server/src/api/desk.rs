@@ -1,7 +1,7 @@
 use actix_web::{post, web};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
-use veliform_core::coat::Zone;
+use veliform_core::coat::{Zone, standing_problem};
 use veliform_core::consult::Wish;
 use veliform_core::desk::{
     Ahead, Before, Desk, Evaluation, Offers, PictureHere, PlanView, QuestionHere, Reasons, WhatIf,
@@ -18,6 +18,7 @@ use veliform_core::units::{Length, UnitSystem, length_text, parse_length};
 use veliform_core::visit::{Entry, fold};
 
 use crate::blocking::compute;
+use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
 
 /// A dog on the desk: stateless, everything comes with the request.
@@ -68,6 +69,12 @@ pub struct TypedLength {
     text: String,
     #[serde(default)]
     units: UnitSystem,
+    /// Where it was read on the dog: then it can be no longer than what stood there.
+    #[serde(default)]
+    read_on: Option<String>,
+    /// The most that can be read there; none where nobody said what stood.
+    #[serde(default)]
+    most_mm: Option<Length>,
 }
 
 /// A length, understood.
@@ -80,9 +87,7 @@ pub struct ReadLength {
 /// Evaluates without solving: frame, outline, balance of the coat as it is.
 #[utoipa::path(responses((status = 200, body = Evaluation), (status = 422, body = ErrorBody)))]
 #[post("/evaluate")]
-pub(crate) async fn evaluate_dog(
-    desk: web::Json<OnTheDesk>,
-) -> Result<web::Json<Evaluation>, ApiError> {
+pub(crate) async fn evaluate_dog(desk: Json<OnTheDesk>) -> Result<web::Json<Evaluation>, ApiError> {
     // Under a third of a millisecond: quicker here than handed to another thread and back.
     let answer = desk
         .into_inner()
@@ -93,9 +98,7 @@ pub(crate) async fn evaluate_dog(
 /// Solves the look chosen and writes the plan out.
 #[utoipa::path(responses((status = 200, body = PlanView), (status = 422, body = ErrorBody)))]
 #[post("/plan")]
-pub(crate) async fn plan_dog(
-    request: web::Json<PlanRequest>,
-) -> Result<web::Json<PlanView>, ApiError> {
+pub(crate) async fn plan_dog(request: Json<PlanRequest>) -> Result<web::Json<PlanView>, ApiError> {
     let view = compute(move || {
         let request = request.into_inner();
         let reasons = if request.reasons {
@@ -116,7 +119,7 @@ pub(crate) async fn plan_dog(
 #[utoipa::path(responses((status = 200, body = WhatIf), (status = 422, body = ErrorBody)))]
 #[post("/what-if")]
 pub(crate) async fn try_what_if(
-    request: web::Json<WhatIfRequest>,
+    request: Json<WhatIfRequest>,
 ) -> Result<web::Json<WhatIf>, ApiError> {
     let answer = compute(move || {
         let WhatIfRequest { desk, zone, wish } = request.into_inner();
@@ -130,7 +133,7 @@ pub(crate) async fn try_what_if(
 #[utoipa::path(responses((status = 200, body = Option<PictureHere>), (status = 422, body = ErrorBody)))]
 #[post("/picture")]
 pub(crate) async fn hold_picture(
-    desk: web::Json<OnTheDesk>,
+    desk: Json<OnTheDesk>,
 ) -> Result<web::Json<Option<PictureHere>>, ApiError> {
     let answer = compute(move || {
         let desk = desk.into_inner();
@@ -144,7 +147,7 @@ pub(crate) async fn hold_picture(
 #[utoipa::path(responses((status = 200, body = Vec<LineOffer>), (status = 422, body = ErrorBody)))]
 #[post("/lines")]
 pub(crate) async fn offer_lines(
-    desk: web::Json<OnTheDesk>,
+    desk: Json<OnTheDesk>,
 ) -> Result<web::Json<Vec<LineOffer>>, ApiError> {
     let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.line_offers())?)).await?;
     Ok(web::Json(answer))
@@ -154,7 +157,7 @@ pub(crate) async fn offer_lines(
 #[utoipa::path(responses((status = 200, body = Vec<QuestionHere>), (status = 422, body = ErrorBody)))]
 #[post("/schools")]
 pub(crate) async fn compare_schools(
-    desk: web::Json<OnTheDesk>,
+    desk: Json<OnTheDesk>,
 ) -> Result<web::Json<Vec<QuestionHere>>, ApiError> {
     let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.schools())?)).await?;
     Ok(web::Json(answer))
@@ -172,9 +175,7 @@ pub struct ConsultRequest {
 /// Every look on this dog, best first, up to three of them drawn.
 #[utoipa::path(responses((status = 200, body = Offers), (status = 422, body = ErrorBody)))]
 #[post("/consult")]
-pub(crate) async fn consult(
-    request: web::Json<ConsultRequest>,
-) -> Result<web::Json<Offers>, ApiError> {
+pub(crate) async fn consult(request: Json<ConsultRequest>) -> Result<web::Json<Offers>, ApiError> {
     let answer = compute(move || {
         let ConsultRequest { desk, shown } = request.into_inner();
         Ok(desk.with(|desk, options| desk.offers(&shown, options))?)
@@ -195,9 +196,7 @@ pub struct AheadRequest {
 /// The look chosen over the weeks to the next visit, and the way to it.
 #[utoipa::path(responses((status = 200, body = Ahead), (status = 422, body = ErrorBody)))]
 #[post("/ahead")]
-pub(crate) async fn look_ahead(
-    request: web::Json<AheadRequest>,
-) -> Result<web::Json<Ahead>, ApiError> {
+pub(crate) async fn look_ahead(request: Json<AheadRequest>) -> Result<web::Json<Ahead>, ApiError> {
     let answer = compute(move || {
         let AheadRequest { desk, weeks } = request.into_inner();
         Ok(desk.with(|desk, options| desk.ahead(weeks, options))?)
@@ -218,7 +217,7 @@ pub struct RunRequest {
 #[utoipa::path(responses((status = 200, body = Option<RunView>), (status = 422, body = ErrorBody)))]
 #[post("/run")]
 pub(crate) async fn look_at_run(
-    request: web::Json<RunRequest>,
+    request: Json<RunRequest>,
 ) -> Result<web::Json<Option<RunView>>, ApiError> {
     let answer = compute(move || {
         let RunRequest { desk, now_ms } = request.into_inner();
@@ -239,7 +238,7 @@ pub struct RescueRequest {
 #[utoipa::path(responses((status = 200, body = Vec<RescueOption>), (status = 422, body = ErrorBody)))]
 #[post("/rescue")]
 pub(crate) async fn mend_slip(
-    request: web::Json<RescueRequest>,
+    request: Json<RescueRequest>,
 ) -> Result<web::Json<Vec<RescueOption>>, ApiError> {
     let answer = compute(move || {
         let RescueRequest { desk, slip } = request.into_inner();
@@ -253,7 +252,7 @@ pub(crate) async fn mend_slip(
 #[utoipa::path(responses((status = 200, body = FinishReport), (status = 422, body = ErrorBody)))]
 #[post("/finish")]
 pub(crate) async fn check_finish(
-    desk: web::Json<OnTheDesk>,
+    desk: Json<OnTheDesk>,
 ) -> Result<web::Json<FinishReport>, ApiError> {
     let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.finish())?)).await?;
     Ok(web::Json(answer))
@@ -263,7 +262,7 @@ pub(crate) async fn check_finish(
 #[utoipa::path(responses((status = 200, body = WhatNext), (status = 422, body = ErrorBody)))]
 #[post("/next-measure")]
 pub(crate) async fn find_next_measure(
-    desk: web::Json<OnTheDesk>,
+    desk: Json<OnTheDesk>,
 ) -> Result<web::Json<WhatNext>, ApiError> {
     let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.what_next())?)).await?;
     Ok(web::Json(answer))
@@ -273,9 +272,15 @@ pub(crate) async fn find_next_measure(
 #[utoipa::path(responses((status = 200, body = ReadLength), (status = 422, body = ErrorBody)))]
 #[post("/length")]
 pub(crate) async fn read_length(
-    typed: web::Json<TypedLength>,
+    typed: Json<TypedLength>,
 ) -> Result<web::Json<ReadLength>, ApiError> {
+    let typed = typed.into_inner();
     let length = parse_length(&typed.text, typed.units).map_err(ApiError::Body)?;
+    if let Some(place) = &typed.read_on
+        && let Some(problem) = standing_problem(place, length, typed.most_mm, typed.units)
+    {
+        return Err(ApiError::Body(problem));
+    }
     Ok(web::Json(ReadLength {
         length_mm: length,
         text: length_text(length, typed.units),

@@ -9,6 +9,7 @@ use veliform_core::visit::fold;
 use veliform_store::Store;
 
 use crate::blocking::Salon;
+use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
 
 /// A dog in the studio's list.
@@ -142,7 +143,7 @@ pub(crate) async fn get_dog(
 pub(crate) async fn put_dog(
     salon: web::Data<Salon>,
     id: web::Path<Uuid>,
-    dog: web::Json<Dog>,
+    dog: Json<Dog>,
 ) -> Result<web::Json<Dog>, ApiError> {
     let dog = Dog {
         id: id.into_inner(),

@@ -16,11 +16,20 @@ pub(crate) fn records(store: &Store, dog: Uuid) -> Result<Vec<VisitRecord>, ApiE
         .visits_of(dog)?
         .into_iter()
         .map(|head| {
+            let plans = store.plans_of(head.id)?;
+            for plan in &plans.unreadable {
+                // It stays in the data file; a dog file holds only what can be read again.
+                tracing::warn!(
+                    "plan {} of visit {} does not read: left out",
+                    plan.id,
+                    head.id
+                );
+            }
             Ok(VisitRecord {
                 id: head.id,
                 began_ms: head.began_ms,
                 entries: store.visit(head.id, 0)?.entries,
-                plans: store.plans_of(head.id)?,
+                plans: plans.plans,
             })
         })
         .collect()

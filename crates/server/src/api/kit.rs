@@ -4,6 +4,7 @@ use veliform_core::dog::House;
 use veliform_core::kit::{Tool, check_tool};
 
 use crate::blocking::Salon;
+use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
 
 fn now_ms() -> i64 {
@@ -22,7 +23,7 @@ pub(crate) async fn get_house(salon: web::Data<Salon>) -> Result<web::Json<House
 #[put("/house")]
 pub(crate) async fn put_house(
     salon: web::Data<Salon>,
-    house: web::Json<House>,
+    house: Json<House>,
 ) -> Result<web::Json<House>, ApiError> {
     let house = house.into_inner();
     let problems = house.check();
@@ -51,7 +52,7 @@ pub(crate) async fn get_kit(salon: web::Data<Salon>) -> Result<web::Json<Vec<Too
 pub(crate) async fn put_tool(
     salon: web::Data<Salon>,
     id: web::Path<Uuid>,
-    tool: web::Json<Tool>,
+    tool: Json<Tool>,
 ) -> Result<web::Json<Vec<Tool>>, ApiError> {
     let tool = Tool {
         id: id.into_inner(),

@@ -1,5 +1,7 @@
 use actix_web::http::header;
 use actix_web::{HttpResponse, get, web};
+use jiff::tz::TimeZone;
+use jiff::{Timestamp, ToSpan as _};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
@@ -76,7 +78,7 @@ fn owner_card(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiEr
         ..DrawOptions::default()
     };
     let drawing = desk.draw(Some(&solved), &options);
-    let after = |weeks: u32| day(at.began_ms + i64::from(weeks) * WEEK_MS);
+    let after = |weeks: u32| day_after(at.began_ms, i64::from(weeks));
     let back = (after(offer.upkeep.weeks_from), after(offer.upkeep.weeks_to));
     let words = Words {
         house: &at.house,
@@ -101,12 +103,16 @@ fn owner_card(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiEr
     Ok((at.dog.name, vec![svg]))
 }
 
-const WEEK_MS: i64 = 7 * 86_400_000;
-
-fn day(at_ms: i64) -> String {
-    jiff::Timestamp::from_millisecond(at_ms)
+/// A day by this machine's own calendar, so many weeks on, as the screens beside it write it.
+fn day_after(at_ms: i64, weeks: i64) -> String {
+    let at = Timestamp::from_millisecond(at_ms).map(|t| t.to_zoned_datetime(TimeZone::system()));
+    at.and_then(|t| t.checked_add(weeks.weeks()))
         .map(|t| t.strftime("%-d %B %Y").to_string())
         .unwrap_or_default()
+}
+
+fn day(at_ms: i64) -> String {
+    day_after(at_ms, 0)
 }
 
 fn drawing(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {

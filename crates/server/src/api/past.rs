@@ -31,7 +31,7 @@ pub(crate) async fn get_past(
                     id: visit.id,
                     began_ms: visit.began_ms,
                     visit: fold(&dog, &store.visit(visit.id, 0)?.entries),
-                    plan: store.plans_of(visit.id)?.pop(),
+                    plan: store.plans_of(visit.id)?.plans.pop(),
                 });
             }
             Ok(past(&earlier, head.began_ms))

@@ -16,6 +16,7 @@ use veliform_store::PhotoHead;
 
 use super::at_visit::AtVisit;
 use crate::blocking::{Salon, compute};
+use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
 
 /// A photo of a visit, without its picture.
@@ -142,7 +143,7 @@ async fn keep(
 pub(crate) async fn take_simulated_photo(
     salon: web::Data<Salon>,
     visit: web::Path<Uuid>,
-    shot: web::Json<SimulatedShot>,
+    shot: Json<SimulatedShot>,
 ) -> Result<web::Json<SimulatedPhoto>, ApiError> {
     let (visit, shot) = (visit.into_inner(), shot.into_inner());
     let camera = shot.camera;
@@ -250,7 +251,7 @@ pub(crate) async fn delete_photo(
 #[utoipa::path(responses((status = 200, body = PhotoReading), (status = 422, body = ErrorBody)))]
 #[post("/read-photo")]
 pub(crate) async fn read_marks(
-    request: web::Json<MarksToRead>,
+    request: Json<MarksToRead>,
 ) -> Result<web::Json<PhotoReading>, ApiError> {
     let MarksToRead { marks, units } = request.into_inner();
     Ok(web::Json(read_photo(&marks, units)))

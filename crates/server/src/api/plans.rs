@@ -11,6 +11,7 @@ use veliform_store::Store;
 
 use super::at_visit::AtVisit;
 use crate::blocking::Salon;
+use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
 
 /// Keeping a plan.
@@ -39,6 +40,8 @@ pub struct PlanCard {
     look_name: String,
     right: u32,
     points: usize,
+    /// Why it cannot be opened; none where it can.
+    problem: Option<String>,
 }
 
 /// Keeps the plan of a visit as it stands.
@@ -47,7 +50,7 @@ pub struct PlanCard {
 pub(crate) async fn keep_plan(
     salon: web::Data<Salon>,
     path: web::Path<(Uuid, Uuid)>,
-    body: web::Json<KeepPlan>,
+    body: Json<KeepPlan>,
 ) -> Result<web::Json<PlanAsKept>, ApiError> {
     let ((visit, id), KeepPlan { entry, at_ms }) = (path.into_inner(), body.into_inner());
     let plan = salon
@@ -137,18 +140,31 @@ pub(crate) async fn list_plans(
     let cards = salon
         .run(move |store| {
             store.visit_head(visit)?;
-            Ok(store
-                .plans_of(visit)?
-                .into_iter()
-                .map(|p| PlanCard {
-                    id: p.id,
-                    at_ms: p.at_ms,
-                    method: p.method,
-                    look_name: p.report.look_name,
-                    right: p.report.right,
-                    points: p.report.balance.len(),
-                })
-                .collect())
+            let found = store.plans_of(visit)?;
+            let read = found.plans.into_iter().map(|p| PlanCard {
+                id: p.id,
+                at_ms: p.at_ms,
+                method: p.method,
+                look_name: p.report.look_name,
+                right: p.report.right,
+                points: p.report.balance.len(),
+                problem: None,
+            });
+            let unread = found.unreadable.into_iter().map(|p| PlanCard {
+                id: p.id,
+                at_ms: p.at_ms,
+                look_name: String::new(),
+                right: 0,
+                points: 0,
+                problem: Some(format!(
+                    "A plan kept by “{}” does not read in this version; it stays in the data file.",
+                    p.method
+                )),
+                method: p.method,
+            });
+            let mut cards: Vec<PlanCard> = read.chain(unread).collect();
+            cards.sort_by_key(|c| (c.at_ms, c.id));
+            Ok(cards)
         })
         .await?;
     Ok(web::Json(cards))

@@ -150,7 +150,7 @@ fn read(store: &Store, heads: &[VisitHead]) -> Result<Vec<Past>, ApiError> {
             let plan = if visit.results.is_empty() {
                 None
             } else {
-                store.plans_of(head.id)?.pop()
+                store.plans_of(head.id)?.plans.pop()
             };
             Ok(Past { dog, visit, plan })
         })

@@ -7,6 +7,7 @@ use veliform_core::visit::fold;
 use veliform_store::Store;
 
 use crate::blocking::Salon;
+use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
 
 /// A type to make from measured dogs.
@@ -35,7 +36,7 @@ pub(crate) async fn list_own_types(
 #[post("/own-types")]
 pub(crate) async fn make_own_type(
     salon: web::Data<Salon>,
-    new: web::Json<NewOwnType>,
+    new: Json<NewOwnType>,
 ) -> Result<web::Json<OwnType>, ApiError> {
     let new = new.into_inner();
     let own = salon

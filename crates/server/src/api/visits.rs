@@ -3,13 +3,13 @@ use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::dog::Dog;
-use veliform_core::run::RunEvent;
-use veliform_core::salon_log::tool_after;
-use veliform_core::visit::{Entry, EntryBody};
-use veliform_store::Store;
+use veliform_core::visit::Entry;
+use veliform_formats::read_json;
+use veliform_store::{Store, StoreError};
 
 use crate::blocking::Salon;
-use crate::error::{ApiError, ErrorBody};
+use crate::body::Json;
+use crate::error::{ApiError, ErrorBody, sentence};
 
 /// A visit to begin.
 #[derive(Debug, Deserialize, ToSchema)]
@@ -42,7 +42,9 @@ pub struct Seen {
 /// Entries to keep.
 #[derive(Debug, Deserialize, ToSchema)]
 pub struct NewEntries {
-    entries: Vec<Entry>,
+    /// Each is read by itself: one that does not read keeps none of the others from being kept.
+    #[schema(value_type = Vec<Entry>)]
+    entries: Vec<serde_json::Value>,
 }
 
 /// What became of entries sent.
@@ -52,6 +54,44 @@ pub struct Kept {
     new: usize,
     /// Number of the last entry received.
     last: i64,
+    /// Those that were not kept, each with why.
+    refused: Vec<RefusedEntry>,
+}
+
+/// An entry that was not kept.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct RefusedEntry {
+    /// Its place among those sent, from 0.
+    place: usize,
+    /// One sentence: what is wrong and what to do.
+    detail: String,
+}
+
+/// Entries that read, with their places, and those that do not.
+fn read_entries(sent: Vec<serde_json::Value>) -> (Vec<(usize, Entry)>, Vec<RefusedEntry>) {
+    let (mut good, mut refused) = (Vec::new(), Vec::new());
+    for (place, value) in sent.into_iter().enumerate() {
+        let read = read_json::<Entry>(value.to_string().as_bytes()).map_err(|e| e.to_string());
+        match read.and_then(|entry| dated(entry.at_ms).map(|()| entry)) {
+            Ok(entry) => good.push((place, entry)),
+            Err(why) => refused.push(RefusedEntry {
+                place,
+                detail: sentence(&why),
+            }),
+        }
+    }
+    (good, refused)
+}
+
+/// The first and the last moment that can be written on a paper: the years 1900 to 2199, ms since 1970.
+const DATED_MS: (i64, i64) = (-2_208_988_800_000, 7_258_118_400_000);
+
+/// Refuses a moment that no calendar of a salon holds.
+pub(crate) fn dated(at_ms: i64) -> Result<(), String> {
+    if (DATED_MS.0..DATED_MS.1).contains(&at_ms) {
+        return Ok(());
+    }
+    Err("the date lies outside the years 1900 to 2199; set the clock of this device".into())
 }
 
 /// Most entries in one request.
@@ -63,9 +103,10 @@ const MOST_ENTRIES: usize = 2000;
 pub(crate) async fn put_visit(
     salon: web::Data<Salon>,
     id: web::Path<Uuid>,
-    visit: web::Json<NewVisit>,
+    visit: Json<NewVisit>,
 ) -> Result<web::Json<VisitLog>, ApiError> {
     let (id, visit) = (id.into_inner(), visit.into_inner());
+    dated(visit.began_ms).map_err(ApiError::Body)?;
     let log = salon
         .run(move |store| {
             store.begin_visit(id, visit.dog, visit.began_ms)?;
@@ -100,7 +141,8 @@ fn read(store: &Store, id: Uuid, after: i64) -> Result<VisitLog, ApiError> {
     })
 }
 
-/// Keeps entries, all or none; one that comes twice counts once.
+/// Keeps entries; one that comes twice counts once. What cannot be kept is named, and keeps none of the
+/// others from being kept.
 #[utoipa::path(responses(
     (status = 200, body = Kept),
     (status = 404, body = ErrorBody),
@@ -111,7 +153,7 @@ fn read(store: &Store, id: Uuid, after: i64) -> Result<VisitLog, ApiError> {
 pub(crate) async fn append_entries(
     salon: web::Data<Salon>,
     id: web::Path<Uuid>,
-    body: web::Json<NewEntries>,
+    body: Json<NewEntries>,
 ) -> Result<web::Json<Kept>, ApiError> {
     let (id, entries) = (id.into_inner(), body.into_inner().entries);
     if entries.len() > MOST_ENTRIES {
@@ -120,34 +162,34 @@ pub(crate) async fn append_entries(
             entries.len()
         )));
     }
-    let kept = salon
-        .run(move |store| {
-            let kept = store.append(id, &entries)?;
-            if kept.new > 0 {
-                note_tools(store, &entries)?;
-            }
-            Ok(kept)
-        })
-        .await?;
+    let sent = entries.len();
+    let (good, mut refused) = read_entries(entries);
+    let (places, good): (Vec<usize>, Vec<Entry>) = good.into_iter().unzip();
+    let ids: Vec<Uuid> = good.iter().map(|e| e.id).collect();
+    let kept = salon.run(move |store| Ok(store.append(id, &good)?)).await?;
+    let in_conflict = kept.conflicts.iter().filter_map(|id| {
+        let place = ids.iter().position(|other| other == id)?;
+        let conflict = StoreError::Conflict {
+            what: "entry",
+            id: *id,
+        };
+        Some((places[place], conflict))
+    });
+    let conflicts: Vec<(usize, StoreError)> = in_conflict.collect();
+    // Where nothing could be kept the request itself has failed.
+    if sent > 0 && conflicts.len() + refused.len() == sent {
+        let first = refused.into_iter().next().map(|r| ApiError::Body(r.detail));
+        let conflict = conflicts.into_iter().next().map(|(_, c)| c.into());
+        return Err(first.or(conflict).unwrap_or(ApiError::CutOff));
+    }
+    refused.extend(conflicts.into_iter().map(|(place, conflict)| RefusedEntry {
+        place,
+        detail: sentence(&conflict.to_string()),
+    }));
+    refused.sort_by_key(|r| r.place);
     Ok(web::Json(Kept {
         new: kept.new,
         last: kept.last,
+        refused,
     }))
-}
-
-/// What is noticed of a tool at the table stands in the kit from then on.
-fn note_tools(store: &mut Store, entries: &[Entry]) -> Result<(), ApiError> {
-    for entry in entries {
-        let EntryBody::Run {
-            event: RunEvent::ToolNoted { tool, word },
-        } = &entry.body
-        else {
-            continue;
-        };
-        let known = store.kit()?.into_iter().find(|t| t.id == *tool);
-        if let Some(changed) = known.and_then(|t| tool_after(&t, *word)) {
-            store.put_tool(&changed, entry.at_ms)?;
-        }
-    }
-    Ok(())
 }

@@ -40,9 +40,9 @@ export async function ask<T>(
 }
 
 function asFailure(error: unknown, status: number): Failure {
-  if (typeof error === 'object' && error !== null && 'message' in error && 'kind' in error) {
+  if (typeof error === 'object' && error !== null && 'detail' in error && 'kind' in error) {
     const body = error as Schemas['ErrorBody'];
-    return new Failure(body.kind, body.message, body.fields);
+    return new Failure(body.kind, body.detail, body.fields);
   }
   return new Failure('internal', `Veliform answered ${status}. Try again.`);
 }

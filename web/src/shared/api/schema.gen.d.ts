@@ -549,7 +549,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Keeps entries, all or none; one that comes twice counts once. */
+        /**
+         * Keeps entries; one that comes twice counts once. What cannot be kept is named, and keeps none of the
+         *     others from being kept.
+         */
         post: operations["append_entries"];
         delete?: never;
         options?: never;
@@ -1758,20 +1761,32 @@ export interface components {
             /** @enum {string} */
             kind: "redone";
         };
-        /** @description What a failed request is answered with. */
+        /**
+         * @description What a failed request is answered with: problem details (RFC 9457), sent as
+         *     `application/problem+json`.
+         */
         ErrorBody: {
+            /** @description One sentence: what is wrong and what to do. */
+            detail: string;
             /** @description Sentences beside fields, where fields are wrong. */
             fields: components["schemas"]["Problem"][];
             /** @description The kind. */
             kind: components["schemas"]["ErrorKind"];
-            /** @description One sentence: what is wrong and what to do. */
-            message: string;
+            /**
+             * Format: int32
+             * @description The status of the answer.
+             */
+            status: number;
+            /** @description The kind in a few words, always the same. */
+            title: string;
+            /** @description The kind as a name of its own: `urn:veliform:` and the kind. */
+            type: string;
         };
         /**
          * @description Kinds of failure, stable for clients.
          * @enum {string}
          */
-        ErrorKind: "not_found" | "invalid_input" | "conflict" | "too_large" | "refused" | "unavailable" | "internal";
+        ErrorKind: "not_found" | "invalid_input" | "conflict" | "too_large" | "other_kind" | "not_allowed" | "refused" | "unavailable" | "internal";
         /** @description What a screen needs without a plan. */
         Evaluation: {
             /** @description Its angles, with theirs. */
@@ -2275,6 +2290,8 @@ export interface components {
             last: number;
             /** @description How many were new. */
             new: number;
+            /** @description Those that were not kept, each with why. */
+            refused: components["schemas"]["RefusedEntry"][];
         };
         /** @description A plan kept as it was: what it was made of, what came out, by which method, when. */
         KeptPlan: {
@@ -2640,7 +2657,7 @@ export interface components {
          * @description How a measure was got. Its doubt is one standard deviation (handbook 2).
          * @enum {string}
          */
-        Method: "tape" | "height_stick" | "caliper" | "photo";
+        Method: "tape" | "height_stick" | "caliper" | "photo" | "drawn";
         /** @description The plan at one moment of the interval. */
         Moment: {
             /**
@@ -2670,6 +2687,7 @@ export interface components {
         MomentName: "today" | "middle" | "last_day";
         /** @description Entries to keep. */
         NewEntries: {
+            /** @description Each is read by itself: one that does not read keeps none of the others from being kept. */
             entries: components["schemas"]["Entry"][];
         };
         /** @description A type to make from measured dogs. */
@@ -2788,7 +2806,7 @@ export interface components {
          * @description Where a number of the frame comes from.
          * @enum {string}
          */
-        Origin: "tape" | "height_stick" | "caliper" | "photo" | "angle_rule" | "felt" | "estimated";
+        Origin: "tape" | "height_stick" | "caliper" | "photo" | "drawn" | "angle_rule" | "felt" | "estimated";
         /**
          * @description What became of something found at an earlier visit.
          * @enum {string}
@@ -3123,6 +3141,8 @@ export interface components {
             look_name: string;
             method: string;
             points: number;
+            /** @description Why it cannot be opened; none where it can. */
+            problem?: string | null;
             /** Format: int32 */
             right: number;
         };
@@ -3385,6 +3405,13 @@ export interface components {
              */
             unfinished: string;
         };
+        /** @description An entry that was not kept. */
+        RefusedEntry: {
+            /** @description One sentence: what is wrong and what to do. */
+            detail: string;
+            /** @description Its place among those sent, from 0. */
+            place: number;
+        };
         /** @description One way out, with what it costs. */
         RescueOption: {
             /**
@@ -3429,6 +3456,7 @@ export interface components {
             is_quick: boolean;
             /** @description Its name. */
             label: string;
+            most_mm?: components["schemas"]["Length"] | null;
             /**
              * Format: double
              * @description Longer than planned by, mm; negative when shorter; none where not measured.
@@ -3606,6 +3634,21 @@ export interface components {
             /** @description Where. */
             zone: components["schemas"]["Zone"];
         } | {
+            /** @enum {string} */
+            event: "measured_as";
+            hand?: components["schemas"]["Hand"] | null;
+            /**
+             * Format: int32
+             * @description At which step.
+             */
+            step: number;
+            /** @description What was typed. */
+            typed: string;
+            /** @description In which units a bare number was meant. */
+            units: components["schemas"]["UnitSystem"];
+            /** @description Where. */
+            zone: components["schemas"]["Zone"];
+        } | {
             /** @description By how much. */
             by_mm?: components["schemas"]["Length"];
             /** @enum {string} */
@@ -3696,6 +3739,8 @@ export interface components {
              * @description Minutes planned for what is to come.
              */
             to_go_minutes: number;
+            /** @description What the blade beneath the combs leaves: so short is the hair where a comb falls off. */
+            under_comb_mm?: components["schemas"]["Length"];
             /**
              * Format: double
              * @description Minutes worked.
@@ -3809,10 +3854,28 @@ export interface components {
         SkinState: "ordinary" | "pale_or_thin" | "scaly" | "sore";
         /** @description Too much came off somewhere. */
         Slip: {
+            cause?: components["schemas"]["SlipCause"] | null;
+            hand?: components["schemas"]["Hand"] | null;
             /** @description What is left there. */
             left_mm: components["schemas"]["Length"];
             /** @description Where. */
             zone: components["schemas"]["Zone"];
+        };
+        /** @description What cut too much off. */
+        SlipCause: {
+            /** @enum {string} */
+            by: "blade";
+            /**
+             * Format: uuid
+             * @description Which, of the kit.
+             */
+            tool: string;
+        } | {
+            /** @enum {string} */
+            by: "comb_fell_off";
+        } | {
+            /** @enum {string} */
+            by: "shears";
         };
         /** @description One sort of groom: a stylist's, a large dog's, a curly coat's. */
         Sort: {
@@ -4263,6 +4326,9 @@ export interface components {
         };
         /** @description A length as it was typed. */
         TypedLength: {
+            most_mm?: components["schemas"]["Length"] | null;
+            /** @description Where it was read on the dog: then it can be no longer than what stood there. */
+            read_on?: string | null;
             text: string;
             units?: components["schemas"]["UnitSystem"];
         };
@@ -4537,6 +4603,7 @@ export interface components {
             is_pair: boolean;
             /** @description Its name. */
             label: string;
+            most_mm?: components["schemas"]["Length"] | null;
             /** @description Which. */
             zone: components["schemas"]["Zone"];
         };
@@ -4618,11 +4685,14 @@ export interface components {
             label: string;
             /** @description Length now. */
             length_mm: components["schemas"]["Length"];
+            most_mm?: components["schemas"]["Length"] | null;
             /** @description Which. */
             zone: components["schemas"]["Zone"];
         };
         /** @description A zone's words. */
         ZoneWord: {
+            /** @description Whether a dog has it on both sides. */
+            is_pair: boolean;
             label: string;
             zone: components["schemas"]["Zone"];
         };
@@ -4648,6 +4718,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description The look chosen over the weeks to the next visit, and the way to it. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4656,12 +4727,67 @@ export interface operations {
                     "application/json": components["schemas"]["Ahead"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4679,12 +4805,58 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The salon's own finished dogs that their owners let be shown, newest first. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["AlbumPage"][];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4698,12 +4870,58 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The trade's words for measures, grades, zones, textures and looks. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["Catalogue"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4721,6 +4939,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Every look on this dog, best first, up to three of them drawn. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4729,12 +4948,67 @@ export interface operations {
                     "application/json": components["schemas"]["Offers"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4753,12 +5027,58 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Dogs, the one that was here last first; those that never were come at the end. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["DogCard"][];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4774,6 +5094,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description One dog with its visits. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4782,12 +5103,58 @@ export interface operations {
                     "application/json": components["schemas"]["DogWithVisits"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4803,10 +5170,20 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "id": "00000000-0000-4000-8000-000000000001",
+                 *       "name": "Ballast",
+                 *       "owner": "P. Points",
+                 *       "size": "small",
+                 *       "texture": "curl"
+                 *     }
+                 */
                 "application/json": components["schemas"]["Dog"];
             };
         };
         responses: {
+            /** @description Keeps a new dog, or a correction of one. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4815,12 +5192,76 @@ export interface operations {
                     "application/json": components["schemas"]["Dog"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4836,6 +5277,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description A dog with its visits as a dog file. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4844,12 +5286,58 @@ export interface operations {
                     "application/json": string;
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4867,6 +5355,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Takes a dog file in, all or nothing. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4875,28 +5364,76 @@ export interface operations {
                     "application/json": components["schemas"]["Imported"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description It is there already with other contents; nothing was changed. */
             409: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description More was sent than is taken. */
             413: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4910,6 +5447,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description What the kit asks for before the day. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4918,12 +5456,49 @@ export interface operations {
                     "application/json": components["schemas"]["DueWork"][];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
             500: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4941,6 +5516,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Evaluates without solving: frame, outline, balance of the coat as it is. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4949,12 +5525,67 @@ export interface operations {
                     "application/json": components["schemas"]["Evaluation"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4972,6 +5603,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description What was left against the plan, and what to touch up. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4980,12 +5612,67 @@ export interface operations {
                     "application/json": components["schemas"]["FinishReport"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -4999,12 +5686,58 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Says that the program is alive. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["Health"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5018,12 +5751,58 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The salon's settings. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["House"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5041,6 +5820,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Keeps the salon's settings. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5049,12 +5829,67 @@ export interface operations {
                     "application/json": components["schemas"]["House"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5068,12 +5903,58 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The kit, the shortest first. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["Tool"][];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5089,10 +5970,19 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "id": "00000000-0000-4000-8000-000000000003",
+                 *       "kind": "comb",
+                 *       "leaves_mm": 12.7,
+                 *       "printed": "13"
+                 *     }
+                 */
                 "application/json": components["schemas"]["Tool"];
             };
         };
         responses: {
+            /** @description Adds, corrects or retires a tool. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5101,12 +5991,76 @@ export interface operations {
                     "application/json": components["schemas"]["Tool"][];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5120,10 +6074,17 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "text": "47,6 cm",
+                 *       "units": "millimetres"
+                 *     }
+                 */
                 "application/json": components["schemas"]["TypedLength"];
             };
         };
         responses: {
+            /** @description Understands a length as it was typed. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5132,12 +6093,67 @@ export interface operations {
                     "application/json": components["schemas"]["ReadLength"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5155,6 +6171,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description The lines that can be moved, with what each of their places costs. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5163,12 +6180,67 @@ export interface operations {
                     "application/json": components["schemas"]["LineOffer"][];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5186,6 +6258,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description What to measure next, the most telling first. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5194,12 +6267,67 @@ export interface operations {
                     "application/json": components["schemas"]["WhatNext"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5213,12 +6341,58 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Types the salon made from its own measured dogs. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["OwnType"][];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5236,6 +6410,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Makes a type from measured dogs. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5244,12 +6419,67 @@ export interface operations {
                     "application/json": components["schemas"]["OwnType"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5265,6 +6495,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description A photo's picture as it was written anew. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5273,12 +6504,58 @@ export interface operations {
                     "image/jpeg": number[];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5294,18 +6571,65 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Takes a photo off the visit for good. */
             204: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content?: never;
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5323,6 +6647,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description The owner's picture on this dog: its ratios as targets, and when each can be had. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5331,12 +6656,67 @@ export interface operations {
                     "application/json": components["schemas"]["PictureHere"] | null;
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5354,6 +6734,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Solves the look chosen and writes the plan out. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5362,12 +6743,67 @@ export interface operations {
                     "application/json": components["schemas"]["PlanView"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5383,6 +6819,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description A kept plan, as it was. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5391,12 +6828,58 @@ export interface operations {
                     "application/json": components["schemas"]["PlanAsKept"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5414,6 +6897,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Reads measures off the landmarks touched on a photo. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5422,12 +6906,67 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoReading"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5445,6 +6984,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Ways out where too much came off, the least harm first. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5453,12 +6993,67 @@ export interface operations {
                     "application/json": components["schemas"]["RescueOption"][];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5476,6 +7071,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description The run at the table; nothing before it begins. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5484,12 +7080,67 @@ export interface operations {
                     "application/json": components["schemas"]["RunView"] | null;
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5503,6 +7154,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description What the salon's own log teaches, from its newest visits. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5511,12 +7163,49 @@ export interface operations {
                     "application/json": components["schemas"]["SalonLog"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
             500: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5530,12 +7219,58 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The JSON Schema of the dog file. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/schema+json": string;
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5553,6 +7288,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Where practitioners disagree: every answer tried on this dog. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5561,12 +7297,67 @@ export interface operations {
                     "application/json": components["schemas"]["QuestionHere"][];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5595,6 +7386,11 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /**
+             * @description Readings of a simulated device, one server-sent event per line it says, its data what the line
+             *     was read as. It ships with the program and is no real device; docs/formats/device-line.md says
+             *     what a line holds.
+             */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5603,12 +7399,58 @@ export interface operations {
                     "text/event-stream": components["schemas"]["DeviceEvent"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5627,6 +7469,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description A visit, with the entries a screen has not seen. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5635,12 +7478,58 @@ export interface operations {
                     "application/json": components["schemas"]["VisitLog"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5656,10 +7545,17 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "began_ms": 1795000000000,
+                 *       "dog": "00000000-0000-4000-8000-000000000001"
+                 *     }
+                 */
                 "application/json": components["schemas"]["NewVisit"];
             };
         };
         responses: {
+            /** @description Begins a visit; the same again changes nothing. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5668,12 +7564,76 @@ export interface operations {
                     "application/json": components["schemas"]["VisitLog"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5689,10 +7649,28 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "entries": [
+                 *         {
+                 *           "at_ms": 1795000060000,
+                 *           "body": {
+                 *             "kind": "coat_all_over",
+                 *             "length_mm": 40
+                 *           },
+                 *           "id": "00000000-0000-4000-8000-000000000002"
+                 *         }
+                 *       ]
+                 *     }
+                 */
                 "application/json": components["schemas"]["NewEntries"];
             };
         };
         responses: {
+            /**
+             * @description Keeps entries; one that comes twice counts once. What cannot be kept is named, and keeps none of the
+             *     others from being kept.
+             */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5701,28 +7679,85 @@ export interface operations {
                     "application/json": components["schemas"]["Kept"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description It is there already with other contents; nothing was changed. */
             409: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5738,6 +7773,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description What a dog's earlier visits tell this one. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5746,12 +7782,58 @@ export interface operations {
                     "application/json": components["schemas"]["Past"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5770,6 +7852,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The drawing as PNG. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5778,20 +7861,58 @@ export interface operations {
                     "image/png": number[];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5807,6 +7928,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The drawing as SVG. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5815,12 +7937,58 @@ export interface operations {
                     "image/svg+xml": string;
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5836,6 +8004,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The owner card as one A4 page in PDF: this dog in the look agreed on, lengths, upkeep, price. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5844,12 +8013,58 @@ export interface operations {
                     "application/pdf": number[];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5865,6 +8080,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Photos of a visit, oldest first. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5873,12 +8089,58 @@ export interface operations {
                     "application/json": components["schemas"]["Photo"][];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5905,6 +8167,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Opens a photo, writes it anew without metadata, and keeps it; nothing is kept if it is refused. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5913,20 +8176,76 @@ export interface operations {
                     "application/json": components["schemas"]["Photo"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
             413: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5942,6 +8261,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Plans kept at a visit, oldest first. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5950,12 +8270,58 @@ export interface operations {
                     "application/json": components["schemas"]["PlanCard"][];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -5972,10 +8338,17 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "at_ms": 1795000120000,
+                 *       "entry": "00000000-0000-4000-8000-000000000004"
+                 *     }
+                 */
                 "application/json": components["schemas"]["KeepPlan"];
             };
         };
         responses: {
+            /** @description Keeps the plan of a visit as it stands. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5984,12 +8357,76 @@ export interface operations {
                     "application/json": components["schemas"]["PlanAsKept"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -6005,6 +8442,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The cut sheet as A4 pages in SVG, shown in the page for printing. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6013,12 +8451,58 @@ export interface operations {
                     "application/json": components["schemas"]["Pages"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -6034,6 +8518,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description The cut sheet as PDF. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6042,12 +8527,58 @@ export interface operations {
                     "application/pdf": number[];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -6067,6 +8598,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description Takes a picture of the dog as it stands in the visit by the simulated camera. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6075,12 +8607,76 @@ export interface operations {
                     "application/json": components["schemas"]["SimulatedPhoto"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
             404: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };
@@ -6098,6 +8694,7 @@ export interface operations {
             };
         };
         responses: {
+            /** @description What one touch on a zone would do. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6106,12 +8703,67 @@ export interface operations {
                     "application/json": components["schemas"]["WhatIf"];
                 };
             };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ErrorBody"];
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
         };

@@ -36,7 +36,7 @@ export function usePhotos(visit: string) {
     const body: unknown = await answer.json();
     if (!answer.ok) {
       const error = body as Schemas['ErrorBody'];
-      throw new Failure(error.kind, error.message);
+      throw new Failure(error.kind, error.detail);
     }
     await refresh();
     return body as Photo;

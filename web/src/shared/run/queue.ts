@@ -1,10 +1,13 @@
+import type { Schemas } from '../api/client';
 import type { Entry } from '../visit/model';
 
 /**
  * Steps to come, as the core last said, less what was said here since: so that a tick is answered
  * at once, with the server away as well. The core's own answer takes its place when it comes.
  */
-export function queueAfter(queue: number[], since: Entry[]): number[] {
+export function queueAfter(run: Schemas['Run'], queue: number[], since: Entry[]): number[] {
+  const bath = run.sheet.steps.find((s) => s.kind === 'bath')?.number;
+  const washed = new Set(run.steps.filter((s) => s.state === 'in_the_bath').map((s) => s.step));
   return since.reduce((left, { body }) => {
     if (body.kind !== 'run') return left;
     const { event } = body;
@@ -13,7 +16,13 @@ export function queueAfter(queue: number[], since: Entry[]): number[] {
         return left.filter((n) => n !== event.step);
       case 'put': {
         const others = left.filter((n) => n !== event.step);
-        return event.until === 'not_today' ? others : [...others, event.step];
+        if (event.until === 'not_today') return others;
+        const at = bath === undefined ? -1 : others.indexOf(bath);
+        if (event.until === 'later' || at < 0) return [...others, event.step];
+        washed.add(event.step);
+        // After the bath, and after what was put into it before.
+        const next = others.findIndex((n, i) => i > at && !washed.has(n));
+        return others.toSpliced(next < 0 ? others.length : next, 0, event.step);
       }
       case 'reopened':
         return [event.step, ...left.filter((n) => n !== event.step)];

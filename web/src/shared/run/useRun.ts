@@ -59,7 +59,9 @@ export function useRun(): RunNow | null {
   const steps = view.run.sheet.steps;
   return {
     view,
-    queue: queueAfter(view.queue, since).flatMap((n) => steps.filter((s) => s.number === n)),
+    queue: queueAfter(view.run, view.queue, since).flatMap((n) =>
+      steps.filter((s) => s.number === n),
+    ),
     say: (event) => work.say({ kind: 'run', event }),
     nowMs,
   };

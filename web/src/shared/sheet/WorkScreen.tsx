@@ -1,6 +1,7 @@
-import { useEffect, type MouseEvent, type ReactNode } from 'react';
+import { useEffect, useMemo, type MouseEvent, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { KeptSign } from '../ui/KeptSign';
+import { RefusedTray } from '../ui/RefusedTray';
 import { useSheetDrawing, useVisitWork } from '../visit/context';
 import { Drawing, tagKey } from './Drawing';
 import { pagePoint, useDragging } from './useDragging';
@@ -24,26 +25,33 @@ export function WorkScreen(props: {
   sheet?: ReactNode;
   /** A touch on the sheet where nothing lies: page millimetres. */
   onPlace?: (page: [number, number]) => void;
+  /** Whether carrier and landmarks are drawn to their places here. */
+  canDrag?: boolean;
 }) {
   const work = useVisitWork();
   useEffect(() => {
     document.title = `${props.title} · ${work.dog.name} · Veliform`;
   }, [props.title, work.dog.name]);
   return (
-    <main className="flex min-h-0 flex-1">
+    <main className="flex min-h-0 flex-1 max-[800px]:flex-col max-[800px]:overflow-y-auto">
       <h1 className="sr-only">
         {props.title}: {work.dog.name}
       </h1>
-      <section aria-label="The dog" className="flex min-w-0 flex-1 flex-col p-3 pr-0">
+      <section
+        aria-label="The dog"
+        className="flex min-w-0 flex-1 flex-col p-3 pr-0 max-[800px]:min-h-[max(260px,48vh)] max-[800px]:shrink-0 max-[800px]:pr-3"
+      >
         {props.sheet ?? (
           <DogSheet
             drawing={props.drawing ?? null}
             chosen={props.chosen ?? null}
             onTouch={props.onTouch}
             onPlace={props.onPlace}
+            canDrag={props.canDrag ?? false}
           />
         )}
-        <div className="flex min-h-14 items-center justify-between gap-4 pt-2 text-sm">
+        <RefusedTray />
+        <div className="flex min-h-14 flex-wrap items-center justify-between gap-x-4 gap-y-1 pt-2 text-sm">
           <KeptSign log={work.log} />
           <div className="flex flex-wrap items-center justify-end gap-2">
             {props.foot}
@@ -53,12 +61,17 @@ export function WorkScreen(props: {
       </section>
       <section
         aria-label={props.title}
-        className={`flex shrink-0 flex-col p-3 pl-4 ${props.isWide ? 'w-[420px]' : 'w-[326px]'}`}
+        className={`flex shrink-0 flex-col p-3 pl-4 max-[800px]:w-full max-[800px]:pl-3 ${props.isWide ? 'w-[420px]' : 'w-[326px]'}`}
       >
-        <div className="min-h-0 flex-1 overflow-y-auto pr-1" tabIndex={0}>
+        <div
+          className="relative min-h-0 flex-1 overflow-y-auto pr-1 max-[800px]:overflow-visible"
+          tabIndex={0}
+        >
           {props.margin}
         </div>
-        <div className="pt-3">{props.next}</div>
+        <div className="bg-page pt-3 max-[800px]:sticky max-[800px]:bottom-0 max-[800px]:pb-2">
+          {props.next}
+        </div>
       </section>
     </main>
   );
@@ -71,18 +84,24 @@ function DogSheet(props: {
   chosen: Tag | null;
   onTouch: ((tag: Tag) => void) | undefined;
   onPlace: ((page: [number, number]) => void) | undefined;
+  canDrag: boolean;
 }) {
   const { onTouch, onPlace } = props;
   const own = useSheetDrawing();
-  const drawing = props.drawing ?? own;
-  const drag = useDragging(drawing, onTouch);
+  const { drawnStep, options } = useVisitWork();
+  const isOfThisStep = drawnStep === (options.step ?? null);
+  const drawing = useMemo(
+    () => props.drawing ?? (isOfThisStep ? own : withoutWork(own)),
+    [props.drawing, own, isOfThisStep],
+  );
+  const drag = useDragging(drawing, props.canDrag, onTouch);
   const place = (e: MouseEvent<HTMLDivElement>) => {
     const at = pagePoint(e);
     if (at && !(e.target as Element).closest('.touchable')) onPlace?.(at);
   };
   return (
     <div
-      className="sheet-at-work min-h-0 flex-1 bg-sheet"
+      className={`sheet-at-work min-h-0 flex-1 bg-sheet ${props.canDrag ? 'can-drag' : ''}`}
       {...drag.handlers}
       {...(onPlace ? { onClick: place } : {})}
     >
@@ -95,6 +114,11 @@ function DogSheet(props: {
       />
     </div>
   );
+}
+
+/** A hatch of another step would show the wrong place: none is better. */
+function withoutWork(drawing: Schemas['Drawing']): Schemas['Drawing'] {
+  return { ...drawing, shapes: drawing.shapes.filter((shape) => shape.role !== 'work') };
 }
 
 function UndoRedo() {

@@ -43,10 +43,14 @@ interface Held {
 }
 
 /**
- * Dragging the carrier on the height stick, or a landmark, is entering its measure; a touch that
- * does not move only opens it.
+ * Where the hands are on the dog, dragging the carrier on the height stick, or a landmark, is entering
+ * its measure; a touch that does not move only opens it. Elsewhere a sleeve moves no bone.
  */
-export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) => void) {
+export function useDragging(
+  drawing: Schemas['Drawing'],
+  canDrag: boolean,
+  onTouch?: (tag: Tag) => void,
+) {
   const { attempt, say, words } = useVisitWork();
   const held = useRef<Held | null>(null);
   // The page stands still under the finger, however tall the dog becomes.
@@ -56,7 +60,7 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
     measure,
     taken: {
       value_mm: Math.max(1, Math.round(mm)),
-      method: words.measures.find((w) => w.measure === measure)?.device ?? 'tape',
+      method: 'drawn',
       is_confirmed: false,
     },
   });
@@ -76,7 +80,7 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
         page,
         view: drawing.views.find((v) => holds(v.area_mm, pointOn(sheet, page, e)))?.view ?? '',
         isMoved: false,
-        read: ([, y]) => measured('height_at_withers', y),
+        read: ([, y]) => (canDrag ? measured('height_at_withers', y) : null),
       };
     }
     const name = /^landmark:(.+)$/.exec(target.getAttribute('data-tag') ?? '')?.[1];
@@ -94,7 +98,7 @@ export function useDragging(drawing: Schemas['Drawing'], onTouch?: (tag: Tag) =>
       view: place.view,
       isMoved: false,
       read: (p) => {
-        if (!opens || !drag) return null;
+        if (!canDrag || !opens || !drag) return null;
         const axis = drag.axis === 'across' ? 0 : 1;
         return measured(opens, drag.factor * Math.abs(p[axis] - (place.origin_mm[axis] ?? 0)));
       },

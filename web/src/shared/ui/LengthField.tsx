@@ -6,6 +6,8 @@ import { Said } from './controls';
 
 /** Kept this long after the last key, ms. */
 const PAUSE_MS = 160;
+/** The same where each value is written down for good: a slow hand has its second figure still to come. */
+const PAUSE_FOR_GOOD_MS = 1500;
 
 interface Props {
   /** Names the field across reloads. */
@@ -21,6 +23,12 @@ interface Props {
   hint?: string | undefined;
   problem?: string | undefined;
   stepMm?: number;
+  /** Where on the dog it was read, and the most that can stand there. */
+  readOn?: { place: string; mostMm: number | null };
+  /** Each value is written down for good: a pause between two figures is not the end of it. */
+  isForGood?: boolean;
+  /** Takes what was typed as it is, with the server away. */
+  onAway?: (typed: string) => void;
 }
 
 /**
@@ -34,22 +42,42 @@ export function LengthField(props: Props) {
   const [text, setText] = useState<string | null>(() => readText(name));
   const [sorry, setSorry] = useState<string | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  /** What was typed last: an answer to anything older comes too late to count. */
+  const latest = useRef(text);
 
-  const settle = (typed: string) => {
+  const read = (typed: string) =>
+    ask(
+      api.POST('/api/length', {
+        body: {
+          text: typed,
+          units,
+          read_on: props.readOn?.place ?? null,
+          most_mm: props.readOn?.mostMm ?? null,
+        },
+      }),
+    );
+  const settle = (typed: string, isDone = false) => {
     if (typed.trim() === '') {
       keepText(name, null);
       setSorry(null);
       if (valueMm !== null) onValue(null);
       return;
     }
-    ask(api.POST('/api/length', { body: { text: typed, units } })).then(
-      (read) => {
+    read(typed).then(
+      (length) => {
+        if (latest.current !== typed) return;
+        if (props.isForGood) latest.current = null; // Once said, it is not said again.
         keepText(name, null);
         setSorry(null);
-        if (read.length_mm !== valueMm) onValue(read.length_mm);
+        if (length.length_mm !== valueMm) onValue(length.length_mm);
       },
       (error: unknown) => {
-        if (error instanceof Failure) setSorry(error.message);
+        if (!(error instanceof Failure) || latest.current !== typed) return;
+        if (error.kind === 'offline' && props.onAway && isDone) {
+          latest.current = null;
+          keepText(name, null);
+          props.onAway(typed);
+        } else setSorry(error.message);
       },
     );
   };
@@ -57,7 +85,7 @@ export function LengthField(props: Props) {
   const settleNow = useRef<() => void>(undefined);
   useEffect(() => {
     settleNow.current = () => {
-      if (text !== null && text !== shown) settle(text);
+      if (text !== null && text !== shown && latest.current === text) settle(text);
     };
   });
   useEffect(() => {
@@ -68,14 +96,16 @@ export function LengthField(props: Props) {
     };
   }, []);
   const type = (typed: string) => {
+    latest.current = typed;
     setText(typed);
     keepText(name, typed);
     clearTimeout(timer.current);
-    timer.current = setTimeout(() => settle(typed), PAUSE_MS);
+    timer.current = setTimeout(() => settle(typed), props.isForGood ? PAUSE_FOR_GOOD_MS : PAUSE_MS);
   };
   const step = (by: number) => {
     clearTimeout(timer.current);
     const put = (from: number) => {
+      latest.current = null;
       keepText(name, null);
       setText(null);
       setSorry(null);
@@ -87,8 +117,8 @@ export function LengthField(props: Props) {
       return;
     }
     // What was just typed is stepped from, not what stood there before.
-    ask(api.POST('/api/length', { body: { text, units } })).then(
-      (read) => put(read.length_mm),
+    read(text).then(
+      (length) => put(length.length_mm),
       (error: unknown) => {
         if (error instanceof Failure) setSorry(error.message);
       },
@@ -106,6 +136,7 @@ export function LengthField(props: Props) {
           id={id}
           className="h-12 w-24 border border-ink bg-sheet px-2 text-right font-mono text-lg placeholder:text-soft"
           inputMode="decimal"
+          data-mm={valueMm ?? undefined}
           autoComplete="off"
           value={text ?? shown}
           placeholder={
@@ -116,10 +147,16 @@ export function LengthField(props: Props) {
           onChange={(e) => type(e.target.value)}
           onBlur={() => {
             clearTimeout(timer.current);
-            if (text !== null && text !== shown) settle(text);
+            if (text !== null && text !== shown) settle(text, true);
             if (!sorry) setText(null);
           }}
+          // A field touched again is measured again: what stands there is typed over.
+          onFocus={(e) => e.currentTarget.select()}
           onKeyDown={(e) => {
+            if (e.key === 'Enter' && text !== null && text !== shown) {
+              clearTimeout(timer.current);
+              settle(text, true);
+            }
             if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
               e.preventDefault();
               step((e.key === 'ArrowUp' ? 1 : -1) * (props.stepMm ?? 1));

@@ -10,13 +10,7 @@ export interface TapeTask {
 const TICKS = Array.from({ length: 120 }, (_, i) => i);
 
 /** The measuring tape along the top: the dog's name, then the tasks; pulled out as far as it got. */
-export function Tape(props: {
-  title: string;
-  tasks: TapeTask[];
-  present: number;
-  units: string;
-  onUnits?: () => void;
-}) {
+export function Tape(props: { title: string; tasks: TapeTask[]; present: number }) {
   const count = props.tasks.length;
   const reached = props.tasks.reduce((most, t, i) => (t.reached ? i : most), props.present);
   const pulled = ((reached + 1) / count) * 100;
@@ -49,13 +43,17 @@ export function Tape(props: {
           </svg>
         </div>
         <div
-          className="absolute inset-y-0 w-1.5 bg-ink"
-          style={{ left: `calc(${((props.present + 1) / count) * 100}% - 3px)` }}
+          className="absolute inset-y-0 w-1.5 bg-ink max-[800px]:hidden"
+          // At the last task the whole mark stands at the tape's end, not past the page's.
+          style={{ left: `min(${((props.present + 1) / count) * 100}% - 3px, 100% - 6px)` }}
         />
         <div className="absolute inset-x-0 bottom-0 h-px bg-line" />
         <ul className="relative flex h-full">
           {props.tasks.map((task, i) => (
-            <li key={task.name} className="flex-1">
+            <li
+              key={task.name}
+              className={`flex-1 ${Math.abs(i - props.present) > 1 ? 'max-[800px]:hidden' : ''}`}
+            >
               <NavLink
                 to={task.to}
                 className={`flex h-full items-center justify-center pb-1 ${
@@ -68,18 +66,6 @@ export function Tape(props: {
           ))}
         </ul>
       </nav>
-      {props.onUnits ? (
-        <button
-          type="button"
-          onClick={props.onUnits}
-          className="min-w-16 px-3 text-soft"
-          aria-label={`Lengths in ${props.units}; change`}
-        >
-          {props.units}
-        </button>
-      ) : (
-        <span className="min-w-16" />
-      )}
     </header>
   );
 }

@@ -10,6 +10,8 @@ export function ZonePicker(props: {
   const chosen = props.zones.find((z) => z.zone === props.value);
   return (
     <Listbox
+      as="div"
+      className="relative"
       value={props.value}
       onChange={(zone) => {
         if (zone) props.onChange(zone);
@@ -31,10 +33,10 @@ export function ZonePicker(props: {
           <path d="M1 1l5 6 5-6" fill="none" stroke="currentColor" strokeWidth="2" />
         </svg>
       </ListboxButton>
+      {/* Beside its button, not in a portal: what is open belongs to the margin it opens in. */}
       <ListboxOptions
-        anchor="bottom start"
         modal={false}
-        className="z-10 max-h-80 w-(--button-width) border border-ink bg-sheet"
+        className="absolute z-10 max-h-80 w-full overflow-y-auto border border-ink bg-sheet"
       >
         {props.zones.map((zone) => (
           <ListboxOption

@@ -14,12 +14,20 @@ export function lengthText(mm: number, units: UnitSystem): string {
       ? mm.toFixed(1)
       : String(Math.round(mm));
   }
-  const eighths = Math.round((mm / 25.4) * 8);
-  const whole = Math.trunc(eighths / 8);
-  const rest = Math.abs(eighths % 8);
-  const fraction = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'][rest] ?? '';
-  if (rest === 0) return String(whole);
-  return whole === 0 ? fraction : `${whole} ${fraction}`;
+  const inches = Math.abs(mm) / 25.4;
+  const parts = inches < 0.25 - 1 / 64 ? 32 : 8;
+  const sign = mm < 0 && inches > 0.002 ? '-' : '';
+  const count = Math.round(inches * parts);
+  if (count === 0) return inches > 0.002 ? `${sign}1/64` : '0';
+  const whole = Math.floor(count / parts);
+  let top = count % parts;
+  let bottom = parts;
+  while (top > 0 && top % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
+  if (top === 0) return `${sign}${whole}`;
+  return `${sign}${whole === 0 ? '' : `${whole} `}${top}/${bottom}`;
 }
 
 export function unitName(units: UnitSystem): string {
@@ -32,6 +40,19 @@ export function minutesText(minutes: number): string {
   const hours = Math.floor(whole / 60);
   const rest = whole % 60;
   return hours === 0 ? `${rest} min` : `${hours} h ${String(rest).padStart(2, '0')}`;
+}
+
+/** So many days later by the calendar: a day has 23 or 25 hours where clocks are changed. */
+export function daysAfter(ms: number, days: number): number {
+  const day = new Date(ms);
+  day.setDate(day.getDate() + days);
+  return day.getTime();
+}
+
+/** Whole calendar days from one moment to another, as this device's calendar has them. */
+export function daysBetween(fromMs: number, toMs: number): number {
+  const noon = (ms: number) => new Date(ms).setHours(12, 0, 0, 0);
+  return Math.round((noon(toMs) - noon(fromMs)) / 86_400_000);
 }
 
 /** A day as people write it. */

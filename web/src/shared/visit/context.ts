@@ -20,9 +20,13 @@ export interface VisitWork {
   /** What of it is drawn with this one. */
   before: Schemas['Before'];
   options: Schemas['DrawOptions'];
+  /** The step the sheet's hatch was drawn for; none where it shows none. */
+  drawnStep: number | null;
   say: (body: EntryBody) => void;
   attempt: (body: EntryBody | null) => void;
   flush: () => Promise<void>;
+  sendAgain: (entry: string) => void;
+  putAway: (entry: string) => void;
 }
 
 /**

@@ -15,18 +15,31 @@ export interface VisitLog {
   /** Entries of another screen that came in while this one was open. */
   fromOthers: number;
   state: 'kept' | 'keeping' | 'away' | 'refused';
+  /** Why nothing is sent at present; null where it is. */
   refusal: string | null;
+  /** What was said and could not be kept, with why: it stays until somebody puts it away. */
+  refused: Refused[];
+}
+
+/** An entry that could not be kept. */
+export interface Refused {
+  entry: Entry;
+  why: string;
 }
 
 export type LogAction =
-  | { type: 'loaded'; entries: Entry[]; last: number; drafts: Entry[] }
+  | { type: 'loaded'; entries: Entry[]; last: number; drafts: Entry[]; refused: Refused[] }
   | { type: 'said'; entry: Entry }
   | { type: 'tried'; entry: Entry | null }
   | { type: 'sending' }
   | { type: 'acknowledged'; ids: string[] }
   | { type: 'received'; entries: Entry[]; last: number }
   | { type: 'away' }
-  | { type: 'refused'; ids: string[]; message: string };
+  /** Some entries cannot be kept, each with why. */
+  | { type: 'refused'; why: Map<string, string> }
+  /** Nothing can be sent as things are: all stay waiting. */
+  | { type: 'held'; message: string }
+  | { type: 'sent_again' | 'put_away'; id: string };
 
 export const EMPTY: VisitLog = {
   known: [],
@@ -36,6 +49,7 @@ export const EMPTY: VisitLog = {
   fromOthers: 0,
   state: 'kept',
   refusal: null,
+  refused: [],
 };
 
 export function reduce(log: VisitLog, action: LogAction): VisitLog {
@@ -48,6 +62,7 @@ export function reduce(log: VisitLog, action: LogAction): VisitLog {
         known: action.entries,
         pending,
         last: action.last,
+        refused: action.refused,
         state: pending.length > 0 ? 'keeping' : 'kept',
       };
     }
@@ -90,14 +105,32 @@ export function reduce(log: VisitLog, action: LogAction): VisitLog {
     case 'away':
       return { ...log, state: 'away' };
     case 'refused': {
-      const sent = new Set(action.ids);
+      const { why } = action;
+      const moved = log.pending.flatMap((entry) => {
+        const reason = why.get(entry.id);
+        return reason === undefined ? [] : [{ entry, why: reason }];
+      });
+      const pending = log.pending.filter((e) => !why.has(e.id));
       return {
         ...log,
-        pending: log.pending.filter((e) => !sent.has(e.id)),
-        state: 'refused',
-        refusal: action.message,
+        pending,
+        refused: [...log.refused, ...moved],
+        state: pending.length > 0 ? 'keeping' : 'kept',
       };
     }
+    case 'held':
+      return { ...log, state: 'refused', refusal: action.message };
+    case 'sent_again': {
+      const again = log.refused.filter((r) => r.entry.id === action.id).map((r) => r.entry);
+      return {
+        ...log,
+        pending: [...log.pending, ...again],
+        refused: log.refused.filter((r) => r.entry.id !== action.id),
+        state: 'keeping',
+      };
+    }
+    case 'put_away':
+      return { ...log, refused: log.refused.filter((r) => r.entry.id !== action.id) };
   }
 }
 

@@ -1,16 +1,26 @@
 import { useEffect, useRef, useState } from 'react';
+import { reportFailure } from '../api/trouble';
+
+/** The newest answer, and whether what is asked has changed since. */
+export interface Asked<Answer> {
+  answer: Answer | null;
+  isAsking: boolean;
+}
 
 /**
  * Asks again on every change of what is asked, once nothing has changed for a while, and keeps the
  * newest answer; null until the first. The last one stays while the server is away: the sign at the
  * foot of the sheet says so.
  */
-export function useAnswer<Body, Answer>(
+export function useAsked<Body, Answer>(
   body: Body,
   afterMs: number,
   ask: (body: Body) => Promise<Answer>,
-): Answer | null {
-  const [answer, setAnswer] = useState<Answer | null>(null);
+): Asked<Answer> {
+  const [told, setTold] = useState<{ key: string; answer: Answer | null }>({
+    key: '',
+    answer: null,
+  });
   const asking = useRef(ask);
   useEffect(() => {
     asking.current = ask;
@@ -20,10 +30,15 @@ export function useAnswer<Body, Answer>(
     let isNewest = true;
     const timer = setTimeout(() => {
       asking.current(JSON.parse(key) as Body).then(
-        (next) => {
-          if (isNewest) setAnswer(() => next);
+        (answer) => {
+          if (isNewest) setTold({ key, answer });
         },
-        () => undefined,
+        (error: unknown) => {
+          if (!isNewest) return;
+          // No answer comes to this question: the last one stands for it.
+          setTold((last) => ({ ...last, key }));
+          reportFailure(error);
+        },
       );
     }, afterMs);
     return () => {
@@ -31,5 +46,14 @@ export function useAnswer<Body, Answer>(
       clearTimeout(timer);
     };
   }, [key, afterMs]);
-  return answer;
+  return { answer: told.answer, isAsking: told.key !== key };
+}
+
+/** The newest answer alone. */
+export function useAnswer<Body, Answer>(
+  body: Body,
+  afterMs: number,
+  ask: (body: Body) => Promise<Answer>,
+): Answer | null {
+  return useAsked(body, afterMs, ask).answer;
 }

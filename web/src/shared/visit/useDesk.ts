@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../api/client';
+import { reportFailure } from '../api/trouble';
 import { keep, kept } from '../offline/kept';
 import type { Entry } from './model';
 
@@ -19,6 +20,8 @@ export interface DeskView {
   evaluation: Schemas['Evaluation'] | null;
   plan: Schemas['PlanReport'] | null;
   change: Schemas['ChangeHere'] | null;
+  /** The step whose place of work the drawing shows. */
+  drawnStep: number | null;
   failure: Failure | null;
   /** How long the last change took from the request to the answer, ms. */
   tookMs: number | null;
@@ -28,6 +31,7 @@ const NOTHING: DeskView = {
   evaluation: null,
   plan: null,
   change: null,
+  drawnStep: null,
   failure: null,
   tookMs: null,
 };
@@ -70,14 +74,11 @@ export function useDesk(visit: string, input: DeskInput | null, wantsPlan: boole
     void follow();
     const timer = setTimeout(() => {
       if (!wantsPlan) return;
-      question(key, true).then(
-        (answer) => {
-          if (!isNewest()) return;
-          setView((v) => ({ ...v, ...answer }));
-          void keep(deskName(visit), answer);
-        },
-        () => undefined,
-      );
+      question(key, true).then((answer) => {
+        if (!isNewest()) return;
+        setView((v) => ({ ...v, ...answer }));
+        void keep(deskName(visit), answer);
+      }, reportFailure);
     }, REASONS_AFTER_MS);
     return () => clearTimeout(timer);
   }, [visit, key, wantsPlan]);
@@ -88,18 +89,20 @@ export function useDesk(visit: string, input: DeskInput | null, wantsPlan: boole
 /** Kept once nothing has changed for a while, with the plan: the pages at the table want one. */
 const deskName = (visit: string) => `desk.${visit}`;
 
-type Answer = Pick<DeskView, 'evaluation' | 'plan' | 'change'>;
+type Answer = Pick<DeskView, 'evaluation' | 'plan' | 'change' | 'drawnStep'>;
 
 async function question(key: string, reasons: boolean): Promise<Answer> {
   const [desk, plans] = JSON.parse(key) as [DeskInput, boolean];
+  const drawnStep = desk.options.step ?? null;
   if (!plans)
     return {
       evaluation: await ask(api.POST('/api/evaluate', { body: desk })),
       plan: null,
       change: null,
+      drawnStep,
     };
   const { evaluation, plan, change } = await ask(
     api.POST('/api/plan', { body: { desk, reasons } }),
   );
-  return { evaluation, plan, change: change ?? null };
+  return { evaluation, plan, change: change ?? null, drawnStep };
 }

@@ -1,9 +1,11 @@
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../api/client';
 import { keep, kept, keepOnly } from '../offline/kept';
-import { keepDrafts, readDrafts } from './drafts';
+import { keepDrafts, keepRefused, readDrafts, readRefused } from './drafts';
 import { allEntries, EMPTY, reduce, type Entry, type EntryBody } from './model';
 
+/** So many entries go in one request. */
+const MOST_AT_ONCE = 200;
 /** Entries are sent this long after the last keystroke, ms. */
 const PAUSE_MS = 200;
 /** How often a screen asks for what others said, and tries again when the server was away, ms. */
@@ -48,8 +50,13 @@ export function useVisit(visit: string) {
     const show = (from: KeptLog) => {
       if (!isOpen) return;
       for (const e of from.entries) lastMs = Math.max(lastMs, e.at_ms);
-      const drafts = readDrafts(visit);
-      dispatch({ type: 'loaded', entries: from.entries, last: from.last, drafts });
+      dispatch({
+        type: 'loaded',
+        entries: from.entries,
+        last: from.last,
+        drafts: readDrafts(visit),
+        refused: readRefused(visit),
+      });
       setStage({ stage: 'ready', dog: from.dog, beganMs: from.began_ms });
     };
     ask(api.GET('/api/visits/{id}', { params: { path: { id: visit } } }))
@@ -75,6 +82,9 @@ export function useVisit(visit: string) {
   useEffect(() => {
     if (isReady) keepDrafts(visit, log.pending);
   }, [visit, isReady, log.pending]);
+  useEffect(() => {
+    if (isReady) keepRefused(visit, log.refused);
+  }, [visit, isReady, log.refused]);
 
   const ready = stage.stage === 'ready' ? stage : null;
   useEffect(() => {
@@ -88,29 +98,41 @@ export function useVisit(visit: string) {
   }, [visit, ready, log]);
 
   const send = useCallback(async () => {
-    const entries = latest.current.pending;
+    const entries = latest.current.pending.slice(0, MOST_AT_ONCE);
     if (entries.length === 0 || isSending.current) return;
     isSending.current = true;
     const ids = entries.map((e) => e.id);
     try {
-      await ask(
+      const kept = await ask(
         api.POST('/api/visits/{id}/entries', {
           params: { path: { id: visit } },
           body: { entries },
         }),
       );
-      dispatch({ type: 'acknowledged', ids });
+      const why = new Map<string, string>();
+      for (const { place, detail } of kept.refused) {
+        const id = ids[place];
+        if (id !== undefined) why.set(id, detail);
+      }
+      if (why.size > 0) dispatch({ type: 'refused', why });
+      dispatch({ type: 'acknowledged', ids: ids.filter((id) => !why.has(id)) });
     } catch (error) {
-      if (error instanceof Failure && error.kind !== 'offline' && error.kind !== 'unavailable')
-        dispatch({ type: 'refused', ids, message: error.message });
-      else dispatch({ type: 'away' });
+      const kind = error instanceof Failure ? error.kind : 'offline';
+      const message = error instanceof Failure ? error.message : '';
+      // All that was sent cannot be kept, and says why; anything else is no fault of what was said.
+      if (kind === 'invalid_input' || kind === 'conflict')
+        dispatch({ type: 'refused', why: new Map(ids.map((id) => [id, message])) });
+      else if (kind === 'offline' || kind === 'unavailable' || kind === 'internal')
+        dispatch({ type: 'away' });
+      else dispatch({ type: 'held', message });
     } finally {
       isSending.current = false;
     }
   }, [visit]);
 
   useEffect(() => {
-    if (!isReady || log.pending.length === 0 || log.state === 'away') return;
+    if (!isReady || log.pending.length === 0) return;
+    if (log.state === 'away' || log.state === 'refused') return;
     const timer = setTimeout(() => void send(), PAUSE_MS);
     return () => clearTimeout(timer);
   }, [isReady, log.pending, log.state, send]);
@@ -118,7 +140,7 @@ export function useVisit(visit: string) {
   useEffect(() => {
     if (!isReady) return;
     const listen = async () => {
-      if (latest.current.state === 'away') await send();
+      if (['away', 'refused'].includes(latest.current.state)) await send();
       try {
         const answer = await ask(
           api.GET('/api/visits/{id}', {
@@ -141,8 +163,10 @@ export function useVisit(visit: string) {
     dispatch({ type: 'tried', entry: body ? newEntry(body) : null });
   }, []);
   const flush = useCallback(() => send(), [send]);
+  const sendAgain = useCallback((id: string) => dispatch({ type: 'sent_again', id }), []);
+  const putAway = useCallback((id: string) => dispatch({ type: 'put_away', id }), []);
 
   const entries = useMemo(() => allEntries(log), [log]);
 
-  return { stage, log, entries, say, attempt, flush };
+  return { stage, log, entries, say, attempt, flush, sendAgain, putAway };
 }

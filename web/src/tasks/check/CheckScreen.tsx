@@ -21,7 +21,7 @@ export function CheckScreen() {
       title="Check"
       isWide
       margin={report ? <Report report={report} /> : <p>One moment.</p>}
-      next={<BigLink to={`/visit/${work.visitId}/keep`}>Keep</BigLink>}
+      next={<BigLink to={`/visit/${work.visitId}/keep`}>Write it up</BigLink>}
     />
   );
 }

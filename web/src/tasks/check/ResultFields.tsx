@@ -24,6 +24,7 @@ export function ResultFields({ row }: { row: Schemas['ResultRow'] }) {
       valueMm={recorded?.[side] ?? null}
       units={units}
       estimateMm={row.planned_mm}
+      readOn={{ place: label, mostMm: row.most_mm ?? null }}
       problem={problemOf(work, `result.${row.label}`)?.message}
       onValue={(mm) => put({ [side]: mm })}
     />

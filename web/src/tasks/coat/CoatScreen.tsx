@@ -4,8 +4,9 @@ import { spotOn } from '../../shared/sheet/place';
 import { ViewChoice } from '../../shared/sheet/ViewChoice';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
-import { Choice, MarginHead, Said } from '../../shared/ui/controls';
+import { Choice, MarginHead } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
+import { NumberField } from '../../shared/ui/NumberField';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
@@ -119,36 +120,20 @@ function Stand() {
   const work = useVisitWork();
   const { coat } = work.evaluation.visit;
   const usual = work.words.textures.find((t) => t.texture === coat.texture)?.stand ?? 0;
-  const [text, setText] = useState<string | null>(null);
-  const problem = problemOf(work, 'coat.stand');
-  const shown = coat.stand == null ? '' : String(Math.round(coat.stand * 100));
-  const settle = (typed: string) => {
-    const percent = Number(typed.replace(',', '.'));
-    if (typed.trim() === '') work.say({ kind: 'stand_set', stand: null });
-    else if (!Number.isNaN(percent)) work.say({ kind: 'stand_set', stand: percent / 100 });
-  };
   return (
-    <div className="py-2">
-      <label className="flex items-center gap-2">
-        <span className="flex-1 leading-tight">
-          <span className="font-bold">Stand</span>
-          <span className="block text-sm text-soft">how much of its length it stands off</span>
-        </span>
-        <input
-          className="h-12 w-24 border border-ink bg-sheet px-2 text-right font-mono text-lg placeholder:text-soft"
-          inputMode="decimal"
-          value={text ?? shown}
-          placeholder={`~${Math.round(usual * 100)}`}
-          onChange={(e) => {
-            setText(e.target.value);
-            settle(e.target.value);
-          }}
-          onBlur={() => setText(null)}
-        />
-        <span className="w-6 text-sm text-soft">%</span>
-      </label>
-      {problem && <Said>{problem.message}</Said>}
-    </div>
+    <NumberField
+      name={`${work.visitId}.stand`}
+      label="Stand"
+      aside="how much of its length it stands off"
+      unit="%"
+      value={coat.stand == null ? null : Math.round(coat.stand * 100)}
+      placeholder={`~${Math.round(usual * 100)}`}
+      example="85"
+      onNumber={(percent) =>
+        work.say({ kind: 'stand_set', stand: percent === null ? null : percent / 100 })
+      }
+      problem={problemOf(work, 'coat.stand')?.message}
+    />
   );
 }
 

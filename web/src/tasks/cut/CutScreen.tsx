@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { useNavigate } from 'react-router';
 import { api, ask, type Schemas } from '../../shared/api/client';
+import { reportFailure } from '../../shared/api/trouble';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigButton } from '../../shared/ui/BigControl';
 import { Choice, Plain, Said } from '../../shared/ui/controls';
@@ -15,6 +16,7 @@ export function CutScreen() {
   const work = useVisitWork();
   const navigate = useNavigate();
   const { visitId, plan } = work;
+  const pages = usePages(visitId, work.entries.length, work.log.pending.length);
   const keepPlan = async () => {
     await work.flush();
     return ask(
@@ -24,17 +26,14 @@ export function CutScreen() {
       }),
     );
   };
-  const keep = useMutation({
-    mutationFn: keepPlan,
-    onSuccess: () => void navigate(`/visit/${visitId}/keep`),
-  });
+  const keep = useMutation({ mutationFn: keepPlan });
   if (!plan) return null;
   const { run } = work.evaluation.visit;
   const start = () => {
     if (!run || run.ended) {
       work.say({ kind: 'run', event: { event: 'began', sheet: plan.sheet } });
       // What is cut is what is kept; with the server away the sheet in the log speaks for it.
-      keepPlan().catch(() => undefined);
+      keepPlan().catch(reportFailure);
     }
     void navigate(`/visit/${visitId}/run`);
   };
@@ -43,7 +42,7 @@ export function CutScreen() {
       <WorkScreen
         title="Cut sheet"
         isWide
-        foot={<Papers visitId={visitId} />}
+        foot={<Papers visitId={visitId} isReady={pages.length > 0} />}
         margin={
           <>
             <CutTabs />
@@ -63,9 +62,14 @@ export function CutScreen() {
               </div>
             )}
             <div className="pb-3">
-              <Plain onClick={start}>
-                {run && !run.ended ? 'Go on at the table' : 'Start at the table'}
+              <Plain onClick={() => keep.mutate()} disabled={keep.isPending}>
+                Keep this plan
               </Plain>
+              {keep.isSuccess && (
+                <p role="status" className="pt-1 text-soft">
+                  This plan is kept as it stands.
+                </p>
+              )}
             </div>
             <Steps steps={plan.sheet.steps} />
             <p className="border-t border-line pt-2 text-sm font-bold">
@@ -75,22 +79,27 @@ export function CutScreen() {
           </>
         }
         next={
-          <BigButton onClick={() => keep.mutate()} disabled={keep.isPending}>
-            Keep this plan
+          <BigButton onClick={start}>
+            {run && !run.ended ? 'Go on at the table' : 'Start at the table'}
           </BigButton>
         }
       />
-      <Paper visitId={visitId} stamp={work.entries.length} />
+      <Paper pages={pages} />
     </>
   );
 }
 
-function Papers({ visitId }: { visitId: string }) {
+function Papers({ visitId, isReady }: { visitId: string; isReady: boolean }) {
   const look = 'flex min-h-12 items-center border border-ink px-3';
   return (
     <>
-      <button type="button" className={look} onClick={() => window.print()}>
-        Print
+      <button
+        type="button"
+        className={`${look} disabled:text-soft`}
+        onClick={() => window.print()}
+        disabled={!isReady}
+      >
+        {isReady ? 'Print' : 'Writing the paper…'}
       </button>
       {(['sheet.pdf', 'drawing.svg', 'drawing.png'] as const).map((file) => (
         <a key={file} className={look} href={`/api/visits/${visitId}/${file}`} download>
@@ -152,26 +161,35 @@ function StepLines({ step }: { step: Schemas['Step'] }) {
   );
 }
 
-/** The pages as the server writes them, shown only on paper. */
-function Paper({ visitId, stamp }: { visitId: string; stamp: number }) {
-  const [pages, setPages] = useState<string[]>([]);
+/** Pages are asked for once nothing has changed for so long, ms. */
+const PAGES_AFTER_MS = 400;
+
+/** The pages as the server writes them; none while something said is not with it yet. */
+function usePages(visitId: string, said: number, waiting: number): string[] {
+  const [written, setWritten] = useState<{ said: number; pages: string[] }>({
+    said: -1,
+    pages: [],
+  });
   useEffect(() => {
+    if (waiting > 0) return;
     let isOpen = true;
     const timer = setTimeout(() => {
       ask(
         api.GET('/api/visits/{visit}/sheet-pages', { params: { path: { visit: visitId } } }),
-      ).then(
-        (answer) => {
-          if (isOpen) setPages(answer.pages);
-        },
-        () => undefined,
-      );
-    }, 400);
+      ).then((answer) => {
+        if (isOpen) setWritten({ said, pages: answer.pages });
+      }, reportFailure);
+    }, PAGES_AFTER_MS);
     return () => {
       isOpen = false;
       clearTimeout(timer);
     };
-  }, [visitId, stamp]);
+  }, [visitId, said, waiting]);
+  return written.said === said ? written.pages : [];
+}
+
+/** Shown only on paper. */
+function Paper({ pages }: { pages: string[] }) {
   // The server escapes every text in the pages it writes.
   return createPortal(
     <div

@@ -1,6 +1,6 @@
-import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { Said } from '../../shared/ui/controls';
+import { NumberField } from '../../shared/ui/NumberField';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { ORIGINS } from './MeasureField';
 
@@ -37,6 +37,7 @@ export function AngleField({ word, canPart }: { word: Schemas['AngleWord']; canP
         </span>
         {word.can_be_taken ? (
           <Degrees
+            name={`${work.visitId}.angle.${angle}`}
             label={label}
             value={taken?.degrees ?? null}
             estimate={drawn}
@@ -53,6 +54,7 @@ export function AngleField({ word, canPart }: { word: Schemas['AngleWord']; canP
         <div className="flex items-center gap-2">
           <span className="flex-1 text-sm">{label}, right, where it differs</span>
           <Degrees
+            name={`${work.visitId}.angle.${angle}.right`}
             label={`${label}, right`}
             value={taken.right_degrees ?? null}
             estimate={taken.degrees}
@@ -71,29 +73,21 @@ export function AngleField({ word, canPart }: { word: Schemas['AngleWord']; canP
 }
 
 function Degrees(props: {
+  name: string;
   label: string;
   value: number | null;
   estimate: number | null;
   onValue: (degrees: number | null) => void;
 }) {
-  const [text, setText] = useState<string | null>(null);
-  const settle = (typed: string) => {
-    const degrees = Number(typed.replace(',', '.'));
-    if (typed.trim() === '') props.onValue(null);
-    else if (Number.isFinite(degrees)) props.onValue(degrees);
-  };
   return (
-    <input
-      aria-label={`${props.label}, degrees`}
-      className="h-12 w-24 border border-ink bg-sheet px-2 text-right font-mono text-lg placeholder:text-soft"
-      inputMode="decimal"
-      value={text ?? props.value ?? ''}
+    <NumberField
+      name={props.name}
+      label={`${props.label}, degrees`}
+      hideLabel
+      value={props.value}
       placeholder={props.estimate === null ? '' : `~${Math.round(props.estimate)}`}
-      onChange={(e) => {
-        setText(e.target.value);
-        settle(e.target.value);
-      }}
-      onBlur={() => setText(null)}
+      example="105"
+      onNumber={props.onValue}
     />
   );
 }

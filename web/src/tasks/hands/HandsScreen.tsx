@@ -74,6 +74,7 @@ export function HandsScreen() {
   return (
     <WorkScreen
       title="Hands"
+      canDrag
       onTouch={(tag) => {
         if (tag.of === 'measure') open({ of: 'measure', which: tag.which });
         if (tag.of === 'landmark') {

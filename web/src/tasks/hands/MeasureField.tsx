@@ -11,6 +11,7 @@ export const ORIGINS: Record<Schemas['Origin'], string> = {
   height_stick: 'by height stick',
   caliper: 'by caliper',
   photo: 'off a photo',
+  drawn: 'set on the drawing',
   angle_rule: 'by angle rule',
   felt: 'felt',
   estimated: 'estimated',

@@ -1,7 +1,9 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { lengthText, unitName } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
+import { keepText, readText } from '../../shared/visit/drafts';
+import type { EntryBody } from '../../shared/visit/model';
 import { GRADES } from './FeltRow';
 import { methodFor } from './MeasureField';
 
@@ -75,32 +77,50 @@ function BigMeasure(props: { measure: Schemas['Measure']; method: Schemas['Metho
   const word = work.words.measures.find((w) => w.measure === measure);
   const taken = work.evaluation.visit.frame.measures[measure];
   const value = work.evaluation.frame.find((v) => v.measure === measure);
-  const [typed, setTyped] = useState('');
   const { units } = work.house;
-  const put = (mm: number) =>
-    work.say({
-      kind: 'measure_set',
-      measure,
-      taken: {
-        value_mm: mm,
-        right_mm: taken?.right_mm ?? null,
-        method: taken?.method ?? methodFor(word, props.method),
-        is_confirmed: false,
-      },
-    });
-  const shown = taken?.value_mm ?? value?.value_mm ?? 0;
+  const name = `${work.visitId}.one.${measure}`;
+  const [typed, setTyped] = useState(() => readText(name) ?? '');
+  // Tried while it is typed, and the dog follows; said once, when it is left.
+  const [mm, setMm] = useState<number | null>(null);
+  const { say, attempt } = work;
+  const body = (value: number): EntryBody => ({
+    kind: 'measure_set',
+    measure,
+    taken: {
+      value_mm: value,
+      right_mm: taken?.right_mm ?? null,
+      method: taken?.method ?? methodFor(word, props.method),
+      is_confirmed: false,
+    },
+  });
+  const pending = useRef<EntryBody | null>(null);
+  const put = (value: number) => {
+    setMm(value);
+    pending.current = body(value);
+    attempt(pending.current);
+  };
+  useEffect(
+    () => () => {
+      keepText(name, null);
+      if (pending.current) say(pending.current);
+      else attempt(null);
+    },
+    [name, say, attempt],
+  );
+  const shown = mm ?? taken?.value_mm ?? value?.value_mm ?? 0;
   const isMm = units === 'millimetres';
   const unitMm = isMm ? 1 : MM_IN_INCH;
   const press = (digit: string) => {
     const next = (typed + digit).slice(0, isMm ? 4 : 2);
     setTyped(next);
+    keepText(name, next);
     put(Number(next) * unitMm);
   };
   return (
     <>
       <Head label={word?.label ?? measure} how={word?.how ?? ''} />
       <p className="font-mono text-5xl font-bold" data-big-value>
-        {taken ? '' : '~'}
+        {taken || mm !== null ? '' : '~'}
         {lengthText(shown, units)}
         <span className="text-2xl"> {unitName(units)}</span>
       </p>
@@ -131,7 +151,9 @@ function BigMeasure(props: { measure: Schemas['Measure']; method: Schemas['Metho
         className="min-h-12 text-left text-chalk underline"
         onClick={() => {
           setTyped('');
-          work.say({ kind: 'measure_cleared', measure });
+          setMm(null);
+          pending.current = null;
+          say({ kind: 'measure_cleared', measure });
         }}
       >
         Clear

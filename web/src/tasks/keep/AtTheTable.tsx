@@ -9,7 +9,13 @@ import { useRun } from '../../shared/run/useRun';
 export function AtTheTable() {
   const run = useRun();
   const work = useVisitWork();
-  const results = Object.entries(work.evaluation.visit.results ?? {});
+  const name = (zone: string) => work.words.zones.find((z) => z.zone === zone)?.label ?? zone;
+  // What was refused beside its field is no record.
+  const isRefused = (zone: string) =>
+    work.evaluation.problems.some((p) => p.field === `result.${name(zone)}`);
+  const results = Object.entries(work.evaluation.visit.results ?? {}).filter(
+    ([zone]) => !isRefused(zone),
+  );
   if (!run && results.length === 0) return null;
   return (
     <>
@@ -37,7 +43,7 @@ export function AtTheTable() {
         <ul>
           {results.map(([zone, result]) => (
             <li key={zone} className="flex justify-between border-t border-line py-1">
-              <span>{work.words.zones.find((z) => z.zone === zone)?.label ?? zone}</span>
+              <span>{name(zone)}</span>
               <span className="font-mono">{leftText(result, work.house.units)}</span>
             </li>
           ))}

@@ -31,12 +31,22 @@ export function KeepScreen() {
           <ul>
             {plans.data?.map((plan) => (
               <li key={plan.id}>
-                <Link to={`/plan/${plan.id}`} className="block min-h-12 border-t border-line py-2">
-                  <span className="block font-bold text-chalk underline">{plan.look_name}</span>
-                  <span className="block text-sm text-soft">
-                    {dayText(plan.at_ms)}, {plan.right} of {plan.points} right
-                  </span>
-                </Link>
+                {plan.problem != null && (
+                  <p className="border-t border-line py-2 text-sm">
+                    {dayText(plan.at_ms)}: {plan.problem}
+                  </p>
+                )}
+                {plan.problem == null && (
+                  <Link
+                    to={`/plan/${plan.id}`}
+                    className="block min-h-12 border-t border-line py-2"
+                  >
+                    <span className="block font-bold text-chalk underline">{plan.look_name}</span>
+                    <span className="block text-sm text-soft">
+                      {dayText(plan.at_ms)}, {plan.right} of {plan.points} right
+                    </span>
+                  </Link>
+                )}
               </li>
             ))}
           </ul>
@@ -54,7 +64,7 @@ export function KeepScreen() {
           </a>
         </>
       }
-      next={<BigLink to="/">To all dogs</BigLink>}
+      next={<BigLink to="/">Next dog</BigLink>}
     />
   );
 }

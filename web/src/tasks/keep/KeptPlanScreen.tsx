@@ -36,14 +36,14 @@ export function KeptPlanScreen() {
           </span>
         </h1>
       </header>
-      <main className="flex min-h-0 flex-1">
+      <main className="flex min-h-0 flex-1 max-[800px]:flex-col max-[800px]:overflow-y-auto">
         <div className="min-w-0 flex-1 p-3 pr-0">
           <div className="h-full bg-sheet">
             <Drawing drawing={plan.drawing} />
           </div>
         </div>
-        <div className="flex w-[326px] shrink-0 flex-col p-3 pl-4">
-          <div className="min-h-0 flex-1 overflow-y-auto">
+        <div className="flex w-[326px] shrink-0 flex-col p-3 pl-4 max-[800px]:w-full">
+          <div className="min-h-0 flex-1 overflow-y-auto" tabIndex={0}>
             <h2 className="text-2xl font-bold">{plan.report.look_name}</h2>
             <p className="text-soft">
               {plan.report.right} of {plan.report.balance.length} points right,{' '}

@@ -2,7 +2,7 @@ import type { Schemas } from '../../shared/api/client';
 import { MarginHead, Said } from '../../shared/ui/controls';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
-import { WrittenLine } from './WrittenLine';
+import { WrittenLine } from '../../shared/ui/WrittenLine';
 
 const LINES: { part: 'behaviour' | 'products' | 'told' | 'unfinished'; label: string }[] = [
   { part: 'behaviour', label: 'How the dog behaved' },

@@ -1,11 +1,13 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { Failure, type Schemas } from '../../shared/api/client';
 import { useCatalogue, useHouse, usePutHouse, type House } from '../../shared/api/salon';
 import { SchoolList } from '../../shared/schools/SchoolList';
-import { MarginHead, Said } from '../../shared/ui/controls';
+import { Choice, MarginHead, Said } from '../../shared/ui/controls';
+import { NumberField } from '../../shared/ui/NumberField';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { MinutesTaught } from './MinutesTaught';
+import { OnThisDevice } from './OnThisDevice';
 import { Stylists } from './Stylists';
 import { useSalonLog } from './useSalonLog';
 
@@ -41,17 +43,36 @@ export function HouseScreen() {
         <div className="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] items-start gap-x-8">
           <section aria-label="Clock and price">
             <MarginHead>Clock and price</MarginHead>
-            <TypedNumber
+            <NumberField
+              name="house.blade_minutes"
               label="Feel a bare blade every, minutes"
               value={own.blade_minutes}
-              onNumber={(blade_minutes) => put.mutate({ ...own, blade_minutes })}
+              example="4 or 4.5"
+              onNumber={(blade_minutes) => {
+                if (blade_minutes !== null) put.mutate({ ...own, blade_minutes });
+              }}
             />
-            <TypedNumber
+            <NumberField
+              name="house.table_rate"
               label="An hour at the table costs"
               value={own.table_rate}
-              onNumber={(table_rate) => put.mutate({ ...own, table_rate })}
+              example="45"
+              onNumber={(table_rate) => {
+                if (table_rate !== null) put.mutate({ ...own, table_rate });
+              }}
             />
           </section>
+          <section aria-label="Lengths">
+            <MarginHead>Lengths</MarginHead>
+            <Choice
+              label="Written in, everywhere in the salon"
+              columns={2}
+              options={UNITS}
+              value={own.units}
+              onChange={(units) => put.mutate({ ...own, units })}
+            />
+          </section>
+          <OnThisDevice />
           <Stylists house={own} onHouse={put.mutate} />
           {log && <MinutesTaught house={own} log={log} onHouse={put.mutate} />}
           <section aria-label="Our lines">
@@ -82,6 +103,11 @@ export function HouseScreen() {
   );
 }
 
+const UNITS: { value: House['units']; label: string }[] = [
+  { value: 'millimetres', label: 'Millimetres' },
+  { value: 'inches', label: 'Inches' },
+];
+
 function LineChoice(props: {
   line: Schemas['LineWord'];
   house: House;
@@ -109,30 +135,6 @@ function LineChoice(props: {
           </option>
         ))}
       </select>
-    </label>
-  );
-}
-
-/** A plain number; what is no number stays in the field and is not sent. */
-function TypedNumber(props: { label: string; value: number; onNumber: (value: number) => void }) {
-  const [typed, setTyped] = useState(`${props.value}`);
-  const [sorry, setSorry] = useState(false);
-  return (
-    <label className="block pt-2">
-      <span className="text-sm text-soft">{props.label}</span>
-      <input
-        className="h-12 w-full border border-ink bg-sheet px-3 font-mono"
-        inputMode="decimal"
-        value={typed}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={() => {
-          const value = Number(typed.replace(',', '.'));
-          const isNumber = typed.trim() !== '' && Number.isFinite(value);
-          setSorry(!isNumber);
-          if (isNumber && value !== props.value) props.onNumber(value);
-        }}
-      />
-      {sorry && <Said>“{typed}” is not a number; type one such as 4 or 4.5.</Said>}
     </label>
   );
 }

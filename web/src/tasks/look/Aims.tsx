@@ -46,7 +46,7 @@ export function Aims({ own, onChange }: { own: OwnLook; onChange: (own: OwnLook)
           }
         >
           <option value="">as the look is</option>
-          <option value="0.7">sharply: three quarters of its tolerances</option>
+          <option value="0.75">sharply: three quarters of its tolerances</option>
           <option value="1.5">loosely: half as much again</option>
           <option value="2.5">as combs alone leave it: two and a half times</option>
         </select>

@@ -4,13 +4,12 @@ import { Drawing } from '../../shared/sheet/Drawing';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Choice, MarginHead } from '../../shared/ui/controls';
-import { dayText } from '../../shared/units/show';
+import { dayText, daysAfter } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 import { PlanTabs } from './PlanTabs';
 import { useAhead } from './useAhead';
 
 const WEEKS = [4, 6, 8, 12].map((value) => ({ value, label: `${value}` }));
-const DAY_MS = 86_400_000;
 const NAMES: Record<Schemas['MomentName'], string> = {
   today: 'Today',
   middle: 'Half way',
@@ -22,7 +21,7 @@ export function AheadScreen() {
   const work = useVisitWork();
   const [weeks, setWeeks] = useState<number | null>(null);
   const ahead = useAhead(weeks);
-  const on = (days: number) => dayText(work.beganMs + days * DAY_MS);
+  const on = (days: number) => dayText(daysAfter(work.beganMs, days));
   return (
     <WorkScreen
       title="Weeks ahead"

@@ -52,7 +52,10 @@ function Leaders(props: { list: RefObject<HTMLOListElement | null>; count: numbe
     return () => clearInterval(timer);
   }, [list, count]);
   return (
-    <svg className="pointer-events-none fixed inset-0 h-full w-full" aria-hidden="true">
+    <svg
+      className="pointer-events-none fixed inset-0 h-full w-full max-[800px]:hidden"
+      aria-hidden="true"
+    >
       {lines.map(({ from, to }) => (
         <path
           key={`${from[1]}-${to[0]}`}

@@ -5,6 +5,7 @@ import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { useCatalogue } from '../../shared/api/salon';
 import { BigButton } from '../../shared/ui/BigControl';
 import { Choice, Said } from '../../shared/ui/controls';
+import { numberOf } from '../../shared/ui/NumberField';
 
 type Dog = Schemas['Dog'];
 
@@ -65,14 +66,21 @@ export function NewDogScreen() {
 
   const put = useMutation({
     mutationFn: async () => {
-      const years = Number(draft.years.replace(',', '.'));
+      const years = numberOf(draft.years);
+      if (years === undefined || (years !== null && years < 0))
+        throw new Failure('invalid_input', 'The age is no number.', [
+          {
+            field: 'dog.age_months',
+            message: `“${draft.years}” is no age; type years such as 3 or 0.5, or leave it empty.`,
+            severity: 'refused',
+          },
+        ]);
       const dog: Dog = {
         id: draft.id,
         name: draft.name.trim(),
         owner: draft.owner.trim(),
         sex: draft.sex,
-        age_months:
-          draft.years.trim() === '' || Number.isNaN(years) ? null : Math.round(years * 12),
+        age_months: years === null ? null : Math.round(years * 12),
         size: draft.size,
         texture: draft.texture,
         build: draft.build,
@@ -90,7 +98,7 @@ export function NewDogScreen() {
     },
     onSuccess: (visit) => {
       localStorage.removeItem(DRAFT);
-      void navigate(`/visit/${visit.id}/hands`);
+      void navigate(`/visit/${visit.id}/talk`);
     },
   });
   const problems = put.error instanceof Failure ? put.error.fields : [];
@@ -170,7 +178,7 @@ export function NewDogScreen() {
           {general && <Said>{general}</Said>}
           <div className="md:col-start-2 md:max-w-[306px] md:justify-self-end md:w-full">
             <BigButton type="submit" onClick={() => undefined} disabled={put.isPending}>
-              Hands on
+              Talk
             </BigButton>
           </div>
         </form>

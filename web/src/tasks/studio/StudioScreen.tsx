@@ -1,19 +1,15 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { api, ask, Failure, type Schemas } from '../../shared/api/client';
+import { Link } from 'react-router';
+import { api, ask, Failure } from '../../shared/api/client';
 import { useHouse } from '../../shared/api/salon';
-import { Drawing } from '../../shared/sheet/Drawing';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Plain, Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
-import { dayText } from '../../shared/units/show';
+import { DogOnTheRail } from './DogOnTheRail';
 
 /** Dogs shown at once: those that were here last. */
 const AT_ONCE = 24;
-/** Pixels a millimetre of dog: all dogs stand at one scale. */
-const SCALE = 0.235;
-
 /** The studio: its dogs, standing on the rail at one scale. */
 export function StudioScreen() {
   const [find, setFind] = useState('');
@@ -32,20 +28,20 @@ export function StudioScreen() {
   if (!dogs.data) return <LoadingPage />;
   return (
     <div className="screen flex h-full flex-col">
-      <header className="flex h-14 shrink-0 items-stretch">
-        <h1 className="flex w-80 max-w-[40%] items-center bg-tape pl-5 text-lg font-bold text-on-tape">
+      <header className="flex min-h-14 shrink-0 items-stretch max-[800px]:flex-wrap">
+        <h1 className="flex min-h-14 w-80 max-w-[40%] items-center bg-tape pl-5 text-lg font-bold text-on-tape">
           <span className="truncate">{house.data?.name ?? 'Veliform'}</span>
         </h1>
         <div className="w-1.5 bg-ink" />
         <nav
           aria-label="Salon"
-          className="flex flex-1 items-stretch justify-end gap-2 border-b border-line pr-5"
+          className="flex flex-1 flex-wrap items-stretch justify-end gap-2 border-b border-line pr-5"
         >
           <label className="flex items-center gap-2">
             <span className="text-sm text-soft">Find</span>
             <input
               type="search"
-              className="h-12 w-56 border border-ink bg-sheet px-2"
+              className="h-12 w-56 max-w-[50vw] border border-ink bg-sheet px-2"
               value={find}
               maxLength={60}
               placeholder="dog or owner"
@@ -86,9 +82,9 @@ export function StudioScreen() {
         )}
       </main>
       <DueWork />
-      <footer className="flex items-center justify-between gap-6 px-5 py-3">
+      <footer className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 px-5 py-3">
         <ImportDog />
-        <div className="w-[306px]">
+        <div className="w-[306px] max-w-full">
           <BigLink to="/dog/new">New dog</BigLink>
         </div>
       </footer>
@@ -122,63 +118,6 @@ function DueWork() {
         </Link>
       )}
     </section>
-  );
-}
-
-function DogOnTheRail({ card }: { card: Schemas['DogCard'] }) {
-  const navigate = useNavigate();
-  const [left, bottom, right, top] = card.outline.bounds_mm as [number, number, number, number];
-  const begin = useMutation({
-    mutationFn: () =>
-      ask(
-        api.PUT('/api/visits/{id}', {
-          params: { path: { id: crypto.randomUUID() } },
-          body: { dog: card.dog.id, began_ms: Date.now() },
-        }),
-      ),
-    onSuccess: (visit) => void navigate(`/visit/${visit.id}/hands`),
-  });
-  // Room below the feet is cut, so that all paws stand on the rail.
-  const below = -bottom * SCALE;
-  const body = (
-    <>
-      <span
-        className="block overflow-hidden"
-        style={{ width: (right - left) * SCALE, height: top * SCALE }}
-      >
-        <span className="block" style={{ height: (top - bottom) * SCALE, marginBottom: -below }}>
-          <Drawing drawing={card.outline} />
-        </span>
-      </span>
-      <span className="block border-t-2 border-ink pt-1">
-        <span className="block max-w-48 truncate pl-10 text-lg font-bold">{card.dog.name}</span>
-        <span className="block max-w-48 truncate pl-10 text-sm text-soft">
-          {card.last_visit ? dayText(card.last_visit.began_ms) : 'no visit yet'}
-        </span>
-      </span>
-    </>
-  );
-  return (
-    <li className="grow pt-4">
-      {card.last_visit ? (
-        <Link
-          to={`/visit/${card.last_visit.id}/hands`}
-          className="block pb-2"
-          title={card.dog.name}
-        >
-          {body}
-        </Link>
-      ) : (
-        <button
-          type="button"
-          className="block w-full pb-2 text-left"
-          title={card.dog.name}
-          onClick={() => begin.mutate()}
-        >
-          {body}
-        </button>
-      )}
-    </li>
   );
 }
 
@@ -220,7 +159,8 @@ function ImportDog() {
       {bring.error && <Said>{bring.error.message}</Said>}
       {bring.data && (
         <p role="status">
-          {bring.data.name} is in, with {bring.data.visits} visits.
+          {bring.data.name} is here, {bring.data.visits}{' '}
+          {bring.data.visits === 1 ? 'visit' : 'visits'}.
         </p>
       )}
     </div>

@@ -5,21 +5,28 @@ import { minutesText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 
 /** Up to three looks on this dog, at one scale, with what each asks and cannot. */
-export function LooksBeside({ offers }: { offers: Schemas['Offers'] | null }) {
+export function LooksBeside(props: { offers: Schemas['Offers'] | null; isAsking: boolean }) {
+  const { offers, isAsking } = props;
   if (!offers) return <p className="flex-1">Trying every look on this dog…</p>;
   if (offers.shown.length === 0)
     return <p className="flex-1">Touch a look in the list to see it on this dog.</p>;
   return (
-    <div className="grid min-h-0 flex-1 auto-cols-fr grid-flow-col gap-2 overflow-y-auto">
+    <div className="grid min-h-0 flex-1 auto-cols-fr grid-flow-col gap-2 overflow-y-auto max-[800px]:grid-flow-row max-[800px]:gap-6">
       {offers.shown.map(({ look, drawing }) => {
         const offer = offers.offers.find((o) => o.look === look);
-        return offer && <Beside key={look} offer={offer} drawing={drawing} />;
+        return offer && <Beside key={look} {...{ offer, drawing, isAsking }} />;
       })}
     </div>
   );
 }
 
-function Beside({ offer, drawing }: { offer: Schemas['Offer']; drawing: Schemas['Drawing'] }) {
+function Beside(props: {
+  offer: Schemas['Offer'];
+  drawing: Schemas['Drawing'];
+  /** What stands here answers an earlier question. */
+  isAsking: boolean;
+}) {
+  const { offer, drawing, isAsking } = props;
   const work = useVisitWork();
   const isTaken = work.evaluation.visit.look?.look === offer.look;
   const { upkeep } = offer;
@@ -61,11 +68,12 @@ function Beside({ offer, drawing }: { offer: Schemas['Offer']; drawing: Schemas[
       <div className="mt-auto pt-2 pb-1">
         <Plain
           pressed={isTaken}
+          disabled={isAsking}
           onClick={() =>
             work.say({ kind: 'look_chosen', choice: { look: offer.look, body_mm: null } })
           }
         >
-          {isTaken ? 'Agreed' : 'Agree on this'}
+          {isTaken ? 'Agreed' : isAsking ? 'Asking…' : 'Agree on this'}
         </Plain>
       </div>
     </article>

@@ -1,5 +1,6 @@
 import type { Schemas } from '../../shared/api/client';
 import { Choice, Plain, Said, type Option } from '../../shared/ui/controls';
+import { WrittenLine } from '../../shared/ui/WrittenLine';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { useRecord } from '../../shared/visit/useRecord';
 import { useVisitWork } from '../../shared/visit/context';
@@ -102,14 +103,12 @@ export function Questions() {
         zones={talk.was_too_long}
         onChange={(was_too_long) => put({ was_too_long })}
       />
-      <label className="block">
-        <span className="text-sm text-soft">In the owner’s words</span>
-        <input
-          className="mt-1 h-12 w-full border border-ink bg-sheet px-2"
-          defaultValue={talk.words}
-          onBlur={(e) => put({ words: e.target.value })}
-        />
-      </label>
+      <WrittenLine
+        name={`${work.visitId}.talk.words`}
+        label="In the owner’s words"
+        value={talk.words}
+        onText={(words) => put({ words })}
+      />
       {work.evaluation.problems
         .filter((p) => p.field.startsWith('talk.'))
         .map((p) => (

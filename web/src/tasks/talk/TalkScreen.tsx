@@ -1,14 +1,17 @@
+import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
-import { MarginHead } from '../../shared/ui/controls';
+import { MarginHead, Plain } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { LooksBeside } from './LooksBeside';
 import { Parts } from './Parts';
 import { Questions } from './Questions';
 import { TalkTabs } from './TalkTabs';
 import { useOffers } from './useOffers';
+
+type LookId = Schemas['LookId'];
 
 /** As many as fit side by side at a size an owner can judge. */
 const BESIDE = 3;
@@ -17,10 +20,17 @@ const BESIDE = 3;
 export function TalkScreen() {
   const work = useVisitWork();
   const [search, setSearch] = useSearchParams();
-  const asked = (search.get('looks') ?? '').split(',').filter(Boolean) as Schemas['LookId'][];
-  const offers = useOffers(asked);
+  const picked = (search.get('looks') ?? '').split(',').filter(Boolean) as LookId[];
+  // The first three stay where they are until somebody asks for others: nothing changes place under
+  // the finger.
+  const [first, setFirst] = useState<LookId[]>([]);
+  const asked = picked.length > 0 ? picked : first;
+  const { answer: offers, isAsking } = useOffers(asked);
   const shown = offers?.shown.map((s) => s.look) ?? [];
-  const show = (look: Schemas['LookId']) => {
+  if (asked.length === 0 && shown.length > 0) setFirst(shown);
+  const best = offers?.offers.slice(0, BESIDE).map((o) => o.look) ?? [];
+  const isBestShown = best.every((look) => shown.includes(look));
+  const show = (look: LookId) => {
     const next = shown.includes(look)
       ? shown.filter((l) => l !== look)
       : [...shown.slice(-(BESIDE - 1)), look];
@@ -29,7 +39,7 @@ export function TalkScreen() {
   return (
     <WorkScreen
       title="Talk"
-      sheet={<LooksBeside offers={offers} />}
+      sheet={<LooksBeside offers={offers} isAsking={isAsking} />}
       foot={
         work.evaluation.visit.look && (
           <a
@@ -48,6 +58,15 @@ export function TalkScreen() {
           <Questions />
           {offers && <Parts parts={offers.parts} />}
           <MarginHead>Looks, best first</MarginHead>
+          {isAsking ? (
+            <p role="status">Asking…</p>
+          ) : (
+            !isBestShown && (
+              <Plain onClick={() => setSearch({ looks: best.join(',') }, { replace: true })}>
+                Show the best three
+              </Plain>
+            )
+          )}
           <ol>
             {offers?.offers.map((offer, i) => (
               <li key={offer.look}>

@@ -53,6 +53,14 @@ impl Hand {
     /// Both.
     pub const BOTH: [Self; 2] = [Self::Left, Self::Right];
 
+    /// Its name in a sentence.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Left => "left",
+            Self::Right => "right",
+        }
+    }
+
     /// 1 to the dog's left, −1 to its right.
     pub const fn sign(self) -> f64 {
         match self {

@@ -9,7 +9,8 @@ export function PairQuestion(props: {
   step: number;
   what: string;
   how: string;
-  onCompared: (longer: Schemas['Hand'], byMm: number) => void;
+  onAlike: () => void;
+  onLonger: (longer: Schemas['Hand'], byMm: number) => void;
 }) {
   const work = useVisitWork();
   const [byMm, setBy] = useState<number | null>(null);
@@ -20,6 +21,9 @@ export function PairQuestion(props: {
         Alike?
       </h2>
       <p className="py-2 text-2xl leading-snug">{props.how}.</p>
+      <div className="grid gap-2 pb-2 [&>button]:min-h-16">
+        <Plain onClick={props.onAlike}>Same length</Plain>
+      </div>
       <LengthField
         name={`${work.visitId}.pair.${props.step}`}
         label="If not, longer by"
@@ -27,9 +31,9 @@ export function PairQuestion(props: {
         units={work.house.units}
         onValue={setBy}
       />
-      <div className="grid grid-cols-2 gap-2">
-        <Plain onClick={() => props.onCompared('left', byMm ?? 0)}>Left longer</Plain>
-        <Plain onClick={() => props.onCompared('right', byMm ?? 0)}>Right longer</Plain>
+      <div className="grid grid-cols-2 gap-2 [&>button]:min-h-16">
+        <Plain onClick={() => props.onLonger('left', byMm ?? 0)}>Left longer</Plain>
+        <Plain onClick={() => props.onLonger('right', byMm ?? 0)}>Right longer</Plain>
       </div>
     </div>
   );

@@ -18,7 +18,7 @@ export function ReadPanel(props: {
   step: number;
   zones: WorkZone[];
   told: string[];
-  onRead: (zone: Schemas['Zone'], hand: Hand | null, leftMm: number) => void;
+  onSay: (event: Schemas['RunEvent']) => void;
   onBack: () => void;
 }) {
   const work = useVisitWork();
@@ -26,6 +26,7 @@ export function ReadPanel(props: {
   const [zone, setZone] = useState(zones[0]?.zone ?? null);
   const [hand, setHand] = useState<Hand | 'both'>('both');
   const [round, setRound] = useState(0);
+  const [written, setWritten] = useState<string | null>(null);
   const chosen = zones.find((z) => z.zone === zone);
   return (
     <>
@@ -47,15 +48,38 @@ export function ReadPanel(props: {
           name={`${work.visitId}.read.${props.step}.${chosen.zone}.${hand}`}
           label={`Stands, ${chosen.label}`}
           valueMm={null}
+          isForGood
           units={work.house.units}
+          readOn={{ place: chosen.label, mostMm: chosen.most_mm ?? null }}
           onValue={(mm) => {
             if (mm === null) return;
-            props.onRead(chosen.zone, hand === 'both' ? null : hand, mm);
+            props.onSay({
+              event: 'measured',
+              step: props.step,
+              zone: chosen.zone,
+              hand: hand === 'both' ? null : hand,
+              left_mm: mm,
+            });
+            setRound((n) => n + 1);
+          }}
+          onAway={(typed) => {
+            props.onSay({
+              event: 'measured_as',
+              step: props.step,
+              zone: chosen.zone,
+              hand: hand === 'both' ? null : hand,
+              typed,
+              units: work.house.units,
+            });
+            setWritten(
+              `${chosen.label}: ${typed} is written down, and read when Veliform is back.`,
+            );
             setRound((n) => n + 1);
           }}
         />
       )}
       <div role="status">
+        {written && <p className="py-1">{written}</p>}
         <ul>
           {props.told.map((told) => (
             <li key={told} className="border-t border-line py-2 text-lg font-bold">

@@ -1,7 +1,7 @@
-import { useCallback } from 'react';
 import { useRun, type RunNow } from '../../../shared/run/useRun';
 import { WorkScreen } from '../../../shared/sheet/WorkScreen';
-import { BigButton, BigLink } from '../../../shared/ui/BigControl';
+import { BigHold, BigLink } from '../../../shared/ui/BigControl';
+import { useHold } from '../../../shared/ui/useHold';
 import { useVisitWork } from '../../../shared/visit/context';
 import { AtTable } from './AtTable';
 import { Over } from './Over';
@@ -30,10 +30,13 @@ export function RunScreen() {
   return <AtTable run={run} />;
 }
 
+const nothing = () => undefined;
+
 /** This dog's own cautions, once a visit, before anything is done. */
 function FirstRead({ run }: { run: RunNow }) {
-  const read = useCallback(() => run.say({ event: 'cautions_seen' }), [run]);
-  usePedal(read, () => undefined);
+  const { say } = run;
+  const hold = useHold(() => say({ event: 'cautions_seen' }));
+  usePedal({ onNext: nothing, onBack: nothing, hold });
   return (
     <WorkScreen
       title="Table run"
@@ -50,7 +53,7 @@ function FirstRead({ run }: { run: RunNow }) {
           </ul>
         </>
       }
-      next={<BigButton onClick={read}>Read</BigButton>}
+      next={<BigHold hold={hold}>I have read this</BigHold>}
     />
   );
 }

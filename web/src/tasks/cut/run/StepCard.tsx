@@ -76,7 +76,7 @@ export function SmallJobs(props: { steps: Step[]; onTick: (step: Step) => void }
       <p className="text-soft">Before the comb</p>
       <h2 className="text-[34px] leading-[1.1] font-bold">Small jobs</h2>
       <ul className="pt-2">
-        {props.steps.map((step) => (
+        {props.steps.map((step, i) => (
           <li key={step.number} className="border-t border-line py-1">
             <button
               type="button"
@@ -84,9 +84,17 @@ export function SmallJobs(props: { steps: Step[]; onTick: (step: Step) => void }
               onClick={() => props.onTick(step)}
               data-step={step.number}
             >
-              <span aria-hidden="true" className="h-9 w-9 shrink-0 border-2 border-ink" />
+              <span
+                aria-hidden="true"
+                className={`h-9 w-9 shrink-0 border-ink ${i === 0 ? 'border-[6px]' : 'border-2'}`}
+              />
               <span>
                 <b>{step.what}</b>
+                {step.tool && (
+                  <span className="block text-lg">
+                    {[step.tool, step.stroke].filter(Boolean).join(', ')}
+                  </span>
+                )}
                 {step.hand && <span className="block text-base text-soft">{step.hand}</span>}
               </span>
             </button>

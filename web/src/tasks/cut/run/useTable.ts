@@ -27,27 +27,58 @@ export function useAwake(isAtWork: boolean): void {
   }, [isAtWork]);
 }
 
-/** Space, page keys and arrows move on and back, as foot pedals send them. */
-export function usePedal(onNext: () => void, onBack: () => void): void {
+const NEXT_KEYS = ['PageDown', 'ArrowRight'];
+const BACK_KEYS = ['PageUp', 'ArrowLeft'];
+
+/**
+ * Space, page keys and arrows move on and back, as foot pedals send them. Where the large control is to
+ * be held, so is the pedal. Keys that scroll the margin are the margin's.
+ */
+export function usePedal(pedal: {
+  onNext: () => void;
+  onBack: () => void;
+  /** What is held instead of pressed; null where a press is enough. */
+  hold: { start: () => void; stop: () => void } | null;
+}): void {
+  const { onNext, onBack, hold } = pedal;
+  const start = hold?.start;
+  const stop = hold?.stop;
   useEffect(() => {
-    const press = (e: KeyboardEvent) => {
+    const isTaken = (e: KeyboardEvent) => {
       const target = e.target as Element;
-      if (target.closest('input, textarea, select, [role=listbox], [role=dialog]')) return;
-      if (e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
-      const isOnButton = target.closest('button, a') !== null;
-      const isNext = ['PageDown', 'ArrowRight', 'ArrowDown'].includes(e.key);
-      const isBack = ['PageUp', 'ArrowLeft', 'ArrowUp'].includes(e.key);
-      if (isNext || (e.key === ' ' && !isOnButton)) {
+      return (
+        target.closest('input, textarea, select, [role=listbox], [role=dialog]') !== null ||
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey
+      );
+    };
+    const isNext = (e: KeyboardEvent) => {
+      const isOnButton = (e.target as Element).closest('button, a, summary') !== null;
+      return NEXT_KEYS.includes(e.key) || (e.key === ' ' && !isOnButton);
+    };
+    const press = (e: KeyboardEvent) => {
+      if (isTaken(e)) return;
+      if (isNext(e)) {
         e.preventDefault();
-        onNext();
-      } else if (isBack) {
+        if (e.repeat) return;
+        if (start) start();
+        else onNext();
+      } else if (BACK_KEYS.includes(e.key)) {
         e.preventDefault();
-        onBack();
+        if (!e.repeat) onBack();
       }
     };
+    const release = (e: KeyboardEvent) => {
+      if (isNext(e)) stop?.();
+    };
     window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, [onNext, onBack]);
+    window.addEventListener('keyup', release);
+    return () => {
+      window.removeEventListener('keydown', press);
+      window.removeEventListener('keyup', release);
+    };
+  }, [onNext, onBack, start, stop]);
 }
 
 /** Reads a step aloud, where the browser can and it is asked for. */

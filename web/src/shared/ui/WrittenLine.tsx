@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { keepText, readText } from '../../shared/visit/drafts';
+import { keepText, readText } from '../visit/drafts';
 
 /** How long nothing is typed before it is said. */
 const AFTER_MS = 700;

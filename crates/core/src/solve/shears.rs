@@ -1,0 +1,47 @@
+//! How short shears go: under that the skin is nearer than a hand can hold the points.
+
+use super::units::Unit;
+
+/// On the trunk shears leave at least this, mm (handbook 10, findings; balance-model-2.md 1: common
+/// practice; nobody evens a back or a side by hand at less).
+const TRUNK_MM: f64 = 10.0;
+/// Elsewhere, the folds at tuck-up, flank and throat among it, at least this, mm (common practice:
+/// shorter is blade work).
+const ELSEWHERE_MM: f64 = 6.0;
+
+impl Unit {
+    /// The shortest length shears leave here, mm.
+    pub const fn shortest_by_shears_mm(self) -> f64 {
+        match self {
+            Self::Crest
+            | Self::BackFront
+            | Self::BackRear
+            | Self::Croup
+            | Self::Rump
+            | Self::Shoulder
+            | Self::Ribs
+            | Self::Hip
+            | Self::Chest => TRUNK_MM,
+            Self::Throat
+            | Self::Underline
+            | Self::TuckUp
+            | Self::FlankAndKnee
+            | Self::HindBack
+            | Self::Hock
+            | Self::HindFront
+            | Self::HindOut
+            | Self::HindIn
+            | Self::ForeBack
+            | Self::ForeFront
+            | Self::ForeOut
+            | Self::ForeIn
+            | Self::Face
+            | Self::Beard
+            | Self::Brows
+            | Self::Topknot
+            | Self::Ears
+            | Self::Feet
+            | Self::Tail => ELSEWHERE_MM,
+        }
+    }
+}
