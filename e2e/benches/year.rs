@@ -108,6 +108,7 @@ fn fill(data: &Path, dogs: u32, visits: u32) {
                     .map(|(k, (minutes, body))| Entry {
                         id: id(),
                         at_ms: began_ms + minutes * MINUTE_MS + k,
+                        stamp_ms: None,
                         author: String::new(),
                         body: body.clone(),
                     });

@@ -3,7 +3,7 @@
 
 mod support;
 
-use support::{LAPTOP, on_stage};
+use support::{LAPTOP, Stage, on_stage};
 
 const CARRIER: &str =
     "([...document.querySelectorAll('svg text.carrier')].map(t => t.textContent)[0] ?? '')";
@@ -163,6 +163,101 @@ async fn dragging_the_carrier_is_entering_the_height() {
             .script("return document.querySelector('[data-took-ms]').dataset.tookMs")
             .await;
         println!("a knob to its redrawn outline: {took} ms in the page's own measure");
+    })
+    .await;
+}
+
+/// Sets this page's clock ahead, from its next load on.
+async fn set_clock_ahead(stage: &Stage, ms: i64) {
+    stage
+        .on_every_page(&format!(
+            "if (!Date.trueNow) Date.trueNow = Date.now; Date.now = () => Date.trueNow.call(Date) + ({ms});"
+        ))
+        .await;
+}
+
+/// A correction counts whatever the clock of the screen that says it: ten minutes slow, a day fast,
+/// back in the right; and the day on the paper is the salon's.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_correction_on_a_screen_with_a_wrong_clock_counts() {
+    on_stage(LAPTOP, async |stage| {
+        let visit = stage.visit_of("Gangway").await;
+        const MINUTE: i64 = 60_000;
+        for (ahead, grade) in [
+            (0, "Slight"),
+            (-10 * MINUTE, "Marked"),
+            (24 * 60 * MINUTE, "Slight"),
+            (-10 * MINUTE, "Marked"),
+            (0, "Slight"),
+        ] {
+            set_clock_ahead(stage, ahead).await;
+            stage.go(&format!("{visit}/hands")).await;
+            stage.until_text("Got by").await;
+            stage.choose("Short neck", grade).await;
+            stage.until_kept().await;
+            stage.client.refresh().await.unwrap();
+            stage.until_text("Got by").await;
+            stage
+                .until(
+                    &format!("{grade} stands, said {ahead} ms ahead"),
+                    &format!("document.querySelector('[aria-label=\"Short neck\"] [data-checked]')?.innerText === '{grade}'"),
+                )
+                .await;
+        }
+        // The server's clock set the page's: nothing is dated a day ahead.
+        let latest = stage
+            .script(&format!(
+                "const log = new XMLHttpRequest(); log.open('GET', '/api{}', false); log.send(); \
+                 const at = JSON.parse(log.responseText); \
+                 return Math.max(...at.entries.map((e) => e.at_ms)) - at.now_ms",
+                visit.replace("/visit/", "/visits/")
+            ))
+            .await;
+        assert!(latest.as_i64().unwrap() < MINUTE, "{latest}");
+    })
+    .await;
+}
+
+/// Two pages of one browser on one dog, the server away, both reloaded: each one's word is sent.
+#[tokio::test(flavor = "multi_thread")]
+async fn two_pages_of_one_browser_keep_their_own_drafts() {
+    on_stage(LAPTOP, async |stage| {
+        let visit = stage.visit_of("Semaphore").await;
+        let hands = format!("{visit}/hands");
+        stage.go(&hands).await;
+        stage.until_text("Got by").await;
+        let first = stage.client.window().await.unwrap();
+        let second = stage.client.new_window(true).await.unwrap().handle;
+        stage.client.switch_to_window(second.clone()).await.unwrap();
+        stage.look_through(LAPTOP).await;
+        stage.go(&hands).await;
+        stage.until_text("Got by").await;
+        stage.kill_server();
+        stage.choose("Short neck", "Slight").await;
+        stage.until_text("1 not yet sent").await;
+        stage.client.switch_to_window(first.clone()).await.unwrap();
+        stage.choose("Dip in the back", "Marked").await;
+        stage.until_text("1 not yet sent").await;
+        // Both pages are closed before anybody answers.
+        stage.client.switch_to_window(second).await.unwrap();
+        stage.client.close_window().await.unwrap();
+        stage.client.switch_to_window(first).await.unwrap();
+        stage.restart_server();
+        stage.go(&hands).await;
+        stage.until_text("Got by").await;
+        stage.until_kept().await;
+        for (name, grade) in [("Short neck", "Slight"), ("Dip in the back", "Marked")] {
+            stage
+                .until(
+                    "both came back",
+                    &format!("document.querySelector('[aria-label=\"{name}\"] [data-checked]')?.innerText === '{grade}'"),
+                )
+                .await;
+        }
+        let left = stage
+            .script("return Object.keys(localStorage).filter((k) => k.startsWith('veliform.drafts')).length")
+            .await;
+        assert_eq!(left, serde_json::json!(0), "no draft is left over");
     })
     .await;
 }

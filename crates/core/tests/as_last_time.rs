@@ -106,6 +106,7 @@ fn entry(n: u128, body: EntryBody) -> Entry {
     Entry {
         id: Uuid::from_u128(n),
         at_ms: i64::try_from(n).expect("small"),
+        stamp_ms: None,
         author: String::new(),
         body,
     }

@@ -226,6 +226,7 @@ fn a_shift_is_kept_bounded_and_taken_back() {
     let entry = |n: u128, body| Entry {
         id: uuid::Uuid::from_u128(n),
         at_ms: i64::try_from(n).expect("small"),
+        stamp_ms: None,
         author: String::new(),
         body,
     };

@@ -334,6 +334,7 @@ fn moved(line: LineName, stop: Option<LineStop>, at_ms: i64) -> Entry {
     Entry {
         id: uuid::Uuid::from_u128(u128::from(at_ms.unsigned_abs())),
         at_ms,
+        stamp_ms: None,
         author: String::new(),
         body: EntryBody::LineMoved { line, stop },
     }

@@ -41,6 +41,7 @@ fn said(bodies: Vec<EntryBody>) -> Visit {
         .map(|(n, body)| Entry {
             id: Uuid::from_u128(100 + n as u128),
             at_ms: i64::try_from(n).expect("few"),
+            stamp_ms: None,
             author: String::new(),
             body,
         })

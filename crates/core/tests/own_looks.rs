@@ -46,6 +46,7 @@ fn visit(bodies: Vec<EntryBody>) -> Visit {
         .map(|(body, n)| Entry {
             id: Uuid::from_u128(n),
             at_ms: i64::try_from(n).expect("small"),
+            stamp_ms: None,
             author: String::new(),
             body,
         })

@@ -6,7 +6,7 @@ use veliform_core::coat::{Knots, Zone};
 use veliform_core::dog::Dog;
 use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::units::Length;
-use veliform_core::visit::{Entry, EntryBody, fold};
+use veliform_core::visit::{Entry, EntryBody, fold, next_stamp};
 
 fn dog() -> Dog {
     serde_json::from_value(serde_json::json!({"id": Uuid::from_u128(1), "name": "Tappet"}))
@@ -17,6 +17,7 @@ fn entry(n: u128, at_ms: i64, body: EntryBody) -> Entry {
     Entry {
         id: Uuid::from_u128(n),
         at_ms,
+        stamp_ms: None,
         author: String::new(),
         body,
     }
@@ -135,4 +136,66 @@ fn a_leg_is_straight_or_well_bent_never_both() {
     let visit = fold(&dog(), &log);
     assert_eq!(visit.frame.felt[&Felt::StraightBehind], Grade::None);
     assert_eq!(visit.frame.felt[&Felt::WellBent], Grade::Slight);
+}
+
+/// A screen of the salon: its clock runs ahead or behind and may jump; it knows what it has been sent.
+struct Screen {
+    ahead_ms: i64,
+    known: Vec<Entry>,
+}
+
+impl Screen {
+    fn say(&mut self, n: u128, true_ms: i64, mm: f64) -> Entry {
+        let at_ms = true_ms + self.ahead_ms;
+        let newest = self.known.iter().map(Entry::stamp).max();
+        let said = Entry {
+            stamp_ms: Some(next_stamp(newest, at_ms)),
+            ..entry(n, at_ms, height(mm))
+        };
+        self.known.push(said.clone());
+        said
+    }
+}
+
+/// A thousand corrections between two screens, one right, the other ten minutes slow, a day fast, a
+/// year fast, or jumping to and fro: whoever saw a value and corrected it has the last word (the
+/// happened-before of Lamport, "Time, Clocks, and the Ordering of Events", 1978).
+#[test]
+fn no_correction_is_lost_whatever_the_clocks_say() {
+    const MINUTE: i64 = 60_000;
+    const DAY: i64 = 24 * 60 * MINUTE;
+    let clocks: [&[i64]; 4] = [
+        &[-10 * MINUTE],
+        &[DAY],
+        &[365 * DAY],
+        &[0, DAY, -DAY, 5 * MINUTE, -3],
+    ];
+    let mut lost_by_clock_alone = 0;
+    for (round, ahead) in clocks.iter().enumerate() {
+        let mut screens = [0, 1].map(|_| Screen {
+            ahead_ms: 0,
+            known: Vec::new(),
+        });
+        for n in 0..250_u16 {
+            let who = usize::from(n % 2);
+            screens[1].ahead_ms = ahead[usize::from(n) % ahead.len()];
+            let said = screens[who].say(
+                u128::from(n) + 1,
+                i64::from(n) * 2_000,
+                300.0 + f64::from(n),
+            );
+            screens[1 - who].known.push(said);
+            let log = &screens[0].known;
+            let value = fold(&dog(), log).frame.measures[&Measure::HeightAtWithers].value_mm;
+            assert!(
+                (value.as_mm() - 300.0 - f64::from(n)).abs() < 1e-9,
+                "correction {n} of clock {round} is lost"
+            );
+            let by_clock = log.iter().max_by_key(|e| e.at_ms);
+            lost_by_clock_alone +=
+                u32::from(by_clock.map(|e| e.id) != Some(Uuid::from_u128(u128::from(n) + 1)));
+        }
+    }
+    // The test bites: by the clocks alone many would be.
+    assert!(lost_by_clock_alone > 300, "{lost_by_clock_alone}");
 }

@@ -37,6 +37,7 @@ fn visit(look: LookId, bodies: Vec<EntryBody>) -> Visit {
         .map(|(body, n)| Entry {
             id: Uuid::from_u128(n),
             at_ms: i64::try_from(n).expect("small"),
+            stamp_ms: None,
             author: String::new(),
             body,
         })

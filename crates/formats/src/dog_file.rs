@@ -36,7 +36,7 @@ pub struct VisitRecord {
     pub id: Uuid,
     /// When it began, milliseconds since 1970 in UTC.
     pub began_ms: i64,
-    /// What was said, in the order of time and id.
+    /// What was said, in that order.
     pub entries: Vec<Entry>,
     /// Plans kept, oldest first.
     #[serde(default)]
@@ -97,7 +97,7 @@ pub fn write_dog_file(dog: &Dog, visits: &[VisitRecord]) -> Result<Vec<u8>, serd
     let mut visits = visits.to_vec();
     visits.sort_by_key(|v| (v.began_ms, v.id));
     for visit in &mut visits {
-        visit.entries.sort_by_key(|e| (e.at_ms, e.id));
+        visit.entries.sort_by_key(Entry::said_order);
         visit.plans.sort_by_key(|p| (p.at_ms, p.id));
     }
     let file = DogFile {

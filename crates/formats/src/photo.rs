@@ -30,11 +30,8 @@ pub struct KeptPhoto {
 #[derive(Debug, thiserror::Error)]
 pub enum PhotoError {
     /// Too many bytes.
-    #[error("the photo has {} MB; the most taken is {} MB: take it smaller", .bytes / 1_048_576, MOST_PHOTO_BYTES / 1_048_576)]
-    TooManyBytes {
-        /// How many.
-        bytes: usize,
-    },
+    #[error("the photo is larger than the {} MB taken: take it smaller", MOST_PHOTO_BYTES / 1_048_576)]
+    TooManyBytes,
     /// None of the kinds that are read.
     #[error("this is no photo that can be read; use a JPEG, PNG or WebP file")]
     OtherKind,
@@ -57,7 +54,7 @@ pub enum PhotoError {
 /// If it is too large, of another kind, or damaged.
 pub fn keep_photo(bytes: &[u8]) -> Result<KeptPhoto, PhotoError> {
     if bytes.len() > MOST_PHOTO_BYTES {
-        return Err(PhotoError::TooManyBytes { bytes: bytes.len() });
+        return Err(PhotoError::TooManyBytes);
     }
     let mut reader = ImageReader::new(Cursor::new(bytes))
         .with_guessed_format()
@@ -68,6 +65,9 @@ pub fn keep_photo(bytes: &[u8]) -> Result<KeptPhoto, PhotoError> {
     ) {
         return Err(PhotoError::OtherKind);
     }
+    if reader.format() == Some(ImageFormat::Jpeg) && !jpeg_ends(bytes) {
+        return Err(PhotoError::Broken);
+    }
     let mut limits = Limits::default();
     limits.max_image_width = Some(MOST_SIDE);
     limits.max_image_height = Some(MOST_SIDE);
@@ -75,7 +75,8 @@ pub fn keep_photo(bytes: &[u8]) -> Result<KeptPhoto, PhotoError> {
     reader.limits(limits);
     let mut decoder = reader.into_decoder().map_err(refusal)?;
     let (width, height) = decoder.dimensions();
-    if u64::from(width) * u64::from(height) * 4 > MOST_MEMORY {
+    let pixels = u64::from(width) * u64::from(height);
+    if (pixels * 4).max(decoder.total_bytes()) > MOST_MEMORY {
         return Err(PhotoError::TooManyPixels);
     }
     let orientation = decoder.orientation().unwrap_or(Orientation::NoTransforms);
@@ -94,6 +95,44 @@ pub fn keep_photo(bytes: &[u8]) -> Result<KeptPhoto, PhotoError> {
         width: picture.width(),
         height: picture.height(),
     })
+}
+
+/// Whether a JPEG reaches its end of image (ITU-T T.81, table B.1 and B.1.1.5).
+///
+/// A decoder shows what there is of a photo cut off on its way and leaves the rest grey; a measure
+/// would be read off a grey dog.
+fn jpeg_ends(bytes: &[u8]) -> bool {
+    const FILL: u8 = 0xff;
+    const END_OF_IMAGE: u8 = 0xd9;
+    const START_OF_SCAN: u8 = 0xda;
+    let mut at = 2;
+    while let (Some(&FILL), Some(&marker)) = (bytes.get(at), bytes.get(at + 1)) {
+        match marker {
+            FILL => at += 1,
+            END_OF_IMAGE => return true,
+            _ => {
+                let Some(&[high, low]) = bytes.get(at + 2..).and_then(|b| b.first_chunk()) else {
+                    return false;
+                };
+                at += 2 + usize::from(u16::from_be_bytes([high, low]));
+            }
+        }
+        if marker == START_OF_SCAN {
+            at = scan_end(bytes, at);
+        }
+    }
+    false
+}
+
+/// Where the entropy-coded data that begins at `from` ends: at the next marker that is no restart and
+/// no stuffed zero (T.81, B.1.1.5); past the end where there is none.
+fn scan_end(bytes: &[u8], from: usize) -> usize {
+    let data = bytes.get(from..).unwrap_or_default();
+    let is_marker =
+        |pair: &[u8]| matches!(pair, [0xff, after] if !matches!(after, 0 | 0xd0..=0xd7));
+    data.windows(2)
+        .position(is_marker)
+        .map_or(bytes.len(), |n| from + n)
 }
 
 fn refusal(error: image::ImageError) -> PhotoError {

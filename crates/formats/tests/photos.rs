@@ -113,10 +113,31 @@ fn crc32(bytes: &[u8]) -> u32 {
 #[case::page(b"<svg xmlns='http://www.w3.org/2000/svg'/>".to_vec(), "no photo")]
 #[case::gif(b"GIF89a\x01\0\x01\0\0\0\0;".to_vec(), "no photo")]
 #[case::cut_off(file(&picture(200, 200), ImageFormat::Png)[..400].to_vec(), "damaged")]
-#[case::too_many_bytes(vec![0xff; MOST_PHOTO_BYTES + 1], "the most taken is 16 MB")]
+#[case::too_many_bytes(vec![0xff; MOST_PHOTO_BYTES + 1], "larger than the 16 MB taken")]
 fn what_is_no_photo_is_refused_in_one_sentence(#[case] bytes: Vec<u8>, #[case] says: &str) {
     let refused = keep_photo(&bytes).expect_err("refused").to_string();
     assert!(refused.contains(says), "{refused}");
+}
+
+/// A photo whose end did not come: a decoder would show its first third and fill the rest with grey.
+#[rstest]
+fn what_is_cut_off_on_its_way_is_refused(
+    #[values(ImageFormat::Jpeg, ImageFormat::Png, ImageFormat::WebP)] kind: ImageFormat,
+    #[values(3, 2)] part: usize,
+) {
+    let whole = file(&picture(400, 300), kind);
+    keep_photo(&whole).expect("the whole one is taken");
+    let refused = keep_photo(&whole[..whole.len() / part]).expect_err("refused");
+    assert!(refused.to_string().contains("damaged"), "{refused}");
+    // Only the very end is missing.
+    if kind == ImageFormat::Jpeg {
+        let refused = keep_photo(&whole[..whole.len() - 2]).expect_err("refused");
+        assert!(matches!(refused, PhotoError::Broken), "{refused:?}");
+        // Telephones append their own data after the end of the image: that is no harm.
+        let mut with_more = whole.clone();
+        with_more.extend_from_slice(b"a telephone's own words");
+        keep_photo(&with_more).expect("taken");
+    }
 }
 
 proptest! {

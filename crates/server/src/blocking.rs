@@ -1,6 +1,8 @@
-use std::sync::{Arc, Mutex, PoisonError};
+use std::num::NonZero;
+use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 
 use actix_web::web;
+use tokio::sync::Semaphore;
 use veliform_store::Store;
 
 use crate::error::ApiError;
@@ -15,7 +17,8 @@ impl Salon {
         Self(Arc::new(Mutex::new(store)))
     }
 
-    /// Runs one use case off the async threads.
+    /// Reads or writes the salon's data off the async threads. Everybody waits for everybody here:
+    /// what is read is worked on afterwards, in [`compute`].
     pub(crate) async fn run<T: Send + 'static>(
         &self,
         work: impl FnOnce(&mut Store) -> Result<T, ApiError> + Send + 'static,
@@ -31,9 +34,50 @@ impl Salon {
     }
 }
 
-/// Runs a computation off the async threads.
+/// Places for work on this machine's cores, shared by all who ask.
+struct Gate {
+    /// Who may be let in at all, waiting or at work.
+    places: Arc<Semaphore>,
+    /// Who may be at work.
+    turns: Arc<Semaphore>,
+}
+
+impl Gate {
+    fn of(at_work: usize, let_in: usize) -> Self {
+        Self {
+            places: Arc::new(Semaphore::new(let_in)),
+            turns: Arc::new(Semaphore::new(at_work)),
+        }
+    }
+}
+
+/// So many computations a core are let in; those beyond are asked to come again, before the queue is
+/// longer than a person waits: four plans of the slowest dog are under half a second.
+const LET_IN_A_CORE: usize = 4;
+
+static COMPUTATIONS: LazyLock<Gate> = LazyLock::new(|| {
+    let cores = std::thread::available_parallelism().map_or(2, NonZero::get);
+    Gate::of(cores, cores * LET_IN_A_CORE)
+});
+
+/// Runs a computation off the async threads, without the store: no more at once than there are cores.
+///
+/// # Errors
+/// [`ApiError::Busy`] where too many wait already; otherwise the computation's own.
 pub(crate) async fn compute<T: Send + 'static>(
     work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
 ) -> Result<T, ApiError> {
-    web::block(work).await.map_err(|_| ApiError::CutOff)?
+    let gate = &*COMPUTATIONS;
+    let place = Arc::clone(&gate.places).try_acquire_owned();
+    let place = place.map_err(|_| ApiError::Busy)?;
+    let turn = Arc::clone(&gate.turns).acquire_owned().await;
+    let turn = turn.map_err(|_| ApiError::CutOff)?;
+    web::block(move || {
+        let result = work();
+        // Given back by the work itself: whoever asked may be gone before it ends.
+        drop((turn, place));
+        result
+    })
+    .await
+    .map_err(|_| ApiError::CutOff)?
 }

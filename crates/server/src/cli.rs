@@ -23,9 +23,9 @@ pub const USUAL_PORT: u16 = 4270;
 pub enum Command {
     /// Serve a salon's data to the browser on this machine.
     Serve {
-        /// The salon's data file.
-        #[arg(long, default_value = "veliform.db", env = "VELIFORM_DATA")]
-        data: PathBuf,
+        /// The salon's data file; the one in this person's data folder unless given.
+        #[arg(long, env = "VELIFORM_DATA")]
+        data: Option<PathBuf>,
         /// Address to listen on: this machine only.
         #[arg(long, default_value = "127.0.0.1")]
         bind: IpAddr,
@@ -66,20 +66,36 @@ pub enum Command {
     Openapi,
     /// Write a dog with its visits as a dog file.
     Export {
-        /// The salon's data file.
-        #[arg(long, default_value = "veliform.db", env = "VELIFORM_DATA")]
-        data: PathBuf,
+        /// The salon's data file; the one in this person's data folder unless given.
+        #[arg(long, env = "VELIFORM_DATA")]
+        data: Option<PathBuf>,
         /// The dog's name or id.
         dog: String,
         /// Where to write; standard output unless given.
         #[arg(long)]
         out: Option<PathBuf>,
     },
+    /// Write a safe copy of a salon, also while it is served.
+    Backup {
+        /// The salon's data file; the one in this person's data folder unless given.
+        #[arg(long, env = "VELIFORM_DATA")]
+        data: Option<PathBuf>,
+        /// The copy to write; no file of that name may be there.
+        copy: PathBuf,
+    },
+    /// Put a copy back in place of a salon's data file, which is kept beside it.
+    Restore {
+        /// The salon's data file; the one in this person's data folder unless given.
+        #[arg(long, env = "VELIFORM_DATA")]
+        data: Option<PathBuf>,
+        /// The copy.
+        copy: PathBuf,
+    },
     /// Take a dog file in.
     Import {
-        /// The salon's data file.
-        #[arg(long, default_value = "veliform.db", env = "VELIFORM_DATA")]
-        data: PathBuf,
+        /// The salon's data file; the one in this person's data folder unless given.
+        #[arg(long, env = "VELIFORM_DATA")]
+        data: Option<PathBuf>,
         /// The dog file.
         dog_file: PathBuf,
     },

@@ -15,6 +15,7 @@ use crate::batch::Batch;
 use crate::cli::{Cli, Command};
 use crate::demo;
 use crate::error::ApiError;
+use crate::place::data_file;
 use crate::serve::{ServeError, Settings, open, open_or_begin, serve};
 
 /// Why a command failed.
@@ -35,6 +36,9 @@ pub enum CommandError {
         #[source]
         source: std::io::Error,
     },
+    /// No place for the data.
+    #[error("there is no folder for a person's own data here; say where with --data.")]
+    NoHome,
     /// No such dog.
     #[error("there is no dog “{0}” in this salon; give its name or id.")]
     NoDog(String),
@@ -68,13 +72,17 @@ pub enum CommandError {
 /// With one sentence that says what to do.
 pub fn run(cli: Cli) -> Result<(), CommandError> {
     match cli.command {
-        Command::Serve { data, bind, port } => start(Settings {
-            data,
-            bind,
-            port,
-            may_move: false,
-            greeting: vec!["Stop with Ctrl-C.".into()],
-        }),
+        Command::Serve { data, bind, port } => {
+            let data = data_file(data)?;
+            let kept = format!("The salon's data is in {}.", data.display());
+            start(Settings {
+                data,
+                bind,
+                port,
+                may_move: false,
+                greeting: vec![kept, "Stop with Ctrl-C.".into()],
+            })
+        }
         Command::Demo { folder, port } => run_demo(&folder, port),
         Command::Plan {
             dog_files,
@@ -104,8 +112,10 @@ pub fn run(cli: Cli) -> Result<(), CommandError> {
             let document = app(&salon).1;
             print_json(serde_json::to_value(document).map_err(ApiError::from)?)
         }
-        Command::Export { data, dog, out } => export(&data, &dog, out.as_deref()),
-        Command::Import { data, dog_file } => import(&data, &dog_file),
+        Command::Export { data, dog, out } => export(&data_file(data)?, &dog, out.as_deref()),
+        Command::Import { data, dog_file } => import(&data_file(data)?, &dog_file),
+        Command::Backup { data, copy } => back_up(&data_file(data)?, &copy),
+        Command::Restore { data, copy } => restore(&data_file(data)?, &copy),
     }
 }
 
@@ -237,6 +247,33 @@ fn export(data: &Path, dog: &str, out: Option<&Path>) -> Result<(), CommandError
             source,
         })?,
         None => std::io::stdout().write_all(&bytes)?,
+    }
+    Ok(())
+}
+
+fn back_up(data: &Path, copy: &Path) -> Result<(), CommandError> {
+    let at = |path: &Path, source| ServeError::Store {
+        path: path.to_owned(),
+        source,
+    };
+    open(data)?.back_up(copy).map_err(|e| at(copy, e))?;
+    writeln!(
+        std::io::stdout(),
+        "A whole copy, checked, is in {}. `veliform restore` puts it back.",
+        copy.display()
+    )?;
+    Ok(())
+}
+
+fn restore(data: &Path, copy: &Path) -> Result<(), CommandError> {
+    let aside = Store::restore(copy, data).map_err(|source| ServeError::Store {
+        path: copy.to_owned(),
+        source,
+    })?;
+    let mut out = std::io::stdout();
+    writeln!(out, "{} is back in {}.", copy.display(), data.display())?;
+    if let Some(aside) = aside {
+        writeln!(out, "What stood there is kept in {}.", aside.display())?;
     }
     Ok(())
 }

@@ -7,7 +7,7 @@ use utoipa::openapi::{Content, OpenApi, Ref, RefOr, Response};
 use crate::error::PROBLEM_JSON;
 
 /// Why an operation can fail, by status; the first five any operation can.
-const WHY: [(&str, &str); 9] = [
+const WHY: [(&str, &str); 11] = [
     ("403", "Another machine or another page asked."),
     (
         "405",
@@ -21,8 +21,13 @@ const WHY: [(&str, &str); 9] = [
         "409",
         "It is there already with other contents; nothing was changed.",
     ),
+    (
+        "412",
+        "It was changed since it was read; nothing was changed.",
+    ),
     ("413", "More was sent than is taken."),
     ("415", "The body is of another kind than is read here."),
+    ("428", "`If-Match` is missing."),
 ];
 /// So many of them are common to all.
 const ALWAYS: usize = 5;

@@ -19,6 +19,10 @@ pub enum ErrorKind {
     InvalidInput,
     /// It is already there, differently.
     Conflict,
+    /// It was changed since it was read.
+    Changed,
+    /// It is not said what it was changed from.
+    Unconditional,
     /// More than is taken.
     TooLarge,
     /// The body is of another kind than is read here.
@@ -52,6 +56,9 @@ pub struct ErrorBody {
     pub fields: Vec<Problem>,
 }
 
+/// When a busy server is asked again, s.
+const RETRY_AFTER_SECONDS: &str = "1";
+
 /// How problem details are sent (RFC 9457, 3).
 pub(crate) const PROBLEM_JSON: &str = "application/problem+json";
 
@@ -61,6 +68,8 @@ impl ErrorKind {
             Self::NotFound => "Not found",
             Self::InvalidInput => "Cannot be",
             Self::Conflict => "There already, differently",
+            Self::Changed => "Changed meanwhile",
+            Self::Unconditional => "Changed from what?",
             Self::TooLarge => "Too large",
             Self::OtherKind => "Another kind of body",
             Self::NotAllowed => "Not done here",
@@ -75,6 +84,8 @@ impl ErrorKind {
             Self::NotFound => "urn:veliform:not_found",
             Self::InvalidInput => "urn:veliform:invalid_input",
             Self::Conflict => "urn:veliform:conflict",
+            Self::Changed => "urn:veliform:changed",
+            Self::Unconditional => "urn:veliform:unconditional",
             Self::TooLarge => "urn:veliform:too_large",
             Self::OtherKind => "urn:veliform:other_kind",
             Self::NotAllowed => "urn:veliform:not_allowed",
@@ -118,18 +129,34 @@ pub enum ApiError {
     /// More than is taken.
     #[error("{0}")]
     TooLarge(String),
+    /// What was said belongs elsewhere.
+    #[error(
+        "this was said in another salon than the one that answers now; open that salon to keep it"
+    )]
+    OtherSalon,
     /// Not from this machine's own pages.
     #[error("{0}")]
     Refused(String),
     /// No such address.
     #[error("there is nothing at {0}")]
     NoAddress(String),
+    /// A change that does not say what it changes.
+    #[error(
+        "send If-Match with the ETag that the settings were read with, so that nobody's change is written over"
+    )]
+    Unconditional,
     /// The body is of another kind.
     #[error("the body is not JSON; send it as application/json")]
     OtherKind,
     /// The address takes other methods.
     #[error("this address takes {0} only")]
     NotAllowed(String),
+    /// Too many computations wait.
+    #[error("Veliform is busy with other work; ask again in a moment")]
+    Busy,
+    /// What was sent came too slowly.
+    #[error("what was sent did not come in time; send it again")]
+    TooSlow,
     /// The work was cut off.
     #[error("the work was cut off; try again")]
     CutOff,
@@ -138,20 +165,29 @@ pub enum ApiError {
 impl ApiError {
     fn kind(&self) -> ErrorKind {
         match self {
-            Self::Store(StoreError::NotFound { .. }) | Self::NoAddress(_) => ErrorKind::NotFound,
+            Self::Store(StoreError::NotFound { .. }) | Self::NoAddress(_) | Self::OtherSalon => {
+                ErrorKind::NotFound
+            }
             Self::Store(StoreError::Full { .. }) => ErrorKind::InvalidInput,
-            Self::Photo(PhotoError::TooManyBytes { .. } | PhotoError::TooManyPixels) => {
+            Self::Store(StoreError::Changed { .. }) => ErrorKind::Changed,
+            Self::Unconditional => ErrorKind::Unconditional,
+            Self::Photo(PhotoError::TooManyBytes | PhotoError::TooManyPixels) => {
                 ErrorKind::TooLarge
             }
             Self::Photo(PhotoError::OtherKind | PhotoError::Broken) => ErrorKind::InvalidInput,
             Self::Store(StoreError::Conflict { .. }) => ErrorKind::Conflict,
-            Self::Store(StoreError::Database(_)) | Self::CutOff => ErrorKind::Unavailable,
+            Self::Store(StoreError::Database(_)) | Self::CutOff | Self::Busy | Self::TooSlow => {
+                ErrorKind::Unavailable
+            }
             Self::Store(
                 StoreError::Unreadable { .. }
                 | StoreError::BadId { .. }
                 | StoreError::NoFile
                 | StoreError::NotMade(_)
                 | StoreError::Foreign
+                | StoreError::InUse
+                | StoreError::OtherJournal
+                | StoreError::Newer
                 | StoreError::Damaged(_)
                 | StoreError::Unwritable(_)
                 | StoreError::Migration(_),
@@ -184,6 +220,8 @@ impl ResponseError for ApiError {
             ErrorKind::NotFound => StatusCode::NOT_FOUND,
             ErrorKind::InvalidInput => StatusCode::UNPROCESSABLE_ENTITY,
             ErrorKind::Conflict => StatusCode::CONFLICT,
+            ErrorKind::Changed => StatusCode::PRECONDITION_FAILED,
+            ErrorKind::Unconditional => StatusCode::PRECONDITION_REQUIRED,
             ErrorKind::TooLarge => StatusCode::PAYLOAD_TOO_LARGE,
             ErrorKind::OtherKind => StatusCode::UNSUPPORTED_MEDIA_TYPE,
             ErrorKind::NotAllowed => StatusCode::METHOD_NOT_ALLOWED,
@@ -195,7 +233,8 @@ impl ResponseError for ApiError {
 
     fn error_response(&self) -> HttpResponse {
         let kind = self.kind();
-        let is_ours = matches!(kind, ErrorKind::Internal | ErrorKind::Unavailable);
+        let is_ours = matches!(kind, ErrorKind::Internal | ErrorKind::Unavailable)
+            && !matches!(self, Self::Busy | Self::TooSlow);
         if is_ours {
             let mut chain = self.to_string();
             let mut source = std::error::Error::source(self);
@@ -219,6 +258,9 @@ impl ResponseError for ApiError {
         let mut answer = HttpResponse::build(status);
         if let Self::NotAllowed(methods) = self {
             answer.insert_header((header::ALLOW, methods.clone()));
+        }
+        if kind == ErrorKind::Unavailable {
+            answer.insert_header((header::RETRY_AFTER, RETRY_AFTER_SECONDS));
         }
         let body = ErrorBody {
             kind_uri: kind.uri().into(),

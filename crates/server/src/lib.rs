@@ -13,6 +13,7 @@ mod error;
 mod front;
 mod guard;
 mod methods;
+mod place;
 mod serve;
 
 pub use commands::run;

@@ -1,5 +1,5 @@
 use std::io::Write as _;
-use std::net::{IpAddr, SocketAddr, TcpListener};
+use std::net::{IpAddr, Ipv4Addr, Ipv6Addr, SocketAddr, TcpListener};
 use std::path::{Path, PathBuf};
 use std::time::Duration;
 
@@ -29,9 +29,9 @@ pub struct Settings {
 pub enum ServeError {
     /// Not this machine.
     #[error(
-        "{0} is open to other machines. Veliform has no sign-in yet and listens on this machine only: use 127.0.0.1 or ::1."
+        "{0} is not an address its own page can be opened at. Veliform has no sign-in yet and listens on this machine only: use 127.0.0.1 or ::1."
     )]
-    NotLoopback(IpAddr),
+    NotHere(IpAddr),
     /// The port is taken.
     #[error(
         "{address} cannot be listened on ({source}); choose another --port, or 0 for a free one."
@@ -97,12 +97,19 @@ pub(crate) fn open(path: &Path) -> Result<Store, ServeError> {
 /// # Errors
 /// If it cannot listen, or the data file cannot be used.
 pub(crate) async fn serve(settings: Settings) -> Result<(), ServeError> {
-    if !settings.bind.is_loopback() {
-        return Err(ServeError::NotLoopback(settings.bind));
+    let own = [
+        IpAddr::V4(Ipv4Addr::LOCALHOST),
+        IpAddr::V6(Ipv6Addr::LOCALHOST),
+    ];
+    if !own.contains(&settings.bind) {
+        return Err(ServeError::NotHere(settings.bind));
     }
     let listener = listen(&settings)?;
     let address = listener.local_addr()?;
-    let (store, is_new) = open_or_begin(&settings.data)?;
+    let (store, is_new) = Store::serve(&settings.data).map_err(|source| ServeError::Store {
+        path: settings.data.clone(),
+        source,
+    })?;
     let mut greeting = settings.greeting.clone();
     if is_new {
         greeting.insert(

@@ -83,10 +83,11 @@ impl Store {
     /// # Errors
     /// If the data file cannot be written.
     pub fn put_dog(&mut self, dog: &Dog, at_ms: i64) -> Result<(), StoreError> {
-        self.write(|tx| insert_dog(tx, dog, at_ms))
+        self.write(|tx| insert_dog(tx, dog, at_ms, false))
     }
 
-    /// Takes in a dog with its visits, all or nothing. What is already here counts once.
+    /// Takes in a dog with its visits, all or nothing. What is already here counts once; a dog that was
+    /// corrected here since its file was written stays as it was corrected.
     ///
     /// # Errors
     /// If an id is already here with other contents: then nothing is changed.
@@ -97,7 +98,7 @@ impl Store {
         at_ms: i64,
     ) -> Result<(), StoreError> {
         self.write(|tx| {
-            insert_dog(tx, dog, at_ms)?;
+            insert_dog(tx, dog, at_ms, true)?;
             for visit in visits {
                 insert_visit(tx, visit.id, dog.id, visit.began_ms)?;
                 for entry in &visit.entries {
@@ -112,7 +113,12 @@ impl Store {
     }
 }
 
-fn insert_dog(tx: &Transaction<'_>, dog: &Dog, at_ms: i64) -> Result<(), StoreError> {
+fn insert_dog(
+    tx: &Transaction<'_>,
+    dog: &Dog,
+    at_ms: i64,
+    is_from_file: bool,
+) -> Result<(), StoreError> {
     let (id, body) = (dog.id.to_string(), to_json(dog)?);
     let latest: Option<String> = tx
         .query_row(
@@ -124,10 +130,22 @@ fn insert_dog(tx: &Transaction<'_>, dog: &Dog, at_ms: i64) -> Result<(), StoreEr
     if latest.as_ref() == Some(&body) {
         return Ok(());
     }
+    if is_from_file && is_an_earlier_version(tx, &id, &body)? {
+        return Ok(());
+    }
     tx.execute(
         "INSERT INTO dog_version (dog_id, version, at_ms, body)
          SELECT ?1, coalesce(max(version), 0) + 1, ?2, ?3 FROM dog_version WHERE dog_id = ?1",
         params![id, at_ms, body],
     )?;
     Ok(())
+}
+
+/// Whether a dog stood like that once: a file written then takes back no correction made since.
+fn is_an_earlier_version(tx: &Transaction<'_>, id: &str, body: &str) -> Result<bool, StoreError> {
+    Ok(tx.query_row(
+        "SELECT EXISTS (SELECT 1 FROM dog_version WHERE dog_id = ?1 AND body = ?2)",
+        [id, body],
+        |row| row.get(0),
+    )?)
 }

@@ -19,6 +19,14 @@ pub enum StoreError {
         /// Its id.
         id: Uuid,
     },
+    /// It was changed meanwhile.
+    #[error(
+        "the {what} were changed on another screen meanwhile; they are shown as they stand now, so make your change again"
+    )]
+    Changed {
+        /// What.
+        what: &'static str,
+    },
     /// No more are taken.
     #[error(
         "this visit has {most} {what} already, which is the most it takes; begin with the next visit"
@@ -53,19 +61,30 @@ pub enum StoreError {
         "there is no such data file; name one that is there, or begin a salon with `veliform serve`"
     )]
     NoFile,
-    /// A new file could not be made.
-    #[error("a new data file cannot be made there: {0}")]
+    /// A file could not be made.
+    #[error("no data file can be written there: {0}")]
     NotMade(#[source] std::io::Error),
+    /// Another program holds its lock.
+    #[error("another Veliform serves this salon already; use that one, or stop it first")]
+    InUse,
+    /// An older copy lies over the journal of a newer file.
+    #[error(
+        "another file was put here while the journal beside it (-wal) belongs to the one before; use `veliform restore` to put a copy back"
+    )]
+    OtherJournal,
     /// Another program's file.
     #[error("this is no data file of Veliform's; it was left as it is. Name another file")]
     Foreign,
+    /// A newer program's file.
+    #[error("this data file was made by a newer Veliform; update Veliform, or use another file")]
+    Newer,
     /// A page of it does not read.
     #[error("the data file is damaged ({0}); nothing was written to it. Use the newest copy of it")]
     Damaged(String),
     /// A value could not be written down.
     #[error("a value could not be written down")]
     Unwritable(#[source] serde_json::Error),
-    /// The data file was made by a newer program, or is not one of ours.
+    /// The data file could not be brought up to date.
     #[error("the data file cannot be used: {0}; use the program that made it, or another file")]
     Migration(#[source] rusqlite_migration::Error),
     /// The database itself.

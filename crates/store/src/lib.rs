@@ -1,13 +1,16 @@
 //! The salon's data in one SQLite file: one method per use case, each one transaction.
 #![warn(missing_docs)]
 
+mod copies;
 mod dogs;
 mod error;
+mod lock;
 mod migrations;
 mod open;
 mod photos;
 mod plans;
 mod salon;
+mod serving;
 mod types;
 mod visits;
 

@@ -3,11 +3,12 @@ use std::sync::LazyLock;
 use rusqlite_migration::{M, Migrations};
 
 /// Migrations in order; a landed file never changes, a new idea is a new file.
-pub(crate) const FILES: [&str; 4] = [
+pub(crate) const FILES: [&str; 5] = [
     include_str!("../migrations/0001_salon.sql"),
     include_str!("../migrations/0002_visit.sql"),
     include_str!("../migrations/0003_append_only.sql"),
     include_str!("../migrations/0004_photos_and_types.sql"),
+    include_str!("../migrations/0005_order_and_salon.sql"),
 ];
 
 pub(crate) static MIGRATIONS: LazyLock<Migrations<'static>> =
@@ -29,11 +30,12 @@ mod tests {
         assert_eq!(sums, LANDED, "sums are {sums:#x?}");
     }
 
-    const LANDED: [u64; 4] = [
+    const LANDED: [u64; 5] = [
         0xc18904ae91cdf38a,
         0x98ae80de80a8040b,
         0x484f7e389a3560e1,
         0x3af1fc3dae1a5a6a,
+        0x6c0fa62f55f0705e,
     ];
 
     /// FNV-1a, 64 bit (Fowler, Noll, Vo): enough to notice an edit.

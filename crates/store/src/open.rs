@@ -2,16 +2,20 @@ use std::path::Path;
 use std::time::Duration;
 
 use rusqlite::{Connection, OpenFlags, Transaction, TransactionBehavior};
+use rusqlite_migration::MigrationDefinitionError;
 
 use uuid::Uuid;
 
 use crate::error::StoreError;
-use crate::migrations::MIGRATIONS;
+use crate::lock::Lock;
+use crate::migrations::{FILES, MIGRATIONS};
 
 /// The salon's data.
 #[derive(Debug)]
 pub struct Store {
     connection: Connection,
+    /// Held while the file is served; let go of after the connection is closed.
+    _lock: Option<Lock>,
 }
 
 /// How long a write waits for another program on the same file.
@@ -46,12 +50,37 @@ impl Store {
     /// # Errors
     /// If there is a file already, or none can be made there.
     pub fn create(path: &Path) -> Result<Self, StoreError> {
+        Self::new_file(path)?;
+        Self::prepare(Connection::open(path)?)
+    }
+
+    /// Opens a copy to read from it, without changing a byte of it.
+    pub(crate) fn open_to_read(path: &Path) -> Result<Self, StoreError> {
+        if !path.exists() {
+            return Err(StoreError::NoFile);
+        }
+        let flags = OpenFlags::SQLITE_OPEN_READ_ONLY | OpenFlags::SQLITE_OPEN_NO_MUTEX;
+        let connection = Connection::open_with_flags(path, flags)?;
+        refuse_foreign(&connection)?;
+        let version: usize =
+            connection.query_row("PRAGMA user_version", [], |row| row.get::<_, u32>(0))? as usize;
+        if version > FILES.len() {
+            return Err(StoreError::Newer);
+        }
+        Ok(Self {
+            connection,
+            _lock: None,
+        })
+    }
+
+    /// An empty file, for its owner's eyes only.
+    pub(crate) fn new_file(path: &Path) -> Result<(), StoreError> {
         let mut options = std::fs::OpenOptions::new();
         options.write(true).create_new(true);
         #[cfg(unix)]
         std::os::unix::fs::OpenOptionsExt::mode(&mut options, 0o600);
         options.open(path).map_err(StoreError::NotMade)?;
-        Self::prepare(Connection::open(path)?)
+        Ok(())
     }
 
     /// Opens an empty salon that is kept nowhere, for tests.
@@ -68,11 +97,40 @@ impl Store {
         connection.pragma_update(None, "synchronous", "FULL")?;
         connection.pragma_update(None, "foreign_keys", true)?;
         connection.pragma_update(None, "secure_delete", true)?;
-        MIGRATIONS
-            .to_latest(&mut connection)
-            .map_err(StoreError::Migration)?;
+        MIGRATIONS.to_latest(&mut connection).map_err(|e| match e {
+            rusqlite_migration::Error::MigrationDefinition(
+                MigrationDefinitionError::DatabaseTooFarAhead,
+            ) => StoreError::Newer,
+            other => StoreError::Migration(other),
+        })?;
         connection.pragma_update(None, "application_id", APPLICATION_ID)?;
-        Ok(Self { connection })
+        connection.execute(
+            "INSERT OR IGNORE INTO salon (only_one, id) VALUES (1, ?1)",
+            [Uuid::new_v4().to_string()],
+        )?;
+        Ok(Self {
+            connection,
+            _lock: None,
+        })
+    }
+
+    /// Holds a lock for as long as the store is open.
+    pub(crate) fn locked(self, lock: Lock) -> Self {
+        Self {
+            _lock: Some(lock),
+            ..self
+        }
+    }
+
+    /// The salon's own id, the same in every copy of its data.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn salon_id(&self) -> Result<Uuid, StoreError> {
+        let id: String = self
+            .connection
+            .query_row("SELECT id FROM salon", [], |row| row.get(0))?;
+        id_of("salon", &id)
     }
 
     /// Whether the database finds itself whole.

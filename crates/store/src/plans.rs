@@ -72,6 +72,41 @@ impl Store {
         Ok(found)
     }
 
+    /// The newest plan of a visit that reads; none where there is none.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn newest_plan_of(&self, visit: Uuid) -> Result<Option<KeptPlan>, StoreError> {
+        let mut rows = self.read().prepare_cached(
+            "SELECT id, body FROM kept_plan WHERE visit_id = ?1 ORDER BY at_ms DESC, id DESC",
+        )?;
+        let mapped = rows.query_map([visit.to_string()], |row| Ok((row.get(0)?, row.get(1)?)))?;
+        for row in mapped {
+            let (id, body): (String, String) = row?;
+            if let Ok(plan) = from_json("plan", &id, &body) {
+                return Ok(Some(plan));
+            }
+        }
+        Ok(None)
+    }
+
+    /// The visit a plan was kept at.
+    ///
+    /// # Errors
+    /// If there is none by that id, or the data file cannot be read.
+    pub fn visit_of_plan(&self, id: Uuid) -> Result<Uuid, StoreError> {
+        let visit: Option<String> = self
+            .read()
+            .query_row(
+                "SELECT visit_id FROM kept_plan WHERE id = ?1",
+                [id.to_string()],
+                |row| row.get(0),
+            )
+            .optional()?;
+        let visit = visit.ok_or(StoreError::NotFound { what: "plan", id })?;
+        id_of("visit", &visit)
+    }
+
     /// A kept plan.
     ///
     /// # Errors

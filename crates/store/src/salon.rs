@@ -14,15 +14,26 @@ impl Store {
     /// # Errors
     /// If the data file cannot be read.
     pub fn house(&self) -> Result<House, StoreError> {
-        let body: Option<String> = self
+        Ok(self.house_version()?.0)
+    }
+
+    /// The salon's settings with the number of their version; the usual ones are version 0.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn house_version(&self) -> Result<(House, i64), StoreError> {
+        let newest: Option<(String, i64)> = self
             .read()
             .query_row(
-                "SELECT body FROM house_version ORDER BY version DESC LIMIT 1",
+                "SELECT body, version FROM house_version ORDER BY version DESC LIMIT 1",
                 [],
-                |row| row.get(0),
+                |row| Ok((row.get(0)?, row.get(1)?)),
             )
             .optional()?;
-        body.map_or_else(|| Ok(House::default()), |b| from_json("settings", "", &b))
+        match newest {
+            Some((body, version)) => Ok((from_json("settings", "", &body)?, version)),
+            None => Ok((House::default(), 0)),
+        }
     }
 
     /// Keeps the salon's settings as a new version.
@@ -30,13 +41,27 @@ impl Store {
     /// # Errors
     /// If the data file cannot be written.
     pub fn put_house(&mut self, house: &House, at_ms: i64) -> Result<(), StoreError> {
-        let body = to_json(house)?;
+        self.write(|tx| insert_house(tx, house, at_ms))
+    }
+
+    /// Keeps the salon's settings as a new version, where they still stand as whoever changed them knew
+    /// them.
+    ///
+    /// # Errors
+    /// If there is a newer version than `known`, or the data file cannot be written.
+    pub fn change_house(
+        &mut self,
+        house: &House,
+        known: i64,
+        at_ms: i64,
+    ) -> Result<(), StoreError> {
         self.write(|tx| {
-            tx.execute(
-                "INSERT INTO house_version (at_ms, body) VALUES (?1, ?2)",
-                params![at_ms, body],
-            )?;
-            Ok(())
+            let newest: Option<i64> =
+                tx.query_row("SELECT max(version) FROM house_version", [], |r| r.get(0))?;
+            if newest.unwrap_or(0) != known {
+                return Err(StoreError::Changed { what: "settings" });
+            }
+            insert_house(tx, house, at_ms)
         })
     }
 
@@ -71,6 +96,14 @@ impl Store {
     pub fn put_tool(&mut self, tool: &Tool, at_ms: i64) -> Result<(), StoreError> {
         self.write(|tx| insert_tool(tx, tool, at_ms))
     }
+}
+
+fn insert_house(tx: &Transaction<'_>, house: &House, at_ms: i64) -> Result<(), StoreError> {
+    tx.execute(
+        "INSERT INTO house_version (at_ms, body) VALUES (?1, ?2)",
+        params![at_ms, to_json(house)?],
+    )?;
+    Ok(())
 }
 
 /// Keeps a version of a tool.

@@ -31,6 +31,9 @@ pub struct VisitLog {
     pub last: Received,
 }
 
+/// A row of the log: received, id, `at_ms`, `stamp_ms`, author, body.
+type EntryRow = (Received, String, i64, Option<i64>, String, String);
+
 /// What became of entries sent.
 #[derive(Clone, Debug, PartialEq, Eq)]
 pub struct Appended {
@@ -95,7 +98,7 @@ impl Store {
     pub fn visit(&self, id: Uuid, after: Received) -> Result<VisitLog, StoreError> {
         let head = self.visit_head(id)?;
         let mut rows = self.read().prepare_cached(
-            "SELECT received, id, at_ms, author, body FROM entry
+            "SELECT received, id, at_ms, stamp_ms, author, body FROM entry
              WHERE visit_id = ?1 AND received > ?2 ORDER BY received",
         )?;
         let mut entries = Vec::new();
@@ -107,15 +110,17 @@ impl Store {
                 row.get(2)?,
                 row.get(3)?,
                 row.get(4)?,
+                row.get(5)?,
             ))
         })?;
         for row in mapped {
-            let (received, entry, at_ms, author, body): (i64, String, i64, String, String) = row?;
+            let (received, entry, at_ms, stamp_ms, author, body): EntryRow = row?;
             let id = id_of("entry", &entry)?;
             let body: EntryBody = from_json("entry", &entry, &body)?;
             entries.push(Entry {
                 id,
                 at_ms,
+                stamp_ms,
                 author,
                 body,
             });
@@ -126,6 +131,18 @@ impl Store {
             entries,
             last,
         })
+    }
+
+    /// The newest stamp of a visit's log; none where nothing was said.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn newest_stamp(&self, visit: Uuid) -> Result<Option<i64>, StoreError> {
+        Ok(self.read().query_row(
+            "SELECT max(coalesce(stamp_ms, at_ms)) FROM entry WHERE visit_id = ?1",
+            [visit.to_string()],
+            |row| row.get(0),
+        )?)
     }
 
     /// A visit without its entries.
@@ -217,16 +234,18 @@ pub(crate) fn insert_entry(
     entry: &Entry,
 ) -> Result<bool, StoreError> {
     let (id, body) = (entry.id.to_string(), to_json(&entry.body)?);
-    let here: Option<(String, String, i64)> = tx
+    let here: Option<(String, String, i64, Option<i64>)> = tx
         .query_row(
-            "SELECT visit_id, body, at_ms FROM entry WHERE id = ?1",
+            "SELECT visit_id, body, at_ms, stamp_ms FROM entry WHERE id = ?1",
             [&id],
-            |row| Ok((row.get(0)?, row.get(1)?, row.get(2)?)),
+            |row| Ok((row.get(0)?, row.get(1)?, row.get(2)?, row.get(3)?)),
         )
         .optional()?;
     match here {
-        Some((owner, was, at))
-            if owner == visit.to_string() && was == body && at == entry.at_ms =>
+        Some((owner, was, at_ms, stamp_ms))
+            if owner == visit.to_string()
+                && was == body
+                && (at_ms, stamp_ms) == (entry.at_ms, entry.stamp_ms) =>
         {
             Ok(false)
         }
@@ -236,8 +255,16 @@ pub(crate) fn insert_entry(
         }),
         None => {
             tx.execute(
-                "INSERT INTO entry (id, visit_id, at_ms, author, body) VALUES (?1, ?2, ?3, ?4, ?5)",
-                params![id, visit.to_string(), entry.at_ms, entry.author, body],
+                "INSERT INTO entry (id, visit_id, at_ms, stamp_ms, author, body)
+                 VALUES (?1, ?2, ?3, ?4, ?5, ?6)",
+                params![
+                    id,
+                    visit.to_string(),
+                    entry.at_ms,
+                    entry.stamp_ms,
+                    entry.author,
+                    body
+                ],
             )?;
             Ok(true)
         }

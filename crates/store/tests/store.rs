@@ -22,6 +22,7 @@ fn note(n: u128, text: &str) -> Entry {
     Entry {
         id: id(n),
         at_ms: 1_000 + i64::try_from(n).expect("small"),
+        stamp_ms: None,
         author: String::new(),
         body: EntryBody::NoteWritten { text: text.into() },
     }

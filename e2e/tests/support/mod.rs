@@ -248,6 +248,15 @@ impl Stage {
             .unwrap_or_else(|e| panic!("{command}: {e}"))
     }
 
+    /// Runs a script before any other on every page from now on.
+    pub async fn on_every_page(&self, script: &str) {
+        self.cdp(
+            "Page.addScriptToEvaluateOnNewDocument",
+            json!({"source": script}),
+        )
+        .await;
+    }
+
     pub async fn go(&self, path: &str) {
         self.client
             .goto(&format!("{}{path}", self.address))
@@ -294,14 +303,10 @@ impl Stage {
 
     /// Waits until a script answers true.
     pub async fn until(&self, what: &str, script: &str) {
-        let from = Instant::now();
-        loop {
-            if self.script(&format!("return Boolean({script})")).await == json!(true) {
-                return;
-            }
-            assert!(from.elapsed() < PATIENCE, "waited in vain until {what}");
-            tokio::time::sleep(Duration::from_millis(40)).await;
-        }
+        assert!(
+            self.comes(script, PATIENCE).await,
+            "waited in vain until {what}"
+        );
     }
 
     /// Waits until the body of an asynchronous function answers true.
@@ -414,15 +419,22 @@ impl Stage {
     }
 
     /// Holds a pedal down as long as a control that is held wants it.
-    pub async fn hold_key(&self, key: Key) {
+    pub async fn hold_key(&self, key: Key, what: &str, script: &str) {
         let value = char::from(key);
-        let pedal = KeyActions::new("pedal".into())
-            .then(KeyAction::Down { value })
-            .then(KeyAction::Pause {
-                duration: Duration::from_millis(800),
-            })
-            .then(KeyAction::Up { value });
-        self.client.perform_actions(pedal).await.unwrap();
+        for _ in 0..4 {
+            self.until_rested().await;
+            let pedal = KeyActions::new("pedal".into())
+                .then(KeyAction::Down { value })
+                .then(KeyAction::Pause {
+                    duration: Duration::from_millis(800),
+                })
+                .then(KeyAction::Up { value });
+            self.client.perform_actions(pedal).await.unwrap();
+            if self.comes(script, PATIENCE / 4).await {
+                return;
+            }
+        }
+        panic!("held in vain until {what}");
     }
 
     /// Touches an element where a finger would: in its middle; it must be a finger's size.
@@ -494,6 +506,31 @@ impl Stage {
         let field = self.find(label).await;
         field.clear().await.unwrap();
         field.send_keys(text).await.unwrap();
+    }
+
+    /// Presses the pedal until something came of it, as a foot would: what comes under it late, on a
+    /// slow machine, lets a press pass, and a press that was let pass never counts afterwards.
+    pub async fn pedal(&self, key: Key, what: &str, script: &str) {
+        for _ in 0..4 {
+            self.until_rested().await;
+            self.press(key).await;
+            if self.comes(script, PATIENCE / 4).await {
+                return;
+            }
+        }
+        panic!("pressed in vain until {what}");
+    }
+
+    /// Whether a script answers true within this time.
+    pub async fn comes(&self, script: &str, within: Duration) -> bool {
+        let from = Instant::now();
+        while from.elapsed() < within {
+            if self.script(&format!("return Boolean({script})")).await == json!(true) {
+                return true;
+            }
+            tokio::time::sleep(Duration::from_millis(40)).await;
+        }
+        false
     }
 
     /// Presses a key wherever the focus is.

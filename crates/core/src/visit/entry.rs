@@ -25,8 +25,12 @@ use crate::units::Length;
 pub struct Entry {
     /// Made by the screen that typed it; an entry that comes twice counts once.
     pub id: Uuid,
-    /// When it was typed, milliseconds since 1970 in UTC, by that screen's clock.
+    /// When it was typed, milliseconds since 1970 in UTC, by that screen's clock: it is shown and timed by.
     pub at_ms: i64,
+    /// Its place in the order of what was said ([`super::next_stamp`]); entries of builds before stamps
+    /// have none and stand at `at_ms`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub stamp_ms: Option<i64>,
     /// Who typed it; empty while there is no sign-in.
     #[serde(default)]
     pub author: String,

@@ -111,7 +111,7 @@ const NAME_LETTERS: usize = 60;
 
 /// Folds a log of entries, in any order and with repeats, into the visit's present state.
 ///
-/// Entries are taken in the order of their time, then their id, so that late arrivals, retries
+/// Entries are taken in the order in which they were said ([`Entry::said_order`]), so that late arrivals, retries
 /// and another screen's entries give the same visit. An undo names the entry it takes back; what
 /// it took back can be redone until something new is said.
 ///
@@ -127,7 +127,7 @@ const NAME_LETTERS: usize = 60;
 pub fn fold(dog: &Dog, entries: &[Entry]) -> Visit {
     let mut seen = BTreeSet::new();
     let mut ordered: Vec<&Entry> = entries.iter().filter(|e| seen.insert(e.id)).collect();
-    ordered.sort_by_key(|e| (e.at_ms, e.id));
+    ordered.sort_by_key(|e| e.said_order());
 
     let mut done: Vec<&Entry> = Vec::new();
     let mut undone: Vec<&Entry> = Vec::new();

@@ -46,6 +46,7 @@ pub fn entry(n: u128, at_ms: i64, body: EntryBody) -> Entry {
     Entry {
         id: Uuid::from_u128(n),
         at_ms,
+        stamp_ms: None,
         author: String::new(),
         body,
     }

@@ -3,12 +3,12 @@ use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Desk;
-use veliform_core::dog::Dog;
+use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::{DrawOptions, Drawing, Layers};
-use veliform_core::visit::fold;
-use veliform_store::Store;
+use veliform_core::visit::{Entry, fold};
+use veliform_store::DogListing;
 
-use crate::blocking::Salon;
+use crate::blocking::{Salon, compute};
 use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
 
@@ -65,7 +65,7 @@ pub(crate) async fn list_dogs(
 ) -> Result<web::Json<Vec<DogCard>>, ApiError> {
     let Wanted { find, most } = wanted.into_inner();
     let find = find.trim().to_lowercase();
-    let cards = salon
+    let (listed, house) = salon
         .run(move |store| {
             let mut dogs = store.dogs()?;
             dogs.retain(|listing| {
@@ -75,30 +75,37 @@ pub(crate) async fn list_dogs(
                     .any(|n| n.to_lowercase().contains(&find))
             });
             dogs.sort_by_key(|d| std::cmp::Reverse(d.last_visit.map(|(_, began_ms)| began_ms)));
-            dogs.into_iter()
+            let listed = dogs
+                .into_iter()
                 .take(most.min(MOST_DOGS))
                 .map(|listing| {
-                    Ok(DogCard {
-                        outline: outline(store, &listing.dog, listing.last_visit)?,
-                        dog: listing.dog,
-                        last_visit: listing
-                            .last_visit
-                            .map(|(id, began_ms)| VisitCard { id, began_ms }),
-                    })
+                    let entries = match listing.last_visit {
+                        Some((id, _)) => store.visit(id, 0)?.entries,
+                        None => Vec::new(),
+                    };
+                    Ok((listing, entries))
                 })
-                .collect::<Result<Vec<DogCard>, ApiError>>()
+                .collect::<Result<Vec<_>, ApiError>>()?;
+            Ok((listed, store.house()?))
         })
         .await?;
+    let cards = compute(move || {
+        let card = |(listing, entries): (DogListing, Vec<Entry>)| DogCard {
+            outline: outline(&listing.dog, &entries, &house),
+            dog: listing.dog,
+            last_visit: listing
+                .last_visit
+                .map(|(id, began_ms)| VisitCard { id, began_ms }),
+        };
+        Ok(listed.into_iter().map(card).collect())
+    })
+    .await?;
     Ok(web::Json(cards))
 }
 
 /// The dog as it came to its latest visit, without table or marks.
-fn outline(store: &Store, dog: &Dog, visit: Option<(Uuid, i64)>) -> Result<Drawing, ApiError> {
-    let entries = match visit {
-        Some((id, _)) => store.visit(id, 0)?.entries,
-        None => Vec::new(),
-    };
-    let (visit, house) = (fold(dog, &entries), store.house()?);
+fn outline(dog: &Dog, entries: &[Entry], house: &House) -> Drawing {
+    let visit = fold(dog, entries);
     let layers = Layers {
         table: false,
         skin: false,
@@ -108,7 +115,7 @@ fn outline(store: &Store, dog: &Dog, visit: Option<(Uuid, i64)>) -> Result<Drawi
         layers,
         ..DrawOptions::default()
     };
-    Ok(Desk::new(dog, &visit, &house, &[]).draw(None, &options))
+    Desk::new(dog, &visit, house, &[]).draw(None, &options)
 }
 
 /// One dog with its visits.

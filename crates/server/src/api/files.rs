@@ -6,7 +6,7 @@ use uuid::Uuid;
 use veliform_formats::{VisitRecord, read_dog_file, write_dog_file};
 use veliform_store::Store;
 
-use crate::blocking::Salon;
+use crate::blocking::{Salon, compute};
 use crate::demo::into_import;
 use crate::error::{ApiError, ErrorBody};
 
@@ -46,13 +46,14 @@ pub(crate) async fn export_dog(
     id: web::Path<Uuid>,
 ) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
-    let (name, bytes) = salon
-        .run(move |store| {
-            let dog = store.dog(id)?;
-            let visits = records(store, id)?;
-            Ok((dog.name.clone(), write_dog_file(&dog, &visits)?))
-        })
+    let (dog, visits) = salon
+        .run(move |store| Ok((store.dog(id)?, records(store, id)?)))
         .await?;
+    let (name, bytes) = compute(move || {
+        let bytes = write_dog_file(&dog, &visits)?;
+        Ok((dog.name, bytes))
+    })
+    .await?;
     Ok(HttpResponse::Ok()
         .content_type("application/json; charset=utf-8")
         .insert_header((header::CONTENT_DISPOSITION, attachment(&name, "dog.json")))
@@ -95,9 +96,9 @@ pub(crate) async fn import_dog(
     let body = body.map_err(|_| {
         ApiError::TooLarge("the dog file is larger than Veliform reads; export fewer visits".into())
     })?;
+    let file = compute(move || Ok(read_dog_file(&body)?)).await?;
     let imported = salon
         .run(move |store| {
-            let file = read_dog_file(&body)?;
             let visits: Vec<_> = file.visits.into_iter().map(into_import).collect();
             store.import(&file.dog, &visits, jiff::Timestamp::now().as_millisecond())?;
             Ok(Imported {

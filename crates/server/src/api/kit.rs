@@ -1,42 +1,77 @@
-use actix_web::{get, put, web};
+use actix_web::http::header::{ETag, EntityTag, Header as _, IfMatch};
+use actix_web::{HttpRequest, HttpResponse, get, put, web};
 use uuid::Uuid;
 use veliform_core::dog::House;
 use veliform_core::kit::{Tool, check_tool};
 
 use crate::blocking::Salon;
-use crate::body::Json;
+use crate::body::{Json, Whole};
 use crate::error::{ApiError, ErrorBody};
 
 fn now_ms() -> i64 {
     jiff::Timestamp::now().as_millisecond()
 }
 
-/// The salon's settings.
-#[utoipa::path(responses((status = 200, body = House)))]
-#[get("/house")]
-pub(crate) async fn get_house(salon: web::Data<Salon>) -> Result<web::Json<House>, ApiError> {
-    Ok(web::Json(salon.run(|store| Ok(store.house()?)).await?))
+/// Settings with the version they stand at.
+fn answer((house, version): (House, i64)) -> HttpResponse {
+    HttpResponse::Ok()
+        .insert_header(ETag(EntityTag::new_strong(version.to_string())))
+        .json(house)
 }
 
-/// Keeps the salon's settings.
-#[utoipa::path(responses((status = 200, body = House), (status = 422, body = ErrorBody)))]
+/// The version that a change is made from; none where the request does not say.
+fn known_version(request: &HttpRequest) -> Option<i64> {
+    match IfMatch::parse(request).ok()? {
+        IfMatch::Items(tags) if !tags.is_empty() => {
+            // A tag that is no version of ours was never the newest one.
+            let versions = tags.iter().filter_map(|tag| tag.tag().parse().ok());
+            Some(versions.max().unwrap_or(NO_VERSION))
+        }
+        _ => None,
+    }
+}
+
+/// Stands for a version that never was.
+const NO_VERSION: i64 = -1;
+
+/// The salon's settings; `ETag` is the version they stand at.
+#[utoipa::path(responses((status = 200, body = House)))]
+#[get("/house")]
+pub(crate) async fn get_house(salon: web::Data<Salon>) -> Result<HttpResponse, ApiError> {
+    Ok(answer(salon.run(|store| Ok(store.house_version()?)).await?))
+}
+
+/// Keeps the salon's settings, all of them: `If-Match` says which version they were changed from
+/// (RFC 9110, 13.1.1).
+#[utoipa::path(
+    request_body = House,
+    params(("If-Match" = String, Header, description = "The `ETag` the settings were read with.")),
+    responses(
+        (status = 200, body = House),
+        (status = 412, body = ErrorBody),
+        (status = 422, body = ErrorBody),
+        (status = 428, body = ErrorBody)
+    )
+)]
 #[put("/house")]
 pub(crate) async fn put_house(
     salon: web::Data<Salon>,
-    house: Json<House>,
-) -> Result<web::Json<House>, ApiError> {
-    let house = house.into_inner();
+    request: HttpRequest,
+    sent: Json<Whole<House>>,
+) -> Result<HttpResponse, ApiError> {
+    let known = known_version(&request).ok_or(ApiError::Unconditional)?;
+    let house = sent.into_inner().0;
     let problems = house.check();
     if !problems.is_empty() {
         return Err(ApiError::Fields(problems));
     }
     let kept = salon
         .run(move |store| {
-            store.put_house(&house, now_ms())?;
-            Ok(store.house()?)
+            store.change_house(&house, known, now_ms())?;
+            Ok(store.house_version()?)
         })
         .await?;
-    Ok(web::Json(kept))
+    Ok(answer(kept))
 }
 
 /// The kit, the shortest first.

@@ -13,11 +13,10 @@ use veliform_core::visit::owner_lines;
 use veliform_formats::{
     OwnerCard, Sheet, Theme, drawing_svg as write_drawing, owner_card_svg, pdf, png, sheet_pages,
 };
-use veliform_store::Store;
 
 use super::at_visit::AtVisit;
 use super::files::attachment;
-use crate::blocking::Salon;
+use crate::blocking::{Salon, compute};
 use crate::error::{ApiError, ErrorBody};
 
 /// Width of an exported drawing on paper, mm.
@@ -36,8 +35,7 @@ const fn usual_width() -> u32 {
 }
 
 /// The sheet's pages and the dog's name.
-fn sheet(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiError> {
-    let at = AtVisit::read(store, visit)?;
+fn sheet(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
     let desk = at.desk();
     let solved = desk.plan(Reasons::Skip)?;
     let layers = Layers {
@@ -65,8 +63,7 @@ fn sheet(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiError> 
     Ok((at.dog.name, pages))
 }
 
-fn owner_card(store: &Store, visit: Uuid) -> Result<(String, Vec<String>), ApiError> {
-    let at = AtVisit::read(store, visit)?;
+fn owner_card(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
     let desk = at.desk();
     let (offer, solved) = desk.agreed()?;
     let layers = Layers {
@@ -115,8 +112,7 @@ fn day(at_ms: i64) -> String {
     day_after(at_ms, 0)
 }
 
-fn drawing(store: &Store, visit: Uuid) -> Result<(String, String), ApiError> {
-    let at = AtVisit::read(store, visit)?;
+fn drawing(at: AtVisit) -> Result<(String, String), ApiError> {
     let desk = at.desk();
     let solved = desk.plan(Reasons::Find)?;
     let layers = Layers {
@@ -141,19 +137,28 @@ fn file(name: &str, ending: &str, kind: &str, bytes: Vec<u8>) -> HttpResponse {
         .body(bytes)
 }
 
+/// Reads a visit under the store's lock, and works on it outside.
+async fn work_at<T: Send + 'static>(
+    salon: &Salon,
+    visit: Uuid,
+    work: impl FnOnce(AtVisit) -> Result<T, ApiError> + Send + 'static,
+) -> Result<T, ApiError> {
+    let at = salon.run(move |store| AtVisit::read(store, visit)).await?;
+    compute(move || work(at)).await
+}
+
 /// Pages of a visit as PDF.
 async fn printed(
     salon: &Salon,
     visit: Uuid,
-    pages: impl FnOnce(&Store, Uuid) -> Result<(String, Vec<String>), ApiError> + Send + 'static,
+    pages: impl FnOnce(AtVisit) -> Result<(String, Vec<String>), ApiError> + Send + 'static,
     ending: &str,
 ) -> Result<HttpResponse, ApiError> {
-    let (name, bytes) = salon
-        .run(move |store| {
-            let (name, pages) = pages(store, visit)?;
-            Ok((name, pdf(&pages)?))
-        })
-        .await?;
+    let (name, bytes) = work_at(salon, visit, move |at| {
+        let (name, pages) = pages(at)?;
+        Ok((name, pdf(&pages)?))
+    })
+    .await?;
     Ok(file(&name, ending, "application/pdf", bytes))
 }
 
@@ -172,7 +177,7 @@ pub(crate) async fn get_sheet_pages(
     visit: web::Path<Uuid>,
 ) -> Result<web::Json<Pages>, ApiError> {
     let visit = visit.into_inner();
-    let (_, pages) = salon.run(move |store| sheet(store, visit)).await?;
+    let (_, pages) = work_at(&salon, visit, sheet).await?;
     Ok(web::Json(Pages { pages }))
 }
 
@@ -204,7 +209,7 @@ pub(crate) async fn get_drawing_svg(
     visit: web::Path<Uuid>,
 ) -> Result<HttpResponse, ApiError> {
     let visit = visit.into_inner();
-    let (name, svg) = salon.run(move |store| drawing(store, visit)).await?;
+    let (name, svg) = work_at(&salon, visit, drawing).await?;
     Ok(file(&name, "svg", "image/svg+xml", svg.into_bytes()))
 }
 
@@ -220,11 +225,10 @@ pub(crate) async fn get_drawing_png(
     size: web::Query<PictureSize>,
 ) -> Result<HttpResponse, ApiError> {
     let (visit, width) = (visit.into_inner(), size.width);
-    let (name, bytes) = salon
-        .run(move |store| {
-            let (name, svg) = drawing(store, visit)?;
-            Ok((name, png(&svg, width)?))
-        })
-        .await?;
+    let (name, bytes) = work_at(&salon, visit, move |at| {
+        let (name, svg) = drawing(at)?;
+        Ok((name, png(&svg, width)?))
+    })
+    .await?;
     Ok(file(&name, "png", "image/png", bytes))
 }

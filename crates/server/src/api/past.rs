@@ -1,8 +1,9 @@
 use actix_web::{get, web};
 use uuid::Uuid;
 use veliform_core::visit::{EarlierVisit, Past, fold, past};
+use veliform_store::Store;
 
-use crate::blocking::Salon;
+use crate::blocking::{Salon, compute};
 use crate::error::{ApiError, ErrorBody};
 
 /// Most earlier visits read: years of them.
@@ -16,26 +17,34 @@ pub(crate) async fn get_past(
     id: web::Path<Uuid>,
 ) -> Result<web::Json<Past>, ApiError> {
     let id = id.into_inner();
-    let answer = salon
+    let (dog, heads, began_ms) = salon
         .run(move |store| {
             let head = store.visit_head(id)?;
-            let dog = store.dog(head.dog)?;
-            let mut earlier = Vec::new();
-            for visit in store
-                .visits_of(head.dog)?
-                .into_iter()
-                .filter(|v| v.began_ms < head.began_ms)
-                .take(MOST_VISITS)
-            {
-                earlier.push(EarlierVisit {
-                    id: visit.id,
-                    began_ms: visit.began_ms,
-                    visit: fold(&dog, &store.visit(visit.id, 0)?.entries),
-                    plan: store.plans_of(visit.id)?.plans.pop(),
-                });
-            }
-            Ok(past(&earlier, head.began_ms))
+            let mut heads = store.visits_of(head.dog)?;
+            heads.retain(|v| v.began_ms < head.began_ms);
+            heads.truncate(MOST_VISITS);
+            Ok((store.dog(head.dog)?, heads, head.began_ms))
         })
         .await?;
+    let mut earlier = Vec::with_capacity(heads.len());
+    for head in heads {
+        // One at a time: a tick at the table never waits for all.
+        let read =
+            move |store: &mut Store| Ok((store.visit(head.id, 0)?, store.newest_plan_of(head.id)?));
+        earlier.push(salon.run(read).await?);
+    }
+    let answer = compute(move || {
+        let earlier: Vec<EarlierVisit> = earlier
+            .into_iter()
+            .map(|(log, plan)| EarlierVisit {
+                id: log.head.id,
+                began_ms: log.head.began_ms,
+                visit: fold(&dog, &log.entries),
+                plan,
+            })
+            .collect();
+        Ok(past(&earlier, began_ms))
+    })
+    .await?;
     Ok(web::Json(answer))
 }

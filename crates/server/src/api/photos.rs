@@ -3,6 +3,8 @@ use std::collections::BTreeMap;
 use actix_web::http::header;
 use actix_web::{HttpResponse, delete, get, post, web};
 use serde::{Deserialize, Serialize};
+use tokio::sync::Semaphore;
+use tokio::time::timeout;
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Reasons;
@@ -11,12 +13,15 @@ use veliform_core::picture::PicturePoint;
 use veliform_core::plan::{PlanCoat, dress_plan};
 use veliform_core::shape::{View, dress_now};
 use veliform_core::units::{Length, UnitSystem};
-use veliform_formats::{KeptPhoto, MOST_PHOTO_BYTES, Theme, drawing_svg, keep_photo, png};
+use veliform_formats::{
+    KeptPhoto, MOST_PHOTO_BYTES, PhotoError, Theme, drawing_svg, keep_photo, png,
+};
 use veliform_store::PhotoHead;
 
 use super::at_visit::AtVisit;
+use super::visits::dated;
 use crate::blocking::{Salon, compute};
-use crate::body::Json;
+use crate::body::{BODY_TIME, Json};
 use crate::error::{ApiError, ErrorBody};
 
 /// A photo of a visit, without its picture.
@@ -107,12 +112,10 @@ pub(crate) async fn add_photo(
     salon: web::Data<Salon>,
     visit: web::Path<Uuid>,
     with: web::Query<SentWith>,
-    bytes: web::Bytes,
+    sent: web::Payload,
 ) -> Result<web::Json<Photo>, ApiError> {
-    if bytes.len() > MOST_PHOTO_BYTES {
-        return Err(veliform_formats::PhotoError::TooManyBytes { bytes: bytes.len() }.into());
-    }
-    let kept = compute(move || Ok(keep_photo(&bytes)?)).await?;
+    dated(with.at_ms).map_err(ApiError::Body)?;
+    let kept = open_one(sent).await?;
     let with = with.into_inner();
     let head = PhotoHead {
         id: with.id,
@@ -124,6 +127,26 @@ pub(crate) async fn add_photo(
         height: kept.height,
     };
     keep(&salon, head, kept).await
+}
+
+/// One photo is taken in and opened at a time, however many are sent: an opened one takes a hundred
+/// megabytes.
+static OPENING: Semaphore = Semaphore::const_new(1);
+
+async fn open_one(sent: web::Payload) -> Result<KeptPhoto, ApiError> {
+    let turn = OPENING.acquire().await.map_err(|_| ApiError::CutOff)?;
+    let sent = timeout(BODY_TIME, sent.to_bytes_limited(MOST_PHOTO_BYTES)).await;
+    let bytes = sent
+        .map_err(|_| ApiError::TooSlow)?
+        .map_err(|_| PhotoError::TooManyBytes)?
+        .map_err(|_| ApiError::CutOff)?;
+    // The turn goes with the work: whoever sent it may be gone before it ends.
+    compute(move || {
+        let kept = keep_photo(&bytes);
+        drop(turn);
+        Ok(kept?)
+    })
+    .await
 }
 
 async fn keep(

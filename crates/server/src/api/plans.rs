@@ -5,12 +5,13 @@ use uuid::Uuid;
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::drawing::{DrawOptions, Layers};
 use veliform_core::plan::METHOD;
-use veliform_core::visit::{Entry, EntryBody, KeptPlan};
+use veliform_core::visit::{Entry, EntryBody, KeptPlan, next_stamp};
 
-use veliform_store::Store;
+use veliform_store::{Store, StoreError};
 
 use super::at_visit::AtVisit;
-use crate::blocking::Salon;
+use super::visits::dated;
+use crate::blocking::{Salon, compute};
 use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
 
@@ -53,15 +54,36 @@ pub(crate) async fn keep_plan(
     body: Json<KeepPlan>,
 ) -> Result<web::Json<PlanAsKept>, ApiError> {
     let ((visit, id), KeepPlan { entry, at_ms }) = (path.into_inner(), body.into_inner());
-    let plan = salon
-        .run(move |store| {
-            if let Ok(kept) = store.plan(id) {
-                return Ok(kept);
+    dated(at_ms).map_err(ApiError::Body)?;
+    let here = salon
+        .run(move |store| match store.plan(id) {
+            Ok(kept) if store.visit_of_plan(id)? == visit => Ok(Here::Kept(Box::new(kept))),
+            Ok(_) => Err(StoreError::Conflict { what: "plan", id }.into()),
+            Err(StoreError::NotFound { .. }) => {
+                Ok(Here::Open(Box::new(AtVisit::read(store, visit)?)))
             }
-            keep(store, visit, (id, entry), at_ms)
+            Err(other) => Err(other.into()),
         })
         .await?;
-    Ok(web::Json(as_kept(plan)?))
+    let plan = match here {
+        Here::Kept(plan) => *plan,
+        Here::Open(at) => {
+            let plan = compute(move || plan_of(*at, id, at_ms)).await?;
+            salon
+                .run(move |store| {
+                    write(store, visit, entry, &plan)?;
+                    Ok(plan)
+                })
+                .await?
+        }
+    };
+    Ok(web::Json(compute(move || as_kept(plan)).await?))
+}
+
+/// What stands under a plan's id.
+enum Here {
+    Kept(Box<KeptPlan>),
+    Open(Box<AtVisit>),
 }
 
 /// Keeps the plan of a visit as it stands, under these ids of plan and entry.
@@ -70,10 +92,15 @@ pub(crate) fn keep(
     visit: Uuid,
     (id, entry): (Uuid, Uuid),
     at_ms: i64,
-) -> Result<KeptPlan, ApiError> {
-    let at = AtVisit::read(store, visit)?;
+) -> Result<(), ApiError> {
+    let plan = plan_of(AtVisit::read(store, visit)?, id, at_ms)?;
+    write(store, visit, entry, &plan)
+}
+
+/// The plan of a visit as it stands, with all it was made of.
+fn plan_of(at: AtVisit, id: Uuid, at_ms: i64) -> Result<KeptPlan, ApiError> {
     let view = at.desk().plan_view(Reasons::Find, &with_marks())?;
-    let plan = KeptPlan {
+    Ok(KeptPlan {
         id,
         at_ms,
         method: METHOD.into(),
@@ -83,15 +110,19 @@ pub(crate) fn keep(
         kit: at.kit,
         report: view.plan,
         drawing: view.evaluation.drawing,
-    };
+    })
+}
+
+/// Keeps a plan, with the entry that says so.
+fn write(store: &mut Store, visit: Uuid, entry: Uuid, plan: &KeptPlan) -> Result<(), ApiError> {
     let entry = Entry {
         id: entry,
-        at_ms,
+        at_ms: plan.at_ms,
+        stamp_ms: Some(next_stamp(store.newest_stamp(visit)?, plan.at_ms)),
         author: String::new(),
-        body: EntryBody::PlanKept { plan: id },
+        body: EntryBody::PlanKept { plan: plan.id },
     };
-    store.keep_plan(visit, &plan, &entry)?;
-    Ok(plan)
+    Ok(store.keep_plan(visit, plan, &entry)?)
 }
 
 fn with_marks() -> DrawOptions {
@@ -178,6 +209,7 @@ pub(crate) async fn get_plan(
     id: web::Path<Uuid>,
 ) -> Result<web::Json<PlanAsKept>, ApiError> {
     let id = id.into_inner();
-    let kept = salon.run(move |store| as_kept(store.plan(id)?)).await?;
+    let plan = salon.run(move |store| Ok(store.plan(id)?)).await?;
+    let kept = compute(move || as_kept(plan)).await?;
     Ok(web::Json(kept))
 }

@@ -150,7 +150,7 @@ fn read(store: &Store, heads: &[VisitHead]) -> Result<Vec<Past>, ApiError> {
             let plan = if visit.results.is_empty() {
                 None
             } else {
-                store.plans_of(head.id)?.plans.pop()
+                store.newest_plan_of(head.id)?
             };
             Ok(Past { dog, visit, plan })
         })

@@ -1,4 +1,5 @@
 use actix_web::{get, post, put, web};
+use jiff::Timestamp;
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
@@ -25,6 +26,10 @@ pub struct VisitLog {
     id: Uuid,
     dog: Dog,
     began_ms: i64,
+    /// The salon it belongs to.
+    salon: Uuid,
+    /// This machine's clock, by which a screen sets its own: milliseconds since 1970 in UTC.
+    now_ms: i64,
     /// Entries received after what was asked for.
     entries: Vec<Entry>,
     /// Number of the last entry received.
@@ -42,6 +47,9 @@ pub struct Seen {
 /// Entries to keep.
 #[derive(Debug, Deserialize, ToSchema)]
 pub struct NewEntries {
+    /// The salon they were said in; where another answers, nothing is kept.
+    #[serde(default)]
+    salon: Option<Uuid>,
     /// Each is read by itself: one that does not read keeps none of the others from being kept.
     #[schema(value_type = Vec<Entry>)]
     entries: Vec<serde_json::Value>,
@@ -72,7 +80,12 @@ fn read_entries(sent: Vec<serde_json::Value>) -> (Vec<(usize, Entry)>, Vec<Refus
     let (mut good, mut refused) = (Vec::new(), Vec::new());
     for (place, value) in sent.into_iter().enumerate() {
         let read = read_json::<Entry>(value.to_string().as_bytes()).map_err(|e| e.to_string());
-        match read.and_then(|entry| dated(entry.at_ms).map(|()| entry)) {
+        let on_a_calendar = |entry: Entry| {
+            dated(entry.at_ms)?;
+            dated(entry.stamp())?;
+            Ok(entry)
+        };
+        match read.and_then(on_a_calendar) {
             Ok(entry) => good.push((place, entry)),
             Err(why) => refused.push(RefusedEntry {
                 place,
@@ -136,6 +149,8 @@ fn read(store: &Store, id: Uuid, after: i64) -> Result<VisitLog, ApiError> {
         id,
         dog: store.dog(log.head.dog)?,
         began_ms: log.head.began_ms,
+        salon: store.salon_id()?,
+        now_ms: Timestamp::now().as_millisecond(),
         entries: log.entries,
         last: log.last,
     })
@@ -155,7 +170,7 @@ pub(crate) async fn append_entries(
     id: web::Path<Uuid>,
     body: Json<NewEntries>,
 ) -> Result<web::Json<Kept>, ApiError> {
-    let (id, entries) = (id.into_inner(), body.into_inner().entries);
+    let (id, NewEntries { salon: of, entries }) = (id.into_inner(), body.into_inner());
     if entries.len() > MOST_ENTRIES {
         return Err(ApiError::TooLarge(format!(
             "{} entries at once are more than the {MOST_ENTRIES} taken; send them in parts",
@@ -166,7 +181,14 @@ pub(crate) async fn append_entries(
     let (good, mut refused) = read_entries(entries);
     let (places, good): (Vec<usize>, Vec<Entry>) = good.into_iter().unzip();
     let ids: Vec<Uuid> = good.iter().map(|e| e.id).collect();
-    let kept = salon.run(move |store| Ok(store.append(id, &good)?)).await?;
+    let kept = salon
+        .run(move |store| {
+            if of.is_some_and(|of| store.salon_id().is_ok_and(|here| here != of)) {
+                return Err(ApiError::OtherSalon);
+            }
+            Ok(store.append(id, &good)?)
+        })
+        .await?;
     let in_conflict = kept.conflicts.iter().filter_map(|id| {
         let place = ids.iter().position(|other| other == id)?;
         let conflict = StoreError::Conflict {

@@ -4,7 +4,20 @@ import type { components, paths } from './schema.gen';
 export type Schemas = components['schemas'];
 
 /** Talks to Veliform on this machine, by the types its server states. */
-export const api = createClient<paths>({ baseUrl: window.location.origin });
+export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: patiently });
+
+/** A busy server is asked again so often before that is said. */
+const MOST_TRIES = 4;
+
+/** Asks again where the server says that it is busy and when to come back (RFC 9110, 10.2.3). */
+async function patiently(request: Request): Promise<Response> {
+  for (let tries = 1; ; tries += 1) {
+    const answer = await fetch(request.clone());
+    const seconds = Number(answer.headers.get('Retry-After') ?? NaN);
+    if (answer.status !== 503 || Number.isNaN(seconds) || tries === MOST_TRIES) return answer;
+    await new Promise((resolve) => setTimeout(resolve, seconds * 1000));
+  }
+}
 
 /** A request that failed: a sentence for people, and the kind for the program. */
 export class Failure extends Error {

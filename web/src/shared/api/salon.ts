@@ -12,7 +12,19 @@ export function useCatalogue() {
 
 /** The salon's settings. */
 export function useHouse() {
-  return useQuery({ queryKey: ['house'], queryFn: () => ask(api.GET('/api/house')) });
+  return useQuery({ queryKey: ['house'], queryFn: () => withVersion(api.GET('/api/house')) });
+}
+
+/** The version of the settings that this screen knows: what it changes is a change of that one. */
+let version = '';
+
+async function withVersion(
+  request: Promise<{ data?: House; error?: unknown; response: Response }>,
+) {
+  const { response } = await request.catch(() => ({ response: null }));
+  const house = await ask(request);
+  version = response?.headers.get('ETag') ?? '';
+  return house;
 }
 
 /** The salon's blades and combs. */
@@ -41,8 +53,17 @@ export type Tool = Schemas['Tool'];
 export function usePutHouse() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (next: House) => ask(api.PUT('/api/house', { body: next })),
+    mutationFn: (next: House) =>
+      withVersion(
+        api.PUT('/api/house', { body: next, params: { header: { 'If-Match': version } } }),
+      ),
+    // Shown at once, so that the next change of this screen is made on top of it.
+    onMutate: (next) => queries.setQueryData(['house'], next),
     onSuccess: (kept) => queries.setQueryData(['house'], kept),
+    // Not kept, or changed meanwhile: shown as they stand, and the sentence beside them.
+    onError: () => queries.invalidateQueries({ queryKey: ['house'] }),
+    // One change after the other, so that two quick ones of this screen are not in each other's way.
+    scope: { id: 'house' },
   });
 }
 

@@ -216,9 +216,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The salon's settings. */
+        /** The salon's settings; `ETag` is the version they stand at. */
         get: operations["get_house"];
-        /** Keeps the salon's settings. */
+        /**
+         * Keeps the salon's settings, all of them: `If-Match` says which version they were changed from
+         *     (RFC 9110, 13.1.1).
+         */
         put: operations["put_house"];
         post?: never;
         delete?: never;
@@ -1466,7 +1469,7 @@ export interface components {
         Entry: {
             /**
              * Format: int64
-             * @description When it was typed, milliseconds since 1970 in UTC, by that screen's clock.
+             * @description When it was typed, milliseconds since 1970 in UTC, by that screen's clock: it is shown and timed by.
              */
             at_ms: number;
             /** @description Who typed it; empty while there is no sign-in. */
@@ -1478,6 +1481,12 @@ export interface components {
              * @description Made by the screen that typed it; an entry that comes twice counts once.
              */
             id: string;
+            /**
+             * Format: int64
+             * @description Its place in the order of what was said ([`super::next_stamp`]); entries of builds before stamps
+             *     have none and stand at `at_ms`.
+             */
+            stamp_ms?: number | null;
         };
         /** @description What an entry says. */
         EntryBody: {
@@ -1786,7 +1795,7 @@ export interface components {
          * @description Kinds of failure, stable for clients.
          * @enum {string}
          */
-        ErrorKind: "not_found" | "invalid_input" | "conflict" | "too_large" | "other_kind" | "not_allowed" | "refused" | "unavailable" | "internal";
+        ErrorKind: "not_found" | "invalid_input" | "conflict" | "changed" | "unconditional" | "too_large" | "other_kind" | "not_allowed" | "refused" | "unavailable" | "internal";
         /** @description What a screen needs without a plan. */
         Evaluation: {
             /** @description Its angles, with theirs. */
@@ -2689,6 +2698,11 @@ export interface components {
         NewEntries: {
             /** @description Each is read by itself: one that does not read keeps none of the others from being kept. */
             entries: components["schemas"]["Entry"][];
+            /**
+             * Format: uuid
+             * @description The salon they were said in; where another answers, nothing is kept.
+             */
+            salon?: string | null;
         };
         /** @description A type to make from measured dogs. */
         NewOwnType: {
@@ -4520,6 +4534,16 @@ export interface components {
              * @description Number of the last entry received.
              */
             last: number;
+            /**
+             * Format: int64
+             * @description This machine's clock, by which a screen sets its own: milliseconds since 1970 in UTC.
+             */
+            now_ms: number;
+            /**
+             * Format: uuid
+             * @description The salon it belongs to.
+             */
+            salon: string;
         };
         /** @description What to look at from one place round the table. */
         WalkView: {
@@ -5751,7 +5775,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The salon's settings. */
+            /** @description The salon's settings; `ETag` is the version they stand at. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5810,7 +5834,10 @@ export interface operations {
     put_house: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The `ETag` the settings were read with. */
+                "If-Match": string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5820,7 +5847,10 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Keeps the salon's settings. */
+            /**
+             * @description Keeps the salon's settings, all of them: `If-Match` says which version they were changed from
+             *     (RFC 9110, 13.1.1).
+             */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5840,6 +5870,15 @@ export interface operations {
             };
             /** @description The address takes other methods; `Allow` lists them. */
             405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description It was changed since it was read; nothing was changed. */
+            412: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5867,6 +5906,15 @@ export interface operations {
             };
             /** @description What was sent cannot be; `detail` says what to do. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description `If-Match` is missing. */
+            428: {
                 headers: {
                     [name: string]: unknown;
                 };

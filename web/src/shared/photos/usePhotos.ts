@@ -1,4 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { nowMs } from '../clock/now';
 import { api, ask, Failure, type Schemas } from '../api/client';
 
 export type Photo = Schemas['Photo'];
@@ -18,7 +19,7 @@ export function usePhotos(visit: string) {
     const query = new URLSearchParams({
       id: crypto.randomUUID(),
       view,
-      at_ms: String(Date.now()),
+      at_ms: String(nowMs()),
     });
     let answer: Response;
     try {
@@ -49,7 +50,7 @@ export function usePhotos(visit: string) {
     const taken = await ask(
       api.POST('/api/visits/{visit}/simulated-photos', {
         params: { path: { visit } },
-        body: { id: crypto.randomUUID(), at_ms: Date.now(), camera, is_finished },
+        body: { id: crypto.randomUUID(), at_ms: nowMs(), camera, is_finished },
       }),
     );
     await refresh();

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { nowMs } from '../clock/now';
 import { api, ask, type Schemas } from '../api/client';
 import { keep, kept } from '../offline/kept';
 import { useVisitWork } from '../visit/context';
@@ -27,14 +28,14 @@ interface Seen {
 export function useRun(): RunNow | null {
   const work = useVisitWork();
   const { visitId, dog, entries, house, kit, before, options } = work;
-  const nowMs = useClock();
+  const clockMs = useClock();
   const body: Schemas['RunRequest'] = {
     desk: { dog, entries, house, kit, before, options: { ...options, step: null } },
-    now_ms: Math.ceil(nowMs / AGAIN_MS) * AGAIN_MS,
+    now_ms: Math.ceil(clockMs / AGAIN_MS) * AGAIN_MS,
   };
   const answer = useAnswer<typeof body, Seen>(body, 0, async (b) => {
     // The core reads the clock when it is asked, not when the last question was due.
-    const view = await ask(api.POST('/api/run', { body: { ...b, now_ms: Date.now() } }));
+    const view = await ask(api.POST('/api/run', { body: { ...b, now_ms: nowMs() } }));
     return { view, known: b.desk.entries.map((e) => e.id) };
   });
   const name = `run.${visitId}`;
@@ -63,15 +64,15 @@ export function useRun(): RunNow | null {
       steps.filter((s) => s.number === n),
     ),
     say: (event) => work.say({ kind: 'run', event }),
-    nowMs,
+    nowMs: clockMs,
   };
 }
 
 /** The table's clock, a second at a time. */
 function useClock(): number {
-  const [now, setNow] = useState(() => Date.now());
+  const [now, setNow] = useState(() => nowMs());
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), SECOND_MS);
+    const timer = setInterval(() => setNow(nowMs()), SECOND_MS);
     return () => clearInterval(timer);
   }, []);
   return now;

@@ -4,10 +4,8 @@ import { lengthText, unitName } from '../units/show';
 import { keepText, readText } from '../visit/drafts';
 import { Said } from './controls';
 
-/** Kept this long after the last key, ms. */
+/** Read this long after the last key, ms. */
 const PAUSE_MS = 160;
-/** The same where each value is written down for good: a slow hand has its second figure still to come. */
-const PAUSE_FOR_GOOD_MS = 1500;
 
 interface Props {
   /** Names the field across reloads. */
@@ -25,7 +23,7 @@ interface Props {
   stepMm?: number;
   /** Where on the dog it was read, and the most that can stand there. */
   readOn?: { place: string; mostMm: number | null };
-  /** Each value is written down for good: a pause between two figures is not the end of it. */
+  /** Each value is written down for good: only Enter or leaving the field says that it is whole. */
   isForGood?: boolean;
   /** Takes what was typed as it is, with the server away. */
   onAway?: (typed: string) => void;
@@ -66,10 +64,13 @@ export function LengthField(props: Props) {
     read(typed).then(
       (length) => {
         if (latest.current !== typed) return;
+        setSorry(null);
+        // A slow hand has its second figure still to come.
+        if (props.isForGood && !isDone) return;
         if (props.isForGood) latest.current = null; // Once said, it is not said again.
         keepText(name, null);
-        setSorry(null);
         if (length.length_mm !== valueMm) onValue(length.length_mm);
+        if (isDone) setText(null);
       },
       (error: unknown) => {
         if (!(error instanceof Failure) || latest.current !== typed) return;
@@ -82,17 +83,17 @@ export function LengthField(props: Props) {
     );
   };
   // What was typed a moment ago is read before the field goes, and when it comes back.
-  const settleNow = useRef<() => void>(undefined);
+  const settleNow = useRef<(isDone: boolean) => void>(undefined);
   useEffect(() => {
-    settleNow.current = () => {
-      if (text !== null && text !== shown && latest.current === text) settle(text);
+    settleNow.current = (isDone) => {
+      if (text !== null && text !== shown && latest.current === text) settle(text, isDone);
     };
   });
   useEffect(() => {
-    settleNow.current?.();
+    settleNow.current?.(false);
     return () => {
       clearTimeout(timer.current);
-      settleNow.current?.();
+      settleNow.current?.(true);
     };
   }, []);
   const type = (typed: string) => {
@@ -100,7 +101,7 @@ export function LengthField(props: Props) {
     setText(typed);
     keepText(name, typed);
     clearTimeout(timer.current);
-    timer.current = setTimeout(() => settle(typed), props.isForGood ? PAUSE_FOR_GOOD_MS : PAUSE_MS);
+    timer.current = setTimeout(() => settle(typed), PAUSE_MS);
   };
   const step = (by: number) => {
     clearTimeout(timer.current);
@@ -148,7 +149,7 @@ export function LengthField(props: Props) {
           onBlur={() => {
             clearTimeout(timer.current);
             if (text !== null && text !== shown) settle(text, true);
-            if (!sorry) setText(null);
+            else setText(null);
           }}
           // A field touched again is measured again: what stands there is typed over.
           onFocus={(e) => e.currentTarget.select()}

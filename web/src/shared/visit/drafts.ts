@@ -1,20 +1,49 @@
 import type { Entry, Refused } from './model';
 
-/** Entries not yet acknowledged, kept in this browser until they are. */
-const key = (visit: string) => `veliform.drafts.${visit}`;
+/** Entries that one page of a visit has not had acknowledged, and the salon they were said in. */
+export interface Drafts {
+  salon: string | null;
+  entries: Entry[];
+}
 
-export function readDrafts(visit: string): Entry[] {
+/** Drafts of a visit, in this browser until they are acknowledged; each open page has its own. */
+const prefix = (visit: string) => `veliform.drafts.${visit}`;
+const page = crypto.randomUUID();
+const key = (visit: string) => `${prefix(visit)}.${page}`;
+
+const keysOf = (visit: string) =>
+  Object.keys(localStorage).filter((name) => name.startsWith(prefix(visit)));
+
+function readAt(name: string): Drafts | null {
   try {
-    const text = localStorage.getItem(key(visit));
-    return text ? (JSON.parse(text) as Entry[]) : [];
+    const there = JSON.parse(localStorage.getItem(name) ?? 'null') as Drafts | Entry[] | null;
+    // Earlier builds kept one bare list for all pages.
+    return Array.isArray(there) ? { salon: null, entries: there } : there;
   } catch {
-    return [];
+    return null;
   }
 }
 
-export function keepDrafts(visit: string, entries: Entry[]): void {
-  if (entries.length === 0) localStorage.removeItem(key(visit));
-  else localStorage.setItem(key(visit), JSON.stringify(entries));
+/** What any page of this visit left unacknowledged; what is sent twice counts once. */
+export function readDrafts(visit: string): Drafts[] {
+  return keysOf(visit).flatMap((name) => readAt(name) ?? []);
+}
+
+export function keepDrafts(visit: string, drafts: Drafts): void {
+  put(key(visit), drafts);
+}
+
+function put(name: string, drafts: Drafts): void {
+  if (drafts.entries.length === 0) localStorage.removeItem(name);
+  else localStorage.setItem(name, JSON.stringify(drafts));
+}
+
+/** Takes what was acknowledged, or is shown as refused, out of the drafts of pages that are gone. */
+export function forgetDrafts(visit: string, ids: Set<string>): void {
+  for (const name of keysOf(visit)) {
+    const there = readAt(name);
+    if (there) put(name, { ...there, entries: there.entries.filter((e) => !ids.has(e.id)) });
+  }
 }
 
 const refusedKey = (visit: string) => `veliform.refused.${visit}`;

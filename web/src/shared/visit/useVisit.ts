@@ -1,7 +1,15 @@
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../api/client';
+import { knowsOf, nextSaid, setClock } from '../clock/now';
 import { keep, kept, keepOnly } from '../offline/kept';
-import { keepDrafts, keepRefused, readDrafts, readRefused } from './drafts';
+import {
+  type Drafts,
+  forgetDrafts,
+  keepDrafts,
+  keepRefused,
+  readDrafts,
+  readRefused,
+} from './drafts';
 import { allEntries, EMPTY, reduce, type Entry, type EntryBody } from './model';
 
 /** So many entries go in one request. */
@@ -11,27 +19,23 @@ const PAUSE_MS = 200;
 /** How often a screen asks for what others said, and tries again when the server was away, ms. */
 const LISTEN_MS = 2500;
 
+const OF_ANOTHER_SALON =
+  'This was said on this device in another salon, so it was not sent to this one.';
+
 export type VisitStage =
   | { stage: 'loading' }
   | { stage: 'failed'; failure: Failure }
-  | { stage: 'ready'; dog: Schemas['Dog']; beganMs: number };
+  | { stage: 'ready'; dog: Schemas['Dog']; salon: string; beganMs: number };
 
 /** A visit's log is kept on this device this long after it changed, ms. */
 const KEEP_MS = 300;
 
 /** A visit's log as it is kept on this device. */
-type KeptLog = Pick<Schemas['VisitLog'], 'dog' | 'began_ms' | 'entries' | 'last'>;
+type KeptLog = Pick<Schemas['VisitLog'], 'dog' | 'salon' | 'began_ms' | 'entries' | 'last'>;
 const logName = (visit: string) => `log.${visit}`;
 
-let lastMs = 0;
-/** A time later than any this screen gave before, so that its entries keep their order. */
-function nextMs(): number {
-  lastMs = Math.max(Date.now(), lastMs + 1);
-  return lastMs;
-}
-
 export function newEntry(body: EntryBody): Entry {
-  return { id: crypto.randomUUID(), at_ms: nextMs(), author: '', body };
+  return { id: crypto.randomUUID(), ...nextSaid(), author: '', body };
 }
 
 /** A visit: its log, what is said, what is tried, and whether it is kept. */
@@ -49,18 +53,28 @@ export function useVisit(visit: string) {
     let isOpen = true;
     const show = (from: KeptLog) => {
       if (!isOpen) return;
-      for (const e of from.entries) lastMs = Math.max(lastMs, e.at_ms);
+      const { salon } = from;
+      const drafts = readDrafts(visit);
+      const isHere = (d: Drafts) => d.salon === null || d.salon === salon;
+      const here = drafts.filter(isHere).flatMap((d) => d.entries);
+      const elsewhere = drafts.filter((d) => !isHere(d)).flatMap((d) => d.entries);
+      forgetDrafts(visit, new Set(elsewhere.map((e) => e.id)));
+      knowsOf([...from.entries, ...here]);
       dispatch({
         type: 'loaded',
         entries: from.entries,
         last: from.last,
-        drafts: readDrafts(visit),
-        refused: readRefused(visit),
+        drafts: here,
+        refused: [
+          ...readRefused(visit),
+          ...elsewhere.map((entry) => ({ entry, why: OF_ANOTHER_SALON })),
+        ],
       });
-      setStage({ stage: 'ready', dog: from.dog, beganMs: from.began_ms });
+      setStage({ stage: 'ready', dog: from.dog, salon, beganMs: from.began_ms });
     };
     ask(api.GET('/api/visits/{id}', { params: { path: { id: visit } } }))
       .then((answer) => {
+        setClock(answer.now_ms);
         show(answer);
         void keepOnly(visit);
       })
@@ -79,9 +93,10 @@ export function useVisit(visit: string) {
   }, [visit]);
 
   const isReady = stage.stage === 'ready';
+  const salon = isReady ? stage.salon : null;
   useEffect(() => {
-    if (isReady) keepDrafts(visit, log.pending);
-  }, [visit, isReady, log.pending]);
+    if (salon !== null) keepDrafts(visit, { salon, entries: log.pending });
+  }, [visit, salon, log.pending]);
   useEffect(() => {
     if (isReady) keepRefused(visit, log.refused);
   }, [visit, isReady, log.refused]);
@@ -91,7 +106,13 @@ export function useVisit(visit: string) {
     if (!ready) return;
     const timer = setTimeout(() => {
       const { known, last } = log;
-      const now: KeptLog = { dog: ready.dog, began_ms: ready.beganMs, entries: known, last };
+      const now: KeptLog = {
+        dog: ready.dog,
+        salon: ready.salon,
+        began_ms: ready.beganMs,
+        entries: known,
+        last,
+      };
       void keep(logName(visit), now);
     }, KEEP_MS);
     return () => clearTimeout(timer);
@@ -106,7 +127,7 @@ export function useVisit(visit: string) {
       const kept = await ask(
         api.POST('/api/visits/{id}/entries', {
           params: { path: { id: visit } },
-          body: { entries },
+          body: { entries, salon },
         }),
       );
       const why = new Map<string, string>();
@@ -116,6 +137,7 @@ export function useVisit(visit: string) {
       }
       if (why.size > 0) dispatch({ type: 'refused', why });
       dispatch({ type: 'acknowledged', ids: ids.filter((id) => !why.has(id)) });
+      forgetDrafts(visit, new Set(ids));
     } catch (error) {
       const kind = error instanceof Failure ? error.kind : 'offline';
       const message = error instanceof Failure ? error.message : '';
@@ -128,7 +150,7 @@ export function useVisit(visit: string) {
     } finally {
       isSending.current = false;
     }
-  }, [visit]);
+  }, [visit, salon]);
 
   useEffect(() => {
     if (!isReady || log.pending.length === 0) return;
@@ -147,6 +169,8 @@ export function useVisit(visit: string) {
             params: { path: { id: visit }, query: { after: latest.current.last } },
           }),
         );
+        setClock(answer.now_ms);
+        knowsOf(answer.entries);
         dispatch({ type: 'received', entries: answer.entries, last: answer.last });
       } catch {
         dispatch({ type: 'away' });

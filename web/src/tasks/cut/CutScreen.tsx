@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { useNavigate } from 'react-router';
+import { nowMs } from '../../shared/clock/now';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { reportFailure } from '../../shared/api/trouble';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
@@ -22,7 +23,7 @@ export function CutScreen() {
     return ask(
       api.PUT('/api/visits/{visit}/plans/{id}', {
         params: { path: { visit: visitId, id: crypto.randomUUID() } },
-        body: { entry: crypto.randomUUID(), at_ms: Date.now() },
+        body: { entry: crypto.randomUUID(), at_ms: nowMs() },
       }),
     );
   };

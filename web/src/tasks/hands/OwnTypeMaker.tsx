@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { nowMs } from '../../shared/clock/now';
 import { api, ask, Failure } from '../../shared/api/client';
 import { Plain, Said } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
@@ -26,7 +27,7 @@ export function OwnTypeMaker() {
           name,
           base: work.evaluation.visit.frame.build,
           dogs: chosen,
-          at_ms: Date.now(),
+          at_ms: nowMs(),
         },
       }),
     ).then(

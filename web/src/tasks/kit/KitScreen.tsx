@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { nowMs } from '../../shared/clock/now';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import {
   UNDER,
@@ -180,7 +181,7 @@ function ToolRow(props: {
         {tool.kind === 'blade' && !tool.retired && tool.state !== 'tooth_missing' && (
           <Plain
             label={`Sharpened: the ${tool.printed} blade, today`}
-            onClick={() => put.mutate({ ...tool, state: 'fine', sharpened_ms: Date.now() })}
+            onClick={() => put.mutate({ ...tool, state: 'fine', sharpened_ms: nowMs() })}
           >
             Sharpened
           </Plain>

@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { nowMs } from '../../shared/clock/now';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { Said } from '../../shared/ui/controls';
@@ -24,7 +25,7 @@ export function DogOnTheRail({ card }: { card: Schemas['DogCard'] }) {
       ask(
         api.PUT('/api/visits/{id}', {
           params: { path: { id: crypto.randomUUID() } },
-          body: { dog: card.dog.id, began_ms: Date.now() },
+          body: { dog: card.dog.id, began_ms: nowMs() },
         }),
       ),
     onSuccess: (visit) => void navigate(`/visit/${visit.id}/hands`),

@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { nowMs } from '../../shared/clock/now';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { useCatalogue } from '../../shared/api/salon';
 import { BigButton } from '../../shared/ui/BigControl';
@@ -92,7 +93,7 @@ export function NewDogScreen() {
       return ask(
         api.PUT('/api/visits/{id}', {
           params: { path: { id: crypto.randomUUID() } },
-          body: { dog: kept.id, began_ms: Date.now() },
+          body: { dog: kept.id, began_ms: nowMs() },
         }),
       );
     },

@@ -78,6 +78,10 @@ export function ReadPanel(props: {
           }}
         />
       )}
+      <div className="pb-2">
+        {/* Touching it leaves the field, and that writes the reading down. */}
+        <Plain onClick={() => undefined}>Write it down</Plain>
+      </div>
       <div role="status">
         {written && <p className="py-1">{written}</p>}
         <ul>

@@ -1,0 +1,250 @@
+//! Several screens, several salons, more work than there are cores: nobody writes over another's word,
+//! and who must wait is told so.
+
+use actix_web::Error;
+use actix_web::body::MessageBody;
+use actix_web::dev::{Service, ServiceResponse};
+use actix_web::http::{Method, StatusCode, header};
+use actix_web::test::{TestRequest, call_service, init_service, read_body};
+use futures_util::future::join_all;
+use serde_json::{Value, json};
+use uuid::Uuid;
+use veliform_server::app::{SharedSalon, app};
+use veliform_server::demo;
+use veliform_store::Store;
+
+fn salon() -> SharedSalon {
+    let mut store = Store::in_memory().expect("opens");
+    demo::fill(&mut store, 1).expect("fills");
+    SharedSalon::new(store)
+}
+
+struct Answer {
+    status: StatusCode,
+    etag: Option<String>,
+    retry_after: Option<String>,
+    value: Value,
+}
+
+/// A request, with `If-Match` where the sender knows a version.
+async fn send(
+    salon: &SharedSalon,
+    method: Method,
+    path: &str,
+    known: Option<&str>,
+    body: Option<&Value>,
+) -> Answer {
+    let service = init_service(app(salon).0).await;
+    let mut request = TestRequest::default()
+        .method(method)
+        .uri(path)
+        .insert_header((header::HOST, "127.0.0.1:4270"));
+    if let Some(known) = known {
+        request = request.insert_header((header::IF_MATCH, known));
+    }
+    if let Some(body) = body {
+        request = request.set_json(body);
+    }
+    answer_of(&service, request.to_request()).await
+}
+
+async fn answer_of<S, R, B>(service: &S, request: R) -> Answer
+where
+    S: Service<R, Response = ServiceResponse<B>, Error = Error>,
+    B: MessageBody,
+{
+    let answer = call_service(service, request).await;
+    let text = |name| {
+        let value = answer.headers().get(name)?;
+        Some(value.to_str().ok()?.to_owned())
+    };
+    Answer {
+        status: answer.status(),
+        etag: text(header::ETAG),
+        retry_after: text(header::RETRY_AFTER),
+        value: serde_json::from_slice(&read_body(answer).await).unwrap_or(Value::Null),
+    }
+}
+
+async fn get(salon: &SharedSalon, path: &str) -> Answer {
+    send(salon, Method::GET, path, None, None).await
+}
+
+/// Conditional requests as RFC 9110 (13.1.1, 15.5.13) and RFC 6585 (3) have them.
+#[actix_web::test]
+async fn two_screens_do_not_write_over_each_others_settings() {
+    let salon = salon();
+    let seen = get(&salon, "/api/house").await;
+    let tag = seen.etag.expect("a version");
+    let put = async |known: Option<&str>, house: &Value| {
+        send(&salon, Method::PUT, "/api/house", known, Some(house)).await
+    };
+    let with = |field: &str, value: Value| {
+        let mut house = seen.value.clone();
+        house[field] = value;
+        house
+    };
+    let (left, right) = (
+        with("table_rate", json!(61.0)),
+        with("blade_minutes", json!(3.0)),
+    );
+    let first = put(Some(&tag), &left).await;
+    assert_eq!(first.status, StatusCode::OK);
+    let second = put(Some(&tag), &right).await;
+    assert_eq!(second.status, StatusCode::PRECONDITION_FAILED);
+    let said = second.value["detail"].as_str().expect("a sentence");
+    assert!(said.contains("another screen"), "{said}");
+    let now = get(&salon, "/api/house").await;
+    assert_eq!(
+        now.value["table_rate"],
+        json!(61.0),
+        "the first change stands"
+    );
+    // Read again, the second change goes on top of it.
+    let mut again = now.value;
+    again["blade_minutes"] = json!(3.0);
+    let kept = put(now.etag.as_deref(), &again).await;
+    assert_eq!(kept.status, StatusCode::OK);
+    assert_eq!(kept.value["table_rate"], json!(61.0));
+
+    assert_eq!(
+        put(None, &again).await.status,
+        StatusCode::PRECONDITION_REQUIRED
+    );
+    assert_eq!(
+        put(Some("\"other\""), &again).await.status,
+        StatusCode::PRECONDITION_FAILED
+    );
+    let tag = kept.etag.as_deref();
+    let empty = put(tag, &json!({})).await;
+    assert_eq!(empty.status, StatusCode::UNPROCESSABLE_ENTITY);
+    assert!(
+        empty.value["detail"]
+            .as_str()
+            .is_some_and(|d| d.contains("table_rate")),
+        "{}",
+        empty.value
+    );
+    assert_eq!(
+        get(&salon, "/api/house").await.value,
+        kept.value,
+        "nothing is reset"
+    );
+}
+
+#[actix_web::test]
+async fn what_was_said_in_another_salon_is_not_taken_in() {
+    let salon = salon();
+    let dogs = get(&salon, "/api/dogs").await.value;
+    let visit = dogs[0]["last_visit"]["id"]
+        .as_str()
+        .expect("a visit")
+        .to_owned();
+    let path = format!("/api/visits/{visit}");
+    let log = get(&salon, &path).await.value;
+    let said = |salon: Value| {
+        json!({"salon": salon, "entries": [{"id": Uuid::from_u128(1), "at_ms": 5,
+            "body": {"kind": "note_written", "text": "seen"}}]})
+    };
+    let entries = format!("{path}/entries");
+    let other = said(json!(Uuid::from_u128(9)));
+    let refused = send(&salon, Method::POST, &entries, None, Some(&other)).await;
+    assert_eq!(refused.status, StatusCode::NOT_FOUND);
+    assert!(
+        refused.value["detail"]
+            .as_str()
+            .is_some_and(|d| d.contains("another salon"))
+    );
+    let mut late = said(log["salon"].clone());
+    // The last millisecond of the calendar once broke the owner's card; so would a stamp.
+    late["entries"][0]["stamp_ms"] = json!(253_402_207_200_999_i64);
+    let refused = send(&salon, Method::POST, &entries, None, Some(&late)).await;
+    assert_eq!(refused.status, StatusCode::UNPROCESSABLE_ENTITY);
+    let kept = send(
+        &salon,
+        Method::POST,
+        &entries,
+        None,
+        Some(&said(log["salon"].clone())),
+    )
+    .await;
+    assert_eq!(kept.value["new"], json!(1));
+}
+
+#[actix_web::test]
+async fn a_plans_id_belongs_to_its_visit() {
+    let salon = salon();
+    let dogs = get(&salon, "/api/dogs").await.value;
+    let visit = |name: &str| {
+        let all = dogs.as_array().expect("dogs").iter();
+        let card = all
+            .clone()
+            .find(|d| d["dog"]["name"] == name)
+            .expect("a demo dog");
+        card["last_visit"]["id"]
+            .as_str()
+            .expect("a visit")
+            .to_owned()
+    };
+    let plan = Uuid::from_u128(70);
+    let keep = async |visit: String, entry: u128| {
+        let body = json!({"entry": Uuid::from_u128(entry), "at_ms": 7});
+        let path = format!("/api/visits/{visit}/plans/{plan}");
+        send(&salon, Method::PUT, &path, None, Some(&body)).await
+    };
+    assert_eq!(keep(visit("Tappet"), 71).await.status, StatusCode::OK);
+    assert_eq!(
+        keep(visit("Tappet"), 71).await.status,
+        StatusCode::OK,
+        "the same again"
+    );
+    let other = keep(visit("Turntable"), 72).await;
+    assert_eq!(other.status, StatusCode::CONFLICT);
+    let plans = get(&salon, &format!("/api/visits/{}/plans", visit("Turntable"))).await;
+    let ids = plans
+        .value
+        .as_array()
+        .expect("plans")
+        .iter()
+        .map(|p| &p["id"]);
+    assert!(ids.clone().all(|id| *id != json!(plan)));
+}
+
+/// A hundred plans at once: as many as have a place are made, the others are told when to come again
+/// (RFC 9110, 10.2.3 and 15.6.4), and nobody is left without an answer.
+#[actix_web::test]
+async fn a_crowd_is_answered_or_told_when_to_come_again() {
+    let salon = salon();
+    let dogs = get(&salon, "/api/dogs").await.value;
+    let visit = dogs[0]["last_visit"]["id"]
+        .as_str()
+        .expect("a visit")
+        .to_owned();
+    let log = get(&salon, &format!("/api/visits/{visit}")).await.value;
+    let desk = json!({"desk": {"dog": log["dog"], "entries": log["entries"]}, "reasons": true});
+    let cores = std::thread::available_parallelism().expect("cores").get();
+    let crowd = cores * 50;
+    let service = init_service(app(&salon).0).await;
+    let ask = || {
+        let request = TestRequest::post()
+            .uri("/api/plan")
+            .insert_header((header::HOST, "127.0.0.1:4270"))
+            .set_json(&desk);
+        answer_of(&service, request.to_request())
+    };
+    let answers = join_all((0..crowd).map(|_| ask())).await;
+    let (made, turned_away): (Vec<_>, Vec<_>) =
+        answers.iter().partition(|a| a.status == StatusCode::OK);
+    assert!(made.len() >= cores, "{} made", made.len());
+    assert!(!turned_away.is_empty(), "nobody was turned away of {crowd}");
+    for answer in turned_away {
+        assert_eq!(answer.status, StatusCode::SERVICE_UNAVAILABLE);
+        assert_eq!(answer.retry_after.as_deref(), Some("1"));
+        assert_eq!(answer.value["kind"], "unavailable");
+    }
+    assert_eq!(
+        ask().await.status,
+        StatusCode::OK,
+        "afterwards there is room again"
+    );
+}
