@@ -78,10 +78,8 @@ async fn open_things(stage: &Stage, visit: &str) {
     stage.go(&format!("{visit}/plan")).await;
     stage.until_text("points right").await;
     stage
-        .touch(&stage.find("Touch a number, or choose a zone").await)
-        .await;
-    stage
-        .until(
+        .touch_until(
+            "Touch a number, or choose a zone",
             "the list is open",
             "document.querySelector('[role=listbox] [role=option]')",
         )

@@ -199,3 +199,77 @@ fn no_correction_is_lost_whatever_the_clocks_say() {
     // The test bites: by the clocks alone many would be.
     assert!(lost_by_clock_alone > 300, "{lost_by_clock_alone}");
 }
+
+/// What cannot count is told, and never kept in silence: an undo of what never was, a tick of a step the
+/// sheet does not have, a line where its bones do not let it lie.
+#[test]
+fn what_cannot_count_is_refused_in_a_sentence() {
+    use veliform_core::look::{LineName, LineStop};
+    use veliform_core::run::RunEvent;
+    use veliform_core::visit::refusals;
+
+    let log = [entry(1, 1, height(440.0))];
+    let undone = |n| EntryBody::Undone {
+        entry: Uuid::from_u128(n),
+    };
+    let new = [
+        entry(2, 2, undone(1)),
+        entry(3, 3, undone(99)),
+        // Said in the same breath as what it takes back.
+        entry(4, 4, height(450.0)),
+        entry(5, 5, undone(4)),
+        entry(
+            6,
+            6,
+            EntryBody::Run {
+                event: RunEvent::Done { step: 3 },
+            },
+        ),
+        entry(
+            7,
+            7,
+            EntryBody::LineMoved {
+                line: LineName::Waist,
+                stop: Some(LineStop::MidBack),
+            },
+        ),
+        entry(
+            8,
+            8,
+            EntryBody::LineShifted {
+                line: LineName::Nape,
+                by_mm: Length::from_mm(5.0).expect("finite"),
+            },
+        ),
+        entry(
+            9,
+            9,
+            EntryBody::LineShifted {
+                line: LineName::Waist,
+                by_mm: Length::from_mm(5.0).expect("finite"),
+            },
+        ),
+        // It came before; what is sent twice counts once and is no fault.
+        entry(1, 1, height(440.0)),
+    ];
+    let said = refusals(&dog(), &log, &new);
+    let words: Vec<&str> = said
+        .iter()
+        .map(|s| s.as_deref().unwrap_or_default())
+        .collect();
+    let about = [
+        "",
+        "never said",
+        "",
+        "",
+        "start at the table",
+        "shorter back pass",
+        "bones",
+        "",
+        "",
+    ];
+    for ((n, said), about) in words.iter().enumerate().zip(about) {
+        assert_eq!(said.is_empty(), about.is_empty(), "{n}: {said}");
+        assert!(said.contains(about), "{n}: {said}");
+    }
+}

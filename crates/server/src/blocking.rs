@@ -60,6 +60,14 @@ static COMPUTATIONS: LazyLock<Gate> = LazyLock::new(|| {
     Gate::of(cores, cores * LET_IN_A_CORE)
 });
 
+/// Runs small work off the async threads, at once: what a tick at the table needs never waits for plans
+/// and papers.
+pub(crate) async fn at_once<T: Send + 'static>(
+    work: impl FnOnce() -> T + Send + 'static,
+) -> Result<T, ApiError> {
+    web::block(work).await.map_err(|_| ApiError::CutOff)
+}
+
 /// Runs a computation off the async threads, without the store: no more at once than there are cores.
 ///
 /// # Errors

@@ -50,10 +50,10 @@ fn ask(address: &str, method: &str, path: &str, body: &str) -> Option<Value> {
 /// Kills in the ordinary check; `VELIFORM_KILLS=200` asks for more.
 const KILLS: u64 = 15;
 
-/// What a table sends: a tick, a note, a measure.
+/// What a table sends: a length, a note, a result.
 fn said(round: u64, n: u64) -> Value {
     match n % 3 {
-        0 => json!({"kind": "run", "event": {"event": "done", "step": n % 20 + 1}}),
+        0 => json!({"kind": "coat_all_over", "length_mm": 20.0 + n as f64}),
         1 => json!({"kind": "note_written", "text": format!("{round}.{n}")}),
         _ => json!({"kind": "result_set", "zone": "back", "result": {"left_mm": 9.0 + n as f64}}),
     }

@@ -1,12 +1,8 @@
-//! Several screens, several salons, more work than there are cores: nobody writes over another's word,
-//! and who must wait is told so.
+//! Several screens, several salons: nobody writes over another's word, and nothing is kept in silence
+//! that counts for nothing.
 
-use actix_web::Error;
-use actix_web::body::MessageBody;
-use actix_web::dev::{Service, ServiceResponse};
 use actix_web::http::{Method, StatusCode, header};
 use actix_web::test::{TestRequest, call_service, init_service, read_body};
-use futures_util::future::join_all;
 use serde_json::{Value, json};
 use uuid::Uuid;
 use veliform_server::app::{SharedSalon, app};
@@ -22,7 +18,6 @@ fn salon() -> SharedSalon {
 struct Answer {
     status: StatusCode,
     etag: Option<String>,
-    retry_after: Option<String>,
     value: Value,
 }
 
@@ -45,15 +40,7 @@ async fn send(
     if let Some(body) = body {
         request = request.set_json(body);
     }
-    answer_of(&service, request.to_request()).await
-}
-
-async fn answer_of<S, R, B>(service: &S, request: R) -> Answer
-where
-    S: Service<R, Response = ServiceResponse<B>, Error = Error>,
-    B: MessageBody,
-{
-    let answer = call_service(service, request).await;
+    let answer = call_service(&service, request.to_request()).await;
     let text = |name| {
         let value = answer.headers().get(name)?;
         Some(value.to_str().ok()?.to_owned())
@@ -61,7 +48,6 @@ where
     Answer {
         status: answer.status(),
         etag: text(header::ETAG),
-        retry_after: text(header::RETRY_AFTER),
         value: serde_json::from_slice(&read_body(answer).await).unwrap_or(Value::Null),
     }
 }
@@ -171,6 +157,40 @@ async fn what_was_said_in_another_salon_is_not_taken_in() {
     assert_eq!(kept.value["new"], json!(1));
 }
 
+/// What cannot count is refused by itself, what came with it is kept.
+#[actix_web::test]
+async fn a_tick_of_no_step_and_a_note_nobody_reads_again_are_refused() {
+    let salon = salon();
+    let dogs = get(&salon, "/api/dogs").await.value;
+    let visit = dogs[0]["last_visit"]["id"]
+        .as_str()
+        .expect("a visit")
+        .to_owned();
+    let entry =
+        |n: u128, body: Value| json!({"id": Uuid::from_u128(n), "at_ms": n as u64, "body": body});
+    let note = |letters: usize| json!({"kind": "note_written", "text": "ä".repeat(letters)});
+    let body = json!({"entries": [
+        entry(900, note(6000)),
+        entry(901, note(6001)),
+        entry(902, json!({"kind": "run", "event": {"event": "done", "step": 99}})),
+        entry(903, json!({"kind": "undone", "entry": Uuid::from_u128(904)})),
+    ]});
+    let path = format!("/api/visits/{visit}/entries");
+    let kept = send(&salon, Method::POST, &path, None, Some(&body)).await;
+    assert_eq!(kept.status, StatusCode::OK);
+    assert_eq!(kept.value["new"], json!(1));
+    let refused = kept.value["refused"].as_array().expect("a list");
+    let places: Vec<&Value> = refused.iter().map(|r| &r["place"]).collect();
+    assert_eq!(places, [&json!(1), &json!(2), &json!(3)]);
+    let says = |i: usize, words: &str| {
+        let detail = refused[i]["detail"].as_str().expect("a sentence");
+        assert!(detail.contains(words), "{detail}");
+    };
+    says(0, "6001 letters");
+    says(1, "at the table");
+    says(2, "never said");
+}
+
 #[actix_web::test]
 async fn a_plans_id_belongs_to_its_visit() {
     let salon = salon();
@@ -208,43 +228,4 @@ async fn a_plans_id_belongs_to_its_visit() {
         .iter()
         .map(|p| &p["id"]);
     assert!(ids.clone().all(|id| *id != json!(plan)));
-}
-
-/// A hundred plans at once: as many as have a place are made, the others are told when to come again
-/// (RFC 9110, 10.2.3 and 15.6.4), and nobody is left without an answer.
-#[actix_web::test]
-async fn a_crowd_is_answered_or_told_when_to_come_again() {
-    let salon = salon();
-    let dogs = get(&salon, "/api/dogs").await.value;
-    let visit = dogs[0]["last_visit"]["id"]
-        .as_str()
-        .expect("a visit")
-        .to_owned();
-    let log = get(&salon, &format!("/api/visits/{visit}")).await.value;
-    let desk = json!({"desk": {"dog": log["dog"], "entries": log["entries"]}, "reasons": true});
-    let cores = std::thread::available_parallelism().expect("cores").get();
-    let crowd = cores * 50;
-    let service = init_service(app(&salon).0).await;
-    let ask = || {
-        let request = TestRequest::post()
-            .uri("/api/plan")
-            .insert_header((header::HOST, "127.0.0.1:4270"))
-            .set_json(&desk);
-        answer_of(&service, request.to_request())
-    };
-    let answers = join_all((0..crowd).map(|_| ask())).await;
-    let (made, turned_away): (Vec<_>, Vec<_>) =
-        answers.iter().partition(|a| a.status == StatusCode::OK);
-    assert!(made.len() >= cores, "{} made", made.len());
-    assert!(!turned_away.is_empty(), "nobody was turned away of {crowd}");
-    for answer in turned_away {
-        assert_eq!(answer.status, StatusCode::SERVICE_UNAVAILABLE);
-        assert_eq!(answer.retry_after.as_deref(), Some("1"));
-        assert_eq!(answer.value["kind"], "unavailable");
-    }
-    assert_eq!(
-        ask().await.status,
-        StatusCode::OK,
-        "afterwards there is room again"
-    );
 }

@@ -444,6 +444,18 @@ impl Stage {
         self.touch_at(x, y).await;
     }
 
+    /// Touches a control until something came of it: where the page still moves under the finger, the
+    /// finger lands beside it and tries again.
+    pub async fn touch_until(&self, name: &str, what: &str, script: &str) {
+        for _ in 0..4 {
+            self.touch(&self.find(name).await).await;
+            if self.comes(script, PATIENCE / 4).await {
+                return;
+            }
+        }
+        panic!("touched in vain until {what}");
+    }
+
     /// The middle of a control, which is of a finger's size, on the screen.
     pub async fn middle_of(&self, element: &Element) -> (f64, f64) {
         let size = self

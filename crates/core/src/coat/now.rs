@@ -172,7 +172,7 @@ pub fn resolve_coat(
         if (0.0..=LONGEST_MM).contains(&mm) {
             return Some(mm);
         }
-        let text = |mm| length_text(Length::from_mm(mm).unwrap_or_default(), units);
+        let text = |mm| length_text(Length::worked_out_mm(mm), units);
         problems.push(Problem::of(field, Severity::Refused, format!(
                 "{name} {} cannot be: a coat's length lies between 0 and {}; comb it out and measure again.",
                 text(mm),

@@ -651,7 +651,7 @@ impl<'a> Desk<'a> {
                 .map(|zone| ZoneValue {
                     zone: *zone,
                     label: zone.label().into(),
-                    length_mm: Length::from_mm(self.coat.length_mm(*zone)).unwrap_or_default(),
+                    length_mm: Length::worked_out_mm(self.coat.length_mm(*zone)),
                     is_estimated: self.coat.estimated.contains(zone),
                     most_mm: self
                         .coat

@@ -108,7 +108,7 @@ fn send(
             sent.push(Vec::new());
             continue;
         }
-        let value_mm = Length::from_mm((2.0 * value).round() / 2.0).unwrap_or_default();
+        let value_mm = Length::worked_out_mm((2.0 * value).round() / 2.0);
         let mut lines = vec![DeviceLine::Reading { value_mm }];
         if fault == Fault::LowBattery {
             battery = battery.saturating_sub(5);

@@ -220,7 +220,7 @@ pub fn finish(
             touch_ups.push(TouchUp {
                 zone: row.zone,
                 sentence: format!("Take {} off the {}.", words.length(take), row.label),
-                off_mm: Length::from_mm(take).unwrap_or_default(),
+                off_mm: Length::worked_out_mm(take),
                 minutes,
                 gains: gains.max(0.0),
             });
@@ -239,7 +239,7 @@ pub fn finish(
                     "{}: the {longer} is {by} longer; take it down to the {other}.",
                     capital(&row.label)
                 ),
-                off_mm: Length::from_mm(apart.abs()).unwrap_or_default(),
+                off_mm: Length::worked_out_mm(apart.abs()),
                 minutes: 0.5 * minutes,
                 gains: 0.0,
             });
@@ -276,7 +276,7 @@ fn result_rows(
         ResultRow {
             zone,
             label: zone.label().into(),
-            planned_mm: Length::from_mm(planned).unwrap_or_default(),
+            planned_mm: Length::worked_out_mm(planned),
             tool: units
                 .iter()
                 .find_map(|c| c.tool)

@@ -270,7 +270,7 @@ impl FrameInput {
 }
 
 fn length(mm: f64) -> Length {
-    Length::from_mm(mm).unwrap_or_default()
+    Length::worked_out_mm(mm)
 }
 
 impl Frame {

@@ -118,7 +118,7 @@ impl Draft<'_> {
     pub(super) fn hand(&self, from: &str, mm: f64) -> HandDistance {
         HandDistance {
             from: from.into(),
-            distance_mm: Length::from_mm(mm.abs()).unwrap_or_default(),
+            distance_mm: Length::worked_out_mm(mm.abs()),
             text: self.words.distance(mm),
             right: None,
         }
@@ -196,7 +196,7 @@ impl Draft<'_> {
             LeftAs::Hard
         } else {
             LeftAs::Blended {
-                over_mm: Length::from_mm((JOIN * step).round()).unwrap_or_default(),
+                over_mm: Length::worked_out_mm((JOIN * step).round()),
             }
         }
     }

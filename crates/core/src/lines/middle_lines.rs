@@ -93,7 +93,7 @@ impl Draft<'_> {
         let over = (JOIN * step).min(0.5 * depth_mm).max(0.0);
         ClipLine {
             left: LeftAs::Blended {
-                over_mm: Length::from_mm(over.round()).unwrap_or_default(),
+                over_mm: Length::worked_out_mm(over.round()),
             },
             blend: format!(
                 "Run straight down over the line, then lift off on a slope of 45° within {}.",

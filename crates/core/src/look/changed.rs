@@ -101,7 +101,7 @@ impl Look {
 
     /// Notes how far the solve moves a line off a colour's edge, mm; by hand goes before.
     pub fn solved_shift(&mut self, line: LineName, mm: f64) {
-        let by = Length::from_mm(mm).unwrap_or_default();
+        let by = Length::worked_out_mm(mm);
         self.solved_shifts.put(line, by);
     }
 

@@ -115,7 +115,7 @@ fn priced(
             way,
             minutes,
             costs,
-            leaves_mm: Length::from_mm(mm).unwrap_or_default(),
+            leaves_mm: Length::worked_out_mm(mm),
             weeks,
             sentence: sentence(way, (minutes, costs, weeks), (mm, left(&free)), words),
         }

@@ -154,7 +154,7 @@ fn nudges(line: LineName, job: &Job, plan: &Plan) -> Result<Vec<Nudge>, SolveErr
     [(NUDGE_MM, more), (-NUDGE_MM, less)]
         .into_iter()
         .map(|(step, way)| {
-            let by_mm = Length::from_mm(here + step).unwrap_or_default();
+            let by_mm = Length::worked_out_mm(here + step);
             let (costs, most) = shifted_to(line, by_mm, job, plan)?;
             Ok(Nudge {
                 by_mm,

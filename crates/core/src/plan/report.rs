@@ -283,7 +283,7 @@ pub fn report(plan: &Plan, job: &Job, facts: &crate::sheet::DogFacts<'_>, why: W
         method: METHOD.into(),
         look: job.look.id,
         look_name: job.look.called().into(),
-        body_mm: Length::from_mm(job.look.body_mm).unwrap_or_default(),
+        body_mm: Length::worked_out_mm(job.look.body_mm),
         is_exact: plan.solution.is_exact,
         units: plan
             .cuts
@@ -399,7 +399,7 @@ fn frame_text(judged: Judged, reach: &Reach) -> Option<String> {
 }
 
 fn unit_row(cut: &UnitCut, is_one_pass: bool, job: &Job, words: &Words<'_>) -> UnitRow {
-    let of = |mm: f64| Length::from_mm(mm).unwrap_or_default();
+    let of = |mm: f64| Length::worked_out_mm(mm);
     let from = cut.leaves_mm.iter().copied().fold(f64::INFINITY, f64::min);
     let to = cut.leaves_mm.iter().copied().fold(0.0, f64::max);
     let zone = cut.unit.zone();

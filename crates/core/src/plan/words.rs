@@ -20,7 +20,7 @@ pub struct Words<'a> {
 impl Words<'_> {
     /// A length without its unit.
     pub fn bare(&self, mm: f64) -> String {
-        length_text(Length::from_mm(mm).unwrap_or_default(), self.house.units)
+        length_text(Length::worked_out_mm(mm), self.house.units)
     }
 
     /// A length with its unit.
@@ -46,7 +46,7 @@ impl Words<'_> {
 
     /// A distance a hand can lay off: the length, and finger-breadths where a hand can tell.
     pub fn distance(&self, mm: f64) -> String {
-        let distance = Length::from_mm(mm.abs()).unwrap_or_default();
+        let distance = Length::worked_out_mm(mm.abs());
         match fingers_text(distance, self.house.finger_mm) {
             Some(fingers) => format!("{} ({fingers})", self.length(mm.abs())),
             None => self.length(mm.abs()),

@@ -242,6 +242,31 @@ pub enum RunEvent {
 }
 
 impl RunEvent {
+    /// The step of the sheet it is about; none where it is about the whole groom.
+    pub const fn step(&self) -> Option<u32> {
+        match self {
+            Self::Done { step }
+            | Self::Put { step, .. }
+            | Self::Reopened { step }
+            | Self::Noted { step, .. }
+            | Self::RanOver { step, .. }
+            | Self::Moved { step, .. }
+            | Self::Split { step, .. }
+            | Self::OneSideDone { step, .. }
+            | Self::Measured { step, .. }
+            | Self::MeasuredAs { step, .. }
+            | Self::Compared { step, .. } => Some(*step),
+            Self::Began { .. }
+            | Self::Paused
+            | Self::Resumed
+            | Self::BladeSeenTo { .. }
+            | Self::CautionsSeen
+            | Self::ToolNoted { .. }
+            | Self::Slipped { .. }
+            | Self::Ended { .. } => None,
+        }
+    }
+
     /// What it was, for the undo control.
     pub const fn label(&self) -> &'static str {
         match self {

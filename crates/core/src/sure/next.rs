@@ -150,7 +150,7 @@ fn named(finding: Finding, weighed: &Weighed, words: &Words<'_>) -> NextFinding 
     NextFinding {
         finding,
         sentence: format!("{verb} the {what} next: {moves}."),
-        edge_mm: Length::from_mm(weighed.edge_mm).unwrap_or_default(),
+        edge_mm: Length::worked_out_mm(weighed.edge_mm),
         changes_tool: weighed.changes_tool,
     }
 }

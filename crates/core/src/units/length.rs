@@ -56,6 +56,17 @@ impl Length {
         Self { mm }
     }
 
+    /// Takes a number that this crate worked out from lengths, which are finite, and from a solve, whose
+    /// answer is checked.
+    ///
+    /// # Panics
+    /// If it is not finite all the same: a plan that is not made hurts nobody, a plan that says 0 mm
+    /// where nothing was worked out may.
+    pub fn worked_out_mm(mm: f64) -> Self {
+        assert!(mm.is_finite(), "a length was worked out as {mm}");
+        Self { mm }
+    }
+
     /// The number of millimetres.
     pub const fn as_mm(self) -> f64 {
         self.mm

@@ -7,6 +7,7 @@ mod kept;
 mod order;
 mod past;
 mod recipe;
+mod refusal;
 
 pub use big_change::{BigChange, HalfWay, big_change};
 pub use entry::{Entry, EntryBody, LookChoice};
@@ -18,3 +19,4 @@ pub use past::{
     ZonePast, changed, past,
 };
 pub use recipe::{Correction, Recipe, RecipeZone, Record, Wants, owner_lines};
+pub use refusal::refusals;

@@ -307,7 +307,7 @@ const OF_THE_HOUSE: [LineName; 7] = [
 #[utoipa::path(responses((status = 200, body = Catalogue)))]
 #[get("/catalogue")]
 pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
-    let length = |mm: f64| Length::from_mm(mm).unwrap_or_default();
+    let length = |mm: f64| Length::worked_out_mm(mm);
     web::Json(Catalogue {
         measures: QUICK_EIGHT
             .iter()

@@ -201,7 +201,7 @@ pub(crate) async fn take_simulated_photo(
         photo,
         truth: taken.truth,
         rod_px: taken.rod_px,
-        rod_mm: Length::from_mm(camera.rod_mm).unwrap_or_default(),
+        rod_mm: Length::worked_out_mm(camera.rod_mm),
         table_px: taken.table_px,
         edges_px: taken.edges_px,
     }))

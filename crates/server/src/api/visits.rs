@@ -4,11 +4,11 @@ use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::dog::Dog;
-use veliform_core::visit::Entry;
+use veliform_core::visit::{Entry, refusals};
 use veliform_formats::read_json;
 use veliform_store::{Store, StoreError};
 
-use crate::blocking::Salon;
+use crate::blocking::{Salon, at_once};
 use crate::body::Json;
 use crate::error::{ApiError, ErrorBody, sentence};
 
@@ -79,7 +79,9 @@ pub struct RefusedEntry {
 fn read_entries(sent: Vec<serde_json::Value>) -> (Vec<(usize, Entry)>, Vec<RefusedEntry>) {
     let (mut good, mut refused) = (Vec::new(), Vec::new());
     for (place, value) in sent.into_iter().enumerate() {
-        let read = read_json::<Entry>(value.to_string().as_bytes()).map_err(|e| e.to_string());
+        let read = longest_text(&value).and_then(|()| {
+            read_json::<Entry>(value.to_string().as_bytes()).map_err(|e| e.to_string())
+        });
         let on_a_calendar = |entry: Entry| {
             dated(entry.at_ms)?;
             dated(entry.stamp())?;
@@ -96,6 +98,27 @@ fn read_entries(sent: Vec<serde_json::Value>) -> (Vec<(usize, Entry)>, Vec<Refus
     (good, refused)
 }
 
+/// Most letters in one text: two closely written pages.
+const MOST_LETTERS: usize = 6000;
+
+/// Refuses a text that nobody would read again, wherever it stands.
+fn longest_text(value: &serde_json::Value) -> Result<(), String> {
+    match value {
+        serde_json::Value::String(text) => {
+            let letters = text.chars().count();
+            if letters > MOST_LETTERS {
+                return Err(format!(
+                    "a text of {letters} letters is longer than is kept, {MOST_LETTERS}; shorten it"
+                ));
+            }
+            Ok(())
+        }
+        serde_json::Value::Array(list) => list.iter().try_for_each(longest_text),
+        serde_json::Value::Object(fields) => fields.values().try_for_each(longest_text),
+        _ => Ok(()),
+    }
+}
+
 /// The first and the last moment that can be written on a paper: the years 1900 to 2199, ms since 1970.
 const DATED_MS: (i64, i64) = (-2_208_988_800_000, 7_258_118_400_000);
 
@@ -105,6 +128,26 @@ pub(crate) fn dated(at_ms: i64) -> Result<(), String> {
         return Ok(());
     }
     Err("the date lies outside the years 1900 to 2199; set the clock of this device".into())
+}
+
+/// Entries that can count at this visit, and those that cannot, each with why.
+fn tell_apart(
+    dog: &Dog,
+    log: &[Entry],
+    new: Vec<(usize, Entry)>,
+) -> (Vec<(usize, Entry)>, Vec<RefusedEntry>) {
+    let entries: Vec<Entry> = new.iter().map(|(_, e)| e.clone()).collect();
+    let (mut good, mut refused) = (Vec::new(), Vec::new());
+    for (sent, why) in new.into_iter().zip(refusals(dog, log, &entries)) {
+        match why {
+            None => good.push(sent),
+            Some(why) => refused.push(RefusedEntry {
+                place: sent.0,
+                detail: sentence(&why),
+            }),
+        }
+    }
+    (good, refused)
 }
 
 /// Most entries in one request.
@@ -179,16 +222,20 @@ pub(crate) async fn append_entries(
     }
     let sent = entries.len();
     let (good, mut refused) = read_entries(entries);
-    let (places, good): (Vec<usize>, Vec<Entry>) = good.into_iter().unzip();
-    let ids: Vec<Uuid> = good.iter().map(|e| e.id).collect();
-    let kept = salon
+    let (dog, log) = salon
         .run(move |store| {
             if of.is_some_and(|of| store.salon_id().is_ok_and(|here| here != of)) {
                 return Err(ApiError::OtherSalon);
             }
-            Ok(store.append(id, &good)?)
+            let log = store.visit(id, 0)?;
+            Ok((store.dog(log.head.dog)?, log.entries))
         })
         .await?;
+    let (good, cannot_be) = at_once(move || tell_apart(&dog, &log, good)).await?;
+    refused.extend(cannot_be);
+    let (places, good): (Vec<usize>, Vec<Entry>) = good.into_iter().unzip();
+    let ids: Vec<Uuid> = good.iter().map(|e| e.id).collect();
+    let kept = salon.run(move |store| Ok(store.append(id, &good)?)).await?;
     let in_conflict = kept.conflicts.iter().filter_map(|id| {
         let place = ids.iter().position(|other| other == id)?;
         let conflict = StoreError::Conflict {
