@@ -261,3 +261,44 @@ async fn two_pages_of_one_browser_keep_their_own_drafts() {
     })
     .await;
 }
+
+/// The first load keeps the page; a paper opened in its place is kept nowhere and never stands in for it.
+#[tokio::test(flavor = "multi_thread")]
+async fn after_the_first_load_the_page_opens_with_the_server_away_and_papers_are_kept_nowhere() {
+    on_stage(LAPTOP, async |stage| {
+        stage.go("/").await;
+        stage.until_text("Turntable").await;
+        let kept = "const all = await Promise.all((await caches.keys()).map(async (n) => (await (await caches.open(n)).keys()).map((k) => new URL(k.url).pathname)));
+             const kept = all.flat();";
+        stage
+            .until_async(
+                "page and script are kept",
+                &format!("{kept} return ['/index.html', '/assets/index-'].every((p) => kept.some((k) => k.startsWith(p)))"),
+            )
+            .await;
+        let visit = stage.visit_of("Turntable").await;
+        let card = format!("{}/owner-card.pdf", visit.replace("/visit/", "/api/visits/"));
+        // A link to a paper, as the page has it: a navigation that ends in a download.
+        stage
+            .script(&format!(
+                "const paper = document.createElement('a'); paper.href = '{card}'; document.body.append(paper); paper.click()"
+            ))
+            .await;
+        stage.go(&format!("{visit}/plan")).await;
+        stage.until_text("points right").await;
+        stage.until_kept().await;
+        stage
+            .until_async("the visit is kept", &format!("{kept} return kept.some((k) => k.startsWith('/kept/desk.'))"))
+            .await;
+        stage
+            .until_async("no paper is kept", &format!("{kept} return !kept.some((k) => k.endsWith('.pdf'))"))
+            .await;
+        stage.kill_server();
+        stage.client.refresh().await.unwrap();
+        stage.until_text("points right").await;
+        stage.until_text("Veliform does not answer").await;
+        stage.restart_server();
+        stage.until_kept().await;
+    })
+    .await;
+}

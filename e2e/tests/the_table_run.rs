@@ -252,14 +252,13 @@ async fn a_page_opened_while_the_server_is_away_stands_where_it_was() {
         stage.pedal(Key::PageDown, "a step on", &format!("{STEP} === '2'")).await;
         stage.until_kept().await;
         stage.until_rested().await;
-        // The page itself is kept from its second visit on.
         stage.go(&format!("{visit}/run")).await;
         stage.until("it is there", &format!("{STEP} === '2'")).await;
         stage
             .until_async(
                 "the page and the run are kept on the device",
                 "const all = await Promise.all((await caches.keys()).map(async (n) => (await (await caches.open(n)).keys()).map((k) => new URL(k.url).pathname)));
-                 const kept = all.flat(); return ['/kept/log.', '/kept/desk.', '/kept/run.', '/api/kit', '/assets/'].every((p) => kept.some((k) => k.startsWith(p))) && kept.includes('/')",
+                 const kept = all.flat(); return ['/kept/log.', '/kept/desk.', '/kept/run.', '/api/kit', '/assets/'].every((p) => kept.some((k) => k.startsWith(p))) && kept.includes('/index.html')",
             )
             .await;
 
