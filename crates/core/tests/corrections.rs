@@ -1,6 +1,6 @@
 //! The trade's corrections (handbook 4, *Corrections the trade makes*: common practice) must come
 //! out of the solve by themselves. Signatures: balance-model.md 8, re-expressed on the drawn
-//! dog's own stations; the dogs are the study's, with some of other sizes.
+//! dog's own stations; the dogs are its acceptance cases, with some of other sizes.
 
 mod support;
 
@@ -334,7 +334,7 @@ fn straight_behind_gains_angle_by_a_close_bend_in(
     );
 }
 
-/// The study's fleece with a neck of .31 H is left out: drawn, its neck is deeper, and the plan keeps
+/// Its fleece with a neck of .31 H is left out: drawn, its neck is deeper, and the plan keeps
 /// .75 of its crest, not .8.
 #[test]
 fn a_short_neck_is_cut_at_the_throat_and_keeps_its_crest() {

@@ -126,7 +126,7 @@ fn every_kind_of_dog_is_drawn_whole(
     );
 }
 
-/// Going from hands-on to plan reads as one drawing gaining marks (look.md): the page stays.
+/// Going from hands-on to plan reads as one drawing gaining marks: the page stays.
 #[test]
 fn the_page_is_the_same_whatever_is_drawn_on_it() {
     let dog = dog(BuildType::Ordinary, Texture::Fleece);
@@ -137,7 +137,7 @@ fn the_page_is_the_same_whatever_is_drawn_on_it() {
     assert_eq!(bits(&bare), bits(&full));
 }
 
-/// Labels find free places: no word over another word (look.md, known flaws of the sketch).
+/// Labels find free places: no word over another word.
 #[rstest]
 #[case(BuildType::Ordinary, 460.0)]
 #[case(BuildType::Toy, 230.0)]

@@ -13,7 +13,7 @@ use veliform_core::plan::{Job, make_plan};
 use veliform_core::solve::solve_lengths;
 use veliform_core::units::Length;
 
-/// The study's dog: 450 mm high, 1.06 long, 6 mm of coat all over (balance-model.md 13).
+/// The dog of the examples: 450 mm high, 1.06 long, 6 mm of coat all over (balance-model.md 13).
 fn job(look: LookId, texture: Texture, coat_mm: f64) -> Job {
     let stand = match texture {
         Texture::Curl | Texture::Fleece => 0.85,
@@ -48,7 +48,7 @@ fn curl_reaches_each_look_after_the_studys_weeks(#[case] look: LookId, #[case] w
     assert!(found.abs_diff(weeks) <= 2, "{found} for {weeks}");
 }
 
-/// The fleece's legs decide: the study, which asks balance alone, says 14 weeks; 85 % of the 53 mm
+/// The fleece's legs decide: balance-model.md, which asks balance alone, says 14 weeks; 85 % of the 53 mm
 /// behind the front leg take −250/.34·ln((250 − 45)/(250 − 6)) = 128 days by the growth law
 /// (handbook 3), worked by hand: 19 weeks.
 #[test]
@@ -101,7 +101,7 @@ fn halving_finds_the_first_week(#[case] look: LookId, #[case] texture: Texture) 
 }
 
 /// More weeks, more points off; today's are the plan's own; the return falls into the trade's four
-/// to six weeks or the study's three to seven (common practice).
+/// to six weeks or the three to seven of balance-model.md (common practice).
 #[test]
 fn a_curly_lamb_comes_back_within_the_trades_weeks() {
     let job = job(LookId::Lamb, Texture::Curl, 90.0);

@@ -98,7 +98,7 @@ fn a_knotted_leg_speaks_against_long_legs_alone() {
     assert!(!says(LookId::Summer));
 }
 
-/// Tight knots at the flank and tuck-up cost the fall into the flank, as the study's example 9
+/// Tight knots at the flank and tuck-up cost the fall into the flank, as example 9 of balance-model.md
 /// shows: the points that hang on that hair are off, the topline is not.
 #[test]
 fn knots_cost_the_points_that_hang_on_their_hair() {

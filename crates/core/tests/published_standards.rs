@@ -30,7 +30,7 @@ fn a_dog_built_to_its_standard_is_balanced(
     );
     let (ratio, off) = dog.plan(J::BodyRatio);
     assert!(off <= 1.0, "{ratio} is off by {off}");
-    // The study's simpler stations and ours agree to about a hundredth.
+    // The simpler stations of balance-model.md and ours agree to about a hundredth.
     assert!((ratio - expected).abs() < 0.015, "{ratio}");
     assert!(dog.plan(J::Topline).1 <= 1.0);
     assert!(dog.plan(J::LegShare).1 <= 1.0);

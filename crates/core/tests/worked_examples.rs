@@ -89,11 +89,13 @@ fn prices_point_at_the_hair_behind_the_front_leg() {
     }
     by_zone.sort_by(|a, b| b.1.total_cmp(&a.1));
     let first: Vec<Zone> = by_zone.iter().take(3).map(|(z, _)| *z).collect();
-    // Example 3's prices: behind foreleg .29, flank .15, knee .09.
-    assert!(
-        first.contains(&Zone::ForeBack) || first.contains(&Zone::Knee),
-        "{by_zone:?}"
-    );
+    // Example 3's prices: behind foreleg .29, flank .15, knee .09. Foreleg before knee holds here too.
+    // The flank's cannot: hair at the drawn dog's flank fold hangs down and shortens nothing, and
+    // daylight is judged at the thigh below it (docs/method.md 5). Nor can the sizes: a price is one
+    // place's, and the drawn dog has more places to a zone.
+    assert_eq!(first[0], Zone::ForeBack, "{by_zone:?}");
+    assert_eq!(first[1], Zone::Knee, "{by_zone:?}");
+    assert!(!first.contains(&Zone::Flank), "{by_zone:?}");
 }
 
 #[test]
@@ -129,8 +131,17 @@ fn knots_at_the_flank_cost_what_the_example_says() {
     );
     let cost = |dog: &Solved| points(dog, &dog.solution.lengths_mm);
     // Score 1.5 → 12.0 on the study's table.
+    assert!((cost(&free) - 1.5).abs() <= 0.3, "{}", cost(&free));
+    // 12.0 cannot be had: there the gap opens from .384 to .420, here it is judged at the thigh below
+    // the fold (docs/method.md 5) and stays. What is lost at the fold is lost all the same.
+    let gap = |dog: &Solved| dog.plan(J::GapRatio).0;
     assert!(
-        cost(&knotted) > cost(&free) + 4.0,
+        (gap(&knotted) - gap(&free)).abs() < 0.02,
+        "{}",
+        gap(&knotted)
+    );
+    assert!(
+        cost(&knotted) > cost(&free) + 6.5,
         "{} {}",
         cost(&free),
         cost(&knotted)

@@ -9,10 +9,11 @@ use crate::said::{Unreadable, read_json};
 
 /// Names the format in every dog file.
 pub const DOG_FILE_FORMAT: &str = "veliform-dog";
-/// The version written; older ones would be read, newer ones are refused.
-pub const DOG_FILE_VERSION: u32 = 1;
-/// Largest dog file read, bytes: years of visits with their plans.
-pub const MOST_BYTES: usize = 32 * 1024 * 1024;
+/// The version written; older ones are read, newer ones are refused. Version 2: entries stand in the order
+/// of their stamps.
+pub const DOG_FILE_VERSION: u32 = 2;
+/// Largest dog file read, bytes: a hundred visits with two plans each.
+pub const MOST_BYTES: usize = 64 * 1024 * 1024;
 
 /// A dog with all its visits, as one file (docs/formats/dog-file.md).
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema)]
@@ -106,7 +107,7 @@ pub fn write_dog_file(dog: &Dog, visits: &[VisitRecord]) -> Result<Vec<u8>, serd
         dog: dog.clone(),
         visits,
     };
-    let mut bytes = serde_json::to_vec_pretty(&file)?;
+    let mut bytes = serde_json::to_vec(&file)?;
     bytes.push(b'\n');
     Ok(bytes)
 }

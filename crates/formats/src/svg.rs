@@ -7,7 +7,7 @@ use crate::fonts::{FIGURES, TEXT};
 /// How roles look.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
 pub enum Theme {
-    /// On the light sheet of the screen (look.md, palette).
+    /// On the light sheet of the screen (the palette of `web/src/app/theme.css`).
     Light,
     /// Black and white, for paper.
     Paper,

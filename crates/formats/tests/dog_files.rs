@@ -30,7 +30,7 @@ fn out_in_and_out_again_is_byte_identical() {
         let again = read_dog_file(&once).expect("reads again");
         let twice = write_dog_file(&again.dog, &again.visits).expect("writes again");
         assert_eq!(once, twice, "{}", path.display());
-        assert_eq!(again, file);
+        assert_eq!((again.dog, again.visits), (file.dog, file.visits));
     }
 }
 
@@ -73,7 +73,7 @@ fn every_demo_file_is_valid_by_the_schema() {
 )]
 #[case(
     b"{\"format\": \"veliform-dog\", \"version\": 9}",
-    "has version 9; this program reads up to 1"
+    "has version 9; this program reads up to 2"
 )]
 #[case(
     b"{\"format\": \"veliform-dog\", \"version\": 1, \"dog\": 3, \"visits\": []}",

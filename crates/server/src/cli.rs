@@ -71,9 +71,20 @@ pub enum Command {
         data: Option<PathBuf>,
         /// The dog's name or id.
         dog: String,
+        /// Only so many of its newest visits.
+        #[arg(long)]
+        newest: Option<usize>,
         /// Where to write; standard output unless given.
         #[arg(long)]
         out: Option<PathBuf>,
+    },
+    /// Write every dog of a salon into a folder, a dog file each.
+    ExportAll {
+        /// The salon's data file; the one in this person's data folder unless given.
+        #[arg(long, env = "VELIFORM_DATA")]
+        data: Option<PathBuf>,
+        /// The folder; made if it is not there.
+        folder: PathBuf,
     },
     /// Write a safe copy of a salon, also while it is served.
     Backup {

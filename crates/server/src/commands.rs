@@ -112,7 +112,13 @@ pub fn run(cli: Cli) -> Result<(), CommandError> {
             let document = app(&salon).1;
             print_json(serde_json::to_value(document).map_err(ApiError::from)?)
         }
-        Command::Export { data, dog, out } => export(&data_file(data)?, &dog, out.as_deref()),
+        Command::Export {
+            data,
+            dog,
+            newest,
+            out,
+        } => export(&data_file(data)?, &dog, newest, out.as_deref()),
+        Command::ExportAll { data, folder } => export_all(&data_file(data)?, &folder),
         Command::Import { data, dog_file } => import(&data_file(data)?, &dog_file),
         Command::Backup { data, copy } => back_up(&data_file(data)?, &copy),
         Command::Restore { data, copy } => restore(&data_file(data)?, &copy),
@@ -218,7 +224,12 @@ fn plan(batch: &Batch, dog_files: &[PathBuf]) -> Result<(), CommandError> {
     })
 }
 
-fn export(data: &Path, dog: &str, out: Option<&Path>) -> Result<(), CommandError> {
+fn export(
+    data: &Path,
+    dog: &str,
+    newest: Option<usize>,
+    out: Option<&Path>,
+) -> Result<(), CommandError> {
     let store = open(data)?;
     let dogs = store.dogs().map_err(ApiError::from)?;
     let wanted = Uuid::parse_str(dog).ok();
@@ -239,15 +250,47 @@ fn export(data: &Path, dog: &str, out: Option<&Path>) -> Result<(), CommandError
             });
         }
     };
-    let visits = records(&store, found.dog.id)?;
+    let mut visits = records(&store, found.dog.id)?;
+    // The newest come first.
+    visits.truncate(newest.unwrap_or(usize::MAX));
     let bytes = write_dog_file(&found.dog, &visits).map_err(ApiError::from)?;
-    match out {
-        Some(path) => fs::write(path, bytes).map_err(|source| CommandError::File {
-            path: path.to_owned(),
-            source,
-        })?,
-        None => std::io::stdout().write_all(&bytes)?,
+    if bytes.len() > veliform_formats::MOST_BYTES {
+        writeln!(
+            std::io::stderr(),
+            "This file is larger than is read again; write fewer visits with --newest."
+        )?;
     }
+    match out {
+        Some(path) => write_file(path, &bytes),
+        None => Ok(std::io::stdout().write_all(&bytes)?),
+    }
+}
+
+fn write_file(path: &Path, bytes: &[u8]) -> Result<(), CommandError> {
+    fs::write(path, bytes).map_err(|source| CommandError::File {
+        path: path.to_owned(),
+        source,
+    })
+}
+
+fn export_all(data: &Path, folder: &Path) -> Result<(), CommandError> {
+    let store = open(data)?;
+    fs::create_dir_all(folder).map_err(|source| CommandError::File {
+        path: folder.to_owned(),
+        source,
+    })?;
+    let dogs = store.dogs().map_err(ApiError::from)?;
+    for listing in &dogs {
+        let visits = records(&store, listing.dog.id)?;
+        let bytes = write_dog_file(&listing.dog, &visits).map_err(ApiError::from)?;
+        write_file(&folder.join(format!("{}.dog.json", listing.dog.id)), &bytes)?;
+    }
+    writeln!(
+        std::io::stdout(),
+        "{} dogs are in {}.",
+        dogs.len(),
+        folder.display()
+    )?;
     Ok(())
 }
 

@@ -17,6 +17,10 @@ fn said(output: &Output) -> String {
     String::from_utf8_lossy(&output.stdout).into_owned()
 }
 
+fn complaint(output: &Output) -> String {
+    String::from_utf8_lossy(&output.stderr).into_owned()
+}
+
 fn demo_dog(name: &str) -> String {
     format!(
         "{}/../../demo-salon/dogs/{name}.json",
@@ -122,6 +126,58 @@ fn a_dog_goes_in_and_out_by_the_command_line_byte_by_byte() {
         fs::read(path("one.json")).expect("reads"),
         fs::read(path("two.json")).expect("reads")
     );
+}
+
+/// A copy taken while the salon is served goes back into an empty place; every dog goes out on its own.
+#[test]
+fn a_salon_is_copied_put_back_and_written_out() {
+    let folder = tempfile::tempdir().expect("a folder");
+    let path = |name: &str| folder.path().join(name).to_string_lossy().into_owned();
+    let (data, copy, other) = (path("salon.db"), path("copy.db"), path("other.db"));
+    let run = |args: &[&str]| {
+        let output = veliform(args);
+        assert!(output.status.success(), "{args:?}: {}", complaint(&output));
+        said(&output)
+    };
+    for dog in ["tappet", "gangway"] {
+        run(&["import", "--data", &data, &demo_dog(dog)]);
+    }
+    assert!(run(&["backup", "--data", &data, &copy]).contains("checked"));
+    run(&["restore", "--data", &other, &copy]);
+    assert!(run(&["export-all", "--data", &other, &path("dogs")]).starts_with("2 dogs"));
+    for file in fs::read_dir(path("dogs")).expect("a folder").flatten() {
+        let name = file.path().to_string_lossy().into_owned();
+        run(&["import", "--data", &path("third.db"), &name]);
+    }
+    assert_eq!(
+        run(&["export", "--data", &path("third.db"), "Tappet"]),
+        run(&["export", "--data", &data, "Tappet"])
+    );
+    // Only the newest visit, where the whole life is not wanted.
+    let newest: serde_json::Value = serde_json::from_str(&run(&[
+        "export", "--data", &data, "Tappet", "--newest", "1",
+    ]))
+    .expect("JSON");
+    let whole: serde_json::Value =
+        serde_json::from_str(&run(&["export", "--data", &data, "Tappet"])).expect("JSON");
+    let began = |v: &serde_json::Value| v["began_ms"].as_i64().expect("a date");
+    let all = whole["visits"].as_array().expect("visits");
+    assert!(all.len() > 1);
+    assert_eq!(newest["visits"].as_array().map(Vec::len), Some(1));
+    assert_eq!(
+        Some(began(&newest["visits"][0])),
+        all.iter().map(began).max()
+    );
+
+    // What is no copy is refused, and nothing is put anywhere.
+    let refused = veliform(&["restore", "--data", &path("none.db"), &demo_dog("tappet")]);
+    assert!(!refused.status.success());
+    assert!(
+        complaint(&refused).contains("no data file of Veliform"),
+        "{}",
+        complaint(&refused)
+    );
+    assert!(!folder.path().join("none.db").exists());
 }
 
 #[test]

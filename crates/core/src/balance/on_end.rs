@@ -2,7 +2,7 @@
 
 use super::expr::Expr;
 use super::point::Judged;
-use super::points::{BAND, Builder, COLUMN_STUDY, mean_x};
+use super::points::{BAND, Builder, COLUMN_STATIONS, mean_x};
 use super::spot::Width;
 use crate::look::{ForeLegShape, HindLegShape};
 use crate::shape::{FACE_STATIONS, Face, Hand, Leg, LegPlace, View};
@@ -118,7 +118,7 @@ impl Builder<'_> {
                 };
                 let value = self.off_midline(leg, hand, face, step) - &mean + -outward;
                 let at = self.leg_at(leg, hand, face, step);
-                let share = self.legs_alike() * COLUMN_STUDY / count;
+                let share = self.legs_alike() * COLUMN_STATIONS / count;
                 self.held(judged, at, value, (Some(-band), Some(band)), share, slack);
             }
         }

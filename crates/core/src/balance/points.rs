@@ -25,8 +25,8 @@ const UNDER_FLANK: f64 = 0.03;
 
 /// The balance points of all four views (balance-model.md 5).
 ///
-/// Where the drawn dog has more stations than the study, all of them are judged and share the
-/// study's weight, so that the line between is held too.
+/// Where the drawn dog has more stations than the table of balance-model.md, all of them are judged
+/// and share that table's weight, so that the line between is held too.
 pub fn balance_points(subject: &Subject) -> (Vec<BalancePoint>, Reach) {
     let reach = reach(subject);
     let mut list = Builder {
@@ -66,8 +66,8 @@ const COLUMN_FRONT: [S; 4] = [
     S::ForearmFrontLow,
     S::WristFront,
 ];
-/// How many stations the study judged on each side of the column.
-pub(super) const COLUMN_STUDY: f64 = 4.0;
+/// How many stations balance-model.md judges on each side of the column.
+pub(super) const COLUMN_STATIONS: f64 = 4.0;
 
 impl Builder<'_> {
     fn x(&self, station: S) -> Expr {
@@ -210,7 +210,7 @@ impl Builder<'_> {
             let t = (xw - self.subject.shape.skin(station).x) / (xw - xh);
             let line = Self::chord(self.y(S::Withers), self.y(S::HipCrest), t);
             let value = self.y(station) - &line;
-            // The study judged three stations along the back.
+            // `balance-model.md` judges three stations along the back.
             self.weighted(
                 Judged::Topline,
                 station,
@@ -269,7 +269,7 @@ impl Builder<'_> {
         let line = [S::Brisket, S::Belly, S::BellyRear, S::LastRib];
         for two in line.windows(2) {
             let step = self.y(two[1]) - &self.y(two[0]);
-            // The study judged two steps.
+            // `balance-model.md` judges two steps.
             self.weighted(
                 Judged::UnderlineSteady,
                 two[1],
@@ -356,7 +356,7 @@ impl Builder<'_> {
         let end = Expr::constant(subject.len(), top.dot(across));
         let line = Self::chord(subject.along(S::Withers, across), end, t);
         let join = subject.along(S::CrestMid, across) - &line;
-        // The study's neck is a straight line; a drawn one arches by itself, and that arch is no
+        // The neck of balance-model.md is a straight line; a drawn one arches by itself, and that arch is no
         // leave to take the crest: the hair joins over it.
         let skin = |s: S| subject.shape.skin(s).to_vec2().dot(across);
         let straight = (1.0 - t) * skin(S::Withers) + t * occiput.dot(across);
@@ -407,7 +407,7 @@ impl Builder<'_> {
             (S::UnderTail, 0.0),
         ] {
             let behind = self.x(station) - &self.x(S::PinBone);
-            // The study judged two of them.
+            // `balance-model.md` judges two of them.
             self.weighted(
                 Judged::Rearmost,
                 station,
@@ -452,7 +452,7 @@ impl Builder<'_> {
             (&COLUMN_BACK[..], &back, true),
             (&COLUMN_FRONT[..], &front, false),
         ] {
-            let share = COLUMN_STUDY / stations.len() as f64;
+            let share = COLUMN_STATIONS / stations.len() as f64;
             let forward = self.profile(stations, is_back);
             for (station, forward) in stations.iter().zip(forward) {
                 let value = self.x(*station) - middle + -forward;

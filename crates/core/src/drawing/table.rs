@@ -4,7 +4,7 @@ use super::shapes::{Anchor, Geometry, Role, Shape};
 use super::simplify::tenth;
 use crate::shape::View;
 
-/// Ticks every centimetre, numbers every ten (look.md: true scale marks, not ornament).
+/// Ticks every centimetre, numbers every ten: true scale marks, not ornament.
 const CM: f64 = 10.0;
 
 /// The measuring table: a rule in centimetres, a height stick, and crosses every 10 cm.

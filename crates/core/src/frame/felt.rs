@@ -91,7 +91,7 @@ impl Felt {
     ];
 
     /// From handbook 2's table (modelling choice, house values); thin ribs carry no number there:
-    /// 2 and 4 % narrower ribs are ours, from the study's thin dogs.
+    /// 2 and 4 % narrower ribs are ours (modelling choice).
     const fn about(self) -> About {
         let (label, how_to_feel, slight, marked, doubt) = match self {
             Self::ShortNeck => (

@@ -49,8 +49,7 @@ pub struct GrowPlan {
 pub(crate) const FURTHEST_WEEKS: u32 = 60;
 /// Reached when the balance is within so much of what ample coat gives (balance-model.md 13).
 const NEAR_ENOUGH: f64 = 2.0;
-/// And when so much of the dog has so much of the look's own length (the study's count behind
-/// balance-model.md 13).
+/// And when so much of the dog has so much of the look's own length (the count behind balance-model.md 13).
 const MOST_OF_IT: f64 = 0.95;
 const NEARLY: f64 = 0.85;
 /// A coat that holds nothing back, against the look's own lengths (balance-model.md 8).

@@ -165,8 +165,8 @@ const NOTE_LETTERS: usize = 200;
 const LENGTHS_MM: std::ops::RangeInclusive<f64> = 0.5..=150.0;
 /// A target narrower than this is no range (balance-model.md 6: tolerance ± 0.02).
 const NARROWEST: f64 = 0.01;
-/// How much more or less sharply a look can be judged (modelling choice; the study's own comb factor
-/// is 2.5, balance-model.md 5).
+/// How much more or less sharply a look can be judged (modelling choice; a comb's own factor is 2.5,
+/// balance-model.md 5).
 const TOLERANCES: std::ops::RangeInclusive<f64> = 0.5..=3.0;
 /// Most minutes of brushing a week: two hours a day (common sense), and most weeks between visits.
 pub(crate) const MOST_MINUTES: u32 = 840;

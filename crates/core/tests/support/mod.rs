@@ -33,7 +33,7 @@ pub fn both(build: &Build) -> Sides {
     }
 }
 
-/// More coat than the look asks everywhere, as in the study's acceptance cases.
+/// More coat than the look asks everywhere, as in the acceptance cases of balance-model.md.
 pub fn ample_coat(look: &Look, height: f64) -> CoatNow {
     let k = height / 450.0;
     let wanted = |zone| look.nominal_mm(zone, height) * 1.7 + 8.0 * k;
@@ -93,7 +93,7 @@ pub struct Solved {
     pub uniform: Vec<f64>,
 }
 
-/// Safe length 1.5 mm everywhere, as in the study (balance-model.md 15).
+/// Safe length 1.5 mm everywhere, as in balance-model.md 15.
 pub fn solve(build: &Build, coat: &CoatNow, look: &Look) -> Solved {
     let subject = Subject::new(&both(build), coat, look, &|_| 1.5);
     let solution = solve_lengths(&subject).expect("every programme has an answer");

@@ -28,7 +28,7 @@ impl Look {
     }
 }
 
-/// Ranges most looks share (balance-model.md 6, defaults of the study).
+/// Ranges most looks share (balance-model.md 6, defaults).
 const USUAL: Targets = Targets {
     body_ratio: (0.97, 1.05),
     gap_ratio: Some((0.30, 0.44)),

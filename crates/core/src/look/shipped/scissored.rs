@@ -69,7 +69,7 @@ pub(super) fn lamb() -> Look {
         foot: FootFinish::Clean,
         body_mm: 13.0,
         body_choices_mm: &[10.0, 13.0, 16.0, 19.0],
-        // The study's lamb wore a topknot of 22 mm (balance-model.md 6).
+        // A lamb's topknot of 22 mm (balance-model.md 6).
         occiput_at_most_mm: 22.0,
         brushing: 40.0,
         weeks: (4, 6),
