@@ -167,6 +167,8 @@ async fn dragging_the_carrier_is_entering_the_height() {
     .await;
 }
 
+const MINUTE: i64 = 60_000;
+
 /// Sets this page's clock ahead, from its next load on.
 async fn set_clock_ahead(stage: &Stage, ms: i64) {
     stage
@@ -182,7 +184,6 @@ async fn set_clock_ahead(stage: &Stage, ms: i64) {
 async fn a_correction_on_a_screen_with_a_wrong_clock_counts() {
     on_stage(LAPTOP, async |stage| {
         let visit = stage.visit_of("Gangway").await;
-        const MINUTE: i64 = 60_000;
         for (ahead, grade) in [
             (0, "Slight"),
             (-10 * MINUTE, "Marked"),

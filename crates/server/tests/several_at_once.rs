@@ -166,8 +166,7 @@ async fn a_tick_of_no_step_and_a_note_nobody_reads_again_are_refused() {
         .as_str()
         .expect("a visit")
         .to_owned();
-    let entry =
-        |n: u128, body: Value| json!({"id": Uuid::from_u128(n), "at_ms": n as u64, "body": body});
+    let entry = |n: u128, body: Value| json!({"id": Uuid::from_u128(n), "at_ms": 7, "body": body});
     let note = |letters: usize| json!({"kind": "note_written", "text": "ä".repeat(letters)});
     let body = json!({"entries": [
         entry(900, note(6000)),

@@ -18,7 +18,7 @@ fn kept(name: &str) -> Vec<u8> {
     let path = Path::new(env!("CARGO_MANIFEST_DIR"))
         .join("tests/kept")
         .join(name);
-    let file = File::open(&path).unwrap_or_else(|e| panic!("{}: {e}", path.display()));
+    let file = File::open(&path).expect("it is kept with the tests");
     let mut bytes = Vec::new();
     GzDecoder::new(file)
         .read_to_end(&mut bytes)

@@ -78,13 +78,15 @@ impl Store {
 fn set_aside(data: &Path) -> Result<Option<PathBuf>, StoreError> {
     if !data.exists() {
         // A journal without its file belongs to nothing that is left.
-        JOURNALS.iter().for_each(|j| remove(&beside(data, j)));
+        for journal in JOURNALS {
+            remove(&beside(data, journal));
+        }
         return Ok(None);
     }
-    let aside = (1..)
+    let aside = (1..=MOST_ASIDE)
         .map(|n| beside(data, &format!(".before-restore-{n}")))
         .find(|path| !path.exists())
-        .unwrap_or_else(|| beside(data, ".before-restore"));
+        .ok_or_else(|| StoreError::NotMade(already_there()))?;
     fs::rename(data, &aside).map_err(StoreError::NotMade)?;
     for journal in JOURNALS {
         let here = beside(data, journal);
@@ -94,6 +96,9 @@ fn set_aside(data: &Path) -> Result<Option<PathBuf>, StoreError> {
     }
     Ok(Some(aside))
 }
+
+/// So many files are kept aside before somebody looks at them.
+const MOST_ASIDE: u32 = 1000;
 
 /// What SQLite keeps beside a file while it is written.
 const JOURNALS: [&str; 3] = ["-wal", "-shm", "-journal"];
