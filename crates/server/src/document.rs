@@ -6,8 +6,8 @@ use utoipa::openapi::{Content, OpenApi, Ref, RefOr, Response};
 
 use crate::error::PROBLEM_JSON;
 
-/// Why an operation can fail, by status; the first five any operation can.
-const WHY: [(&str, &str); 11] = [
+/// Why an operation can fail, by status; the first six any operation can.
+const WHY: [(&str, &str); 12] = [
     ("403", "Another machine or another page asked."),
     (
         "405",
@@ -16,6 +16,7 @@ const WHY: [(&str, &str); 11] = [
     ("422", "What was sent cannot be; `detail` says what to do."),
     ("500", "A fault of Veliform; nothing is lost."),
     ("503", "Busy or closed; ask again."),
+    ("507", "The disk is full; nothing was kept."),
     ("404", "Nothing is kept under that id."),
     (
         "409",
@@ -30,7 +31,7 @@ const WHY: [(&str, &str); 11] = [
     ("428", "`If-Match` is missing."),
 ];
 /// So many of them are common to all.
-const ALWAYS: usize = 5;
+const ALWAYS: usize = 6;
 
 /// Tags, by the first word of the address, with what they hold.
 const TAGS: [(&str, &str, &[&str]); 4] = [

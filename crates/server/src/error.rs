@@ -31,6 +31,8 @@ pub enum ErrorKind {
     NotAllowed,
     /// Not from this machine's own pages.
     Refused,
+    /// No room is left on the disk.
+    DiskFull,
     /// Busy or closed; try again.
     Unavailable,
     /// A fault of ours.
@@ -74,6 +76,7 @@ impl ErrorKind {
             Self::OtherKind => "Another kind of body",
             Self::NotAllowed => "Not done here",
             Self::Refused => "Refused",
+            Self::DiskFull => "The disk is full",
             Self::Unavailable => "Busy or closed",
             Self::Internal => "A fault of Veliform",
         }
@@ -90,6 +93,7 @@ impl ErrorKind {
             Self::OtherKind => "urn:veliform:other_kind",
             Self::NotAllowed => "urn:veliform:not_allowed",
             Self::Refused => "urn:veliform:refused",
+            Self::DiskFull => "urn:veliform:disk_full",
             Self::Unavailable => "urn:veliform:unavailable",
             Self::Internal => "urn:veliform:internal",
         }
@@ -170,6 +174,7 @@ impl ApiError {
             }
             Self::Store(StoreError::Full { .. }) => ErrorKind::InvalidInput,
             Self::Store(StoreError::Changed { .. }) => ErrorKind::Changed,
+            Self::Store(StoreError::DiskFull) => ErrorKind::DiskFull,
             Self::Unconditional => ErrorKind::Unconditional,
             Self::Photo(PhotoError::TooManyBytes | PhotoError::TooManyPixels) => {
                 ErrorKind::TooLarge
@@ -226,6 +231,7 @@ impl ResponseError for ApiError {
             ErrorKind::OtherKind => StatusCode::UNSUPPORTED_MEDIA_TYPE,
             ErrorKind::NotAllowed => StatusCode::METHOD_NOT_ALLOWED,
             ErrorKind::Refused => StatusCode::FORBIDDEN,
+            ErrorKind::DiskFull => StatusCode::INSUFFICIENT_STORAGE,
             ErrorKind::Unavailable => StatusCode::SERVICE_UNAVAILABLE,
             ErrorKind::Internal => StatusCode::INTERNAL_SERVER_ERROR,
         }

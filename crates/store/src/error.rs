@@ -87,7 +87,21 @@ pub enum StoreError {
     /// The data file could not be brought up to date.
     #[error("the data file cannot be used: {0}; use the program that made it, or another file")]
     Migration(#[source] rusqlite_migration::Error),
+    /// No room is left.
+    #[error(
+        "the disk is full, so nothing more can be kept; what you say stays on this page and is sent once there is room"
+    )]
+    DiskFull,
     /// The database itself.
     #[error("the data file cannot be reached")]
-    Database(#[from] rusqlite::Error),
+    Database(#[source] rusqlite::Error),
+}
+
+impl From<rusqlite::Error> for StoreError {
+    fn from(error: rusqlite::Error) -> Self {
+        match error.sqlite_error_code() {
+            Some(rusqlite::ErrorCode::DiskFull) => Self::DiskFull,
+            _ => Self::Database(error),
+        }
+    }
 }

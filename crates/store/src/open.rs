@@ -219,3 +219,31 @@ fn not_ours(error: rusqlite::Error) -> StoreError {
         _ => StoreError::Database(error),
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    /// A full disk, as SQLite says it (SQLITE_FULL, sqlite.org "Result Codes"): the file may not grow.
+    #[test]
+    fn a_full_disk_is_said_in_words_and_leaves_what_was_kept() {
+        let mut store = Store::in_memory().expect("opens");
+        let pages: i64 = store
+            .connection
+            .query_row("PRAGMA page_count", [], |row| row.get(0))
+            .expect("reads");
+        store
+            .connection
+            .pragma_update(None, "max_page_count", pages)
+            .expect("sets");
+        let house = veliform_core::dog::House {
+            name: "signal box ".repeat(2_000),
+            ..Default::default()
+        };
+        let full = store.put_house(&house, 1).expect_err("no room");
+        assert!(matches!(full, StoreError::DiskFull), "{full:?}");
+        assert!(full.to_string().contains("disk is full"));
+        assert_eq!(store.house().expect("reads").name, "My salon");
+        assert!(store.is_whole().expect("reads"));
+    }
+}

@@ -1795,7 +1795,7 @@ export interface components {
          * @description Kinds of failure, stable for clients.
          * @enum {string}
          */
-        ErrorKind: "not_found" | "invalid_input" | "conflict" | "changed" | "unconditional" | "too_large" | "other_kind" | "not_allowed" | "refused" | "unavailable" | "internal";
+        ErrorKind: "not_found" | "invalid_input" | "conflict" | "changed" | "unconditional" | "too_large" | "other_kind" | "not_allowed" | "refused" | "disk_full" | "unavailable" | "internal";
         /** @description What a screen needs without a plan. */
         Evaluation: {
             /** @description Its angles, with theirs. */
@@ -4814,6 +4814,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_album: {
@@ -4883,6 +4892,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_catalogue: {
@@ -4941,6 +4959,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5035,6 +5062,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     list_dogs: {
@@ -5098,6 +5134,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5174,6 +5219,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5288,6 +5342,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     export_dog: {
@@ -5357,6 +5420,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5460,6 +5532,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_due: {
@@ -5518,6 +5599,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5612,6 +5702,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     check_finish: {
@@ -5699,6 +5798,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_health: {
@@ -5764,6 +5872,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_house: {
@@ -5822,6 +5939,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5940,6 +6066,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_kit: {
@@ -5998,6 +6133,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6111,6 +6255,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     read_length: {
@@ -6197,6 +6350,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6291,6 +6453,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     find_next_measure: {
@@ -6378,6 +6549,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     list_own_types: {
@@ -6436,6 +6616,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6530,6 +6719,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_photo: {
@@ -6606,6 +6804,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     delete_photo: {
@@ -6673,6 +6880,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6767,6 +6983,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     plan_dog: {
@@ -6854,6 +7079,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_plan: {
@@ -6923,6 +7157,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7017,6 +7260,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     mend_slip: {
@@ -7097,6 +7349,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7191,6 +7452,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_salon_log: {
@@ -7256,6 +7526,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_schema: {
@@ -7314,6 +7593,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7401,6 +7689,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7501,6 +7798,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_visit: {
@@ -7573,6 +7879,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7677,6 +7992,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7808,6 +8132,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_past: {
@@ -7877,6 +8210,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7963,6 +8305,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_drawing_svg: {
@@ -8032,6 +8383,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8115,6 +8475,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     list_photos: {
@@ -8184,6 +8553,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8296,6 +8674,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     list_plans: {
@@ -8365,6 +8752,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8477,6 +8873,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_sheet_pages: {
@@ -8553,6 +8958,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     get_sheet_pdf: {
@@ -8622,6 +9036,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8727,6 +9150,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
         };
     };
     try_what_if: {
@@ -8807,6 +9239,15 @@ export interface operations {
             };
             /** @description Busy or closed; ask again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
