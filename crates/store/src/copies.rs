@@ -12,9 +12,10 @@ use crate::error::StoreError;
 use crate::lock::Lock;
 use crate::open::Store;
 
-/// Pages copied between two breaths: a write at the table comes in between.
-const PAGES_AT_ONCE: i32 = 256;
-/// How long a breath is.
+/// All pages in one step: one look at the write-ahead log, under which others write on. In several
+/// steps each write of another would make the copy begin again.
+const PAGES_AT_ONCE: i32 = i32::MAX;
+/// How long it waits where the file is held for a moment.
 const BREATH: Duration = Duration::from_millis(2);
 
 impl Store {

@@ -3,7 +3,7 @@
 
 use std::fs;
 use std::path::Path;
-use std::sync::atomic::{AtomicU64, Ordering};
+use std::sync::atomic::{AtomicBool, AtomicU64, Ordering};
 
 use uuid::Uuid;
 use veliform_core::dog::Dog;
@@ -11,6 +11,8 @@ use veliform_core::visit::{Entry, EntryBody};
 use veliform_store::{Store, StoreError};
 
 const VISIT: Uuid = Uuid::from_u128(2);
+/// The writer ends by itself, whatever becomes of the copies.
+const MOST_NOTES: u64 = 20_000;
 
 fn note(n: u64) -> Entry {
     Entry {
@@ -48,26 +50,35 @@ fn a_copy_taken_in_mid_write_has_all_that_was_acknowledged_before_it() {
     let file = folder.path().join("salon.db");
     let mut store = salon(&file);
     let acknowledged = AtomicU64::new(0);
+    let is_copied = AtomicBool::new(false);
     std::thread::scope(|threads| {
         threads.spawn(|| {
-            for n in 0..300 {
+            // The table writes on as long as copies are taken.
+            for n in 0..MOST_NOTES {
+                if is_copied.load(Ordering::SeqCst) {
+                    break;
+                }
                 store.append(VISIT, &[note(n)]).expect("keeps");
                 acknowledged.store(n + 1, Ordering::SeqCst);
             }
         });
         let copier = Store::open(&file).expect("opens beside");
-        let mut in_mid_write = 0;
+        while acknowledged.load(Ordering::SeqCst) == 0 {
+            std::thread::yield_now();
+        }
+        let first = acknowledged.load(Ordering::SeqCst);
         for n in 0..20 {
             let copy = folder.path().join(format!("copy-{n}.db"));
             let before = acknowledged.load(Ordering::SeqCst);
             copier.back_up(&copy).expect("copies");
-            in_mid_write += u32::from((1..300).contains(&before));
             let copy = Store::open(&copy).expect("opens");
             assert!(copy.is_whole().expect("reads"));
             let there = notes(&copy);
             assert!(there >= before, "{there} of {before}");
         }
-        assert!(in_mid_write > 0, "no copy was taken while it was written");
+        let last = acknowledged.load(Ordering::SeqCst);
+        is_copied.store(true, Ordering::SeqCst);
+        assert!(last > first, "nothing was written while copies were taken");
     });
 }
 
