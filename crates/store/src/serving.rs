@@ -43,11 +43,14 @@ impl Store {
         store
             .read()
             .execute("UPDATE salon SET served_by = ?1", [&mark])?;
-        // Into the file itself, before anything else is written.
-        store
-            .read()
-            .query_row("PRAGMA wal_checkpoint(TRUNCATE)", [], |_| Ok(()))?;
-        lock.set_mark(&mark).map_err(StoreError::NotMade)?;
+        // Into the file itself, before anything else is written. Where somebody reads meanwhile it stays
+        // in the journal; then there is nothing to hold the next start against.
+        let is_held: bool =
+            store
+                .read()
+                .query_row("PRAGMA wal_checkpoint(TRUNCATE)", [], |row| row.get(0))?;
+        let beside = if is_held { "" } else { &mark };
+        lock.set_mark(beside).map_err(StoreError::NotMade)?;
         Ok((store.locked(lock), is_new))
     }
 }

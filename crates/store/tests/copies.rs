@@ -191,3 +191,26 @@ fn an_older_copy_over_a_leftover_journal_is_refused_in_words() {
     fs::remove_file(&wal).expect("removes");
     assert_eq!(notes(&Store::serve(&file).expect("serves").0), 1);
 }
+
+/// Somebody reads while it is begun to be served, and the power goes: the file is whole, and opens.
+#[test]
+fn a_reader_at_the_start_makes_no_file_look_like_anothers() {
+    let folder = tempfile::tempdir().expect("a folder");
+    let path = |name: &str| folder.path().join(name);
+    let mut store = salon(&path("salon.db"));
+    store.append(VISIT, &[note(1)]).expect("keeps");
+    drop(store);
+    let reader = rusqlite::Connection::open(path("salon.db")).expect("opens");
+    reader
+        .execute_batch("BEGIN; SELECT count(*) FROM entry")
+        .expect("reads");
+    // It looks at the journal from now on, so that nothing is worked into the file under it.
+    let mut store = Store::serve(&path("salon.db")).expect("serves").0;
+    store.append(VISIT, &[note(2)]).expect("keeps");
+    for ending in ["", "-wal", ".lock"] {
+        let (from, to) = (format!("salon.db{ending}"), format!("cut.db{ending}"));
+        fs::copy(path(&from), path(&to)).expect("what is on the disk");
+    }
+    let after = Store::serve(&path("cut.db")).expect("opens").0;
+    assert_eq!(notes(&after), 2);
+}
