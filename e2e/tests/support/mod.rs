@@ -178,12 +178,15 @@ where
     };
     let result = AssertUnwindSafe(whole).catch_unwind().await;
     if result.is_err() {
-        let page = stage.client.source().await.unwrap_or_default();
+        // As a person would report it: where, what the page says, what stands in its fields.
+        let script = "return document.body.innerText + ' | fields: ' + \
+             [...document.querySelectorAll('input, textarea')].map((f) => f.value).join(', ') + \
+             ' | in hand: ' + document.activeElement?.outerHTML.slice(0, 200)";
+        let page = stage.client.execute(script, vec![]).await;
         let text: String = page
-            .chars()
-            .filter(|c| !c.is_control())
-            .take(1500)
-            .collect();
+            .ok()
+            .and_then(|page| page.as_str().map(|text| text.chars().take(3000).collect()))
+            .unwrap_or_default();
         eprintln!("at {:?}: {text}", stage.client.current_url().await);
         if let (Ok(folder), Ok(picture)) = (
             std::env::var("VELIFORM_PICTURES"),
@@ -513,10 +516,13 @@ impl Stage {
         self.client.perform_actions(mouse).await.unwrap();
     }
 
-    /// Types into the field of that label, as a person does.
+    /// Types into the field of that label over what stands there, as a person does. (The driver's own
+    /// clearing sets the value behind the page's back; a page drawn anew just then puts it back.)
     pub async fn type_into(&self, label: &str, text: &str) {
         let field = self.find(label).await;
-        field.clear().await.unwrap();
+        let over = "arguments[0].focus(); arguments[0].select()";
+        let field_itself = vec![serde_json::to_value(&field).unwrap()];
+        self.client.execute(over, field_itself).await.unwrap();
         field.send_keys(text).await.unwrap();
     }
 
