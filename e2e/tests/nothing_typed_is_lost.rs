@@ -289,7 +289,7 @@ async fn after_the_first_load_the_page_opens_with_the_server_away_and_papers_are
         stage.until_text("points right").await;
         stage.until_kept().await;
         stage
-            .until_async("the visit is kept", &format!("{kept} return kept.some((k) => k.startsWith('/kept/desk.'))"))
+            .until_async("visit and salon are kept", &format!("{kept} return ['/kept/desk.', '/kept/log.', '/api/house', '/api/kit', '/api/catalogue'].every((p) => kept.some((k) => k.startsWith(p)))"))
             .await;
         stage
             .until_async("no paper is kept", &format!("{kept} return !kept.some((k) => k.endsWith('.pdf'))"))

@@ -6,6 +6,7 @@ import '@fontsource/atkinson-hyperlegible-mono/latin-400.css';
 import '@fontsource/atkinson-hyperlegible-mono/latin-700.css';
 import './app/theme.css';
 import { App } from './app/App';
+import { fetchParts } from './app/later';
 import { startOffline } from './shared/offline/start';
 
 const root = document.getElementById('root');
@@ -16,4 +17,7 @@ if (root) {
     </StrictMode>,
   );
 }
+/** The other screens are fetched once the first has had its time, ms. */
+const FIRST_HAS_MS = 1500;
+setTimeout(() => void fetchParts(), FIRST_HAS_MS);
 startOffline();

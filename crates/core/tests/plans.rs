@@ -1,5 +1,7 @@
 //! Whole plans on the desk: tools, knots, reasons, cautions, order of work, what if.
 
+use std::sync::Arc;
+
 use rstest::rstest;
 use uuid::Uuid;
 use veliform_core::balance::Judged;
@@ -11,7 +13,7 @@ use veliform_core::drawing::{DrawOptions, Geometry, Role};
 use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::kit::{Tool, ToolKind, ToolState};
 use veliform_core::look::LookId;
-use veliform_core::plan::{Cause, Plan, StrokeName, Verdict};
+use veliform_core::plan::{Cause, Plan, PlanMemo, StrokeName, Verdict};
 use veliform_core::sheet::Stage;
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, Visit, fold};
@@ -367,4 +369,30 @@ fn a_point_names_the_zones_that_move_it() {
             .all(|z| matches!(z, Zone::ForeOut | Zone::ForeIn)),
         "{column:?}"
     );
+}
+
+/// A plan is a function of its job: remembered or made anew, it is the same (*modelling choice*).
+#[test]
+fn a_job_is_solved_once_and_another_never_answered_for_it() {
+    let memo = PlanMemo::of(2);
+    let (dog, house, kit) = (dog(), House::default(), kit());
+    let job_of = |look| {
+        let visit = visit(450.0, 470.0, 40.0, look);
+        Desk::new(&dog, &visit, &house, &kit).chosen_job()
+    };
+    let job = job_of(LookId::OneLength);
+    let first = memo.plan(&job).expect("solves");
+    assert!(Arc::ptr_eq(&first, &memo.plan(&job).expect("solves")));
+
+    let mut shorter = job.clone();
+    shorter.cut_for_days += 20.0;
+    let other = memo.plan(&shorter).expect("solves");
+    assert!(!Arc::ptr_eq(&first, &other));
+    assert_ne!(first.solution.lengths_mm, other.solution.lengths_mm);
+
+    // Only so many are kept; one pushed out is made again, alike.
+    memo.plan(&job_of(LookId::NaturalTidy)).expect("solves");
+    let again = memo.plan(&job).expect("solves");
+    assert!(!Arc::ptr_eq(&first, &again));
+    assert_eq!(first.lengths_mm, again.lengths_mm);
 }

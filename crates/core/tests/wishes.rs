@@ -3,6 +3,7 @@
 mod support;
 
 use std::collections::{BTreeMap, BTreeSet};
+use std::sync::Arc;
 
 use rstest::rstest;
 use uuid::Uuid;
@@ -56,13 +57,13 @@ fn visit(look: LookId, bodies: Vec<EntryBody>) -> Visit {
     visit
 }
 
-fn plan(visit: &Visit) -> Plan {
+fn plan(visit: &Visit) -> Arc<Plan> {
     let (dog, house, kit) = (dog(), House::default(), support::full_kit());
     let desk = Desk::new(&dog, visit, &house, &kit);
     desk.plan(Reasons::Skip).expect("solves").plan
 }
 
-fn wished(part: Part, wish: Wish) -> Plan {
+fn wished(part: Part, wish: Wish) -> Arc<Plan> {
     let body = EntryBody::PartWished {
         part,
         wish: Some(wish),

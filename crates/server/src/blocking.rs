@@ -3,18 +3,27 @@ use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 
 use actix_web::web;
 use tokio::sync::Semaphore;
+use uuid::Uuid;
+use veliform_core::visit::Entry;
 use veliform_store::Store;
 
 use crate::error::ApiError;
+use crate::logs::Logs;
 
 /// The salon's data, shared by the workers.
 #[derive(Clone, Debug)]
-pub struct Salon(Arc<Mutex<Store>>);
+pub struct Salon {
+    store: Arc<Mutex<Store>>,
+    logs: Arc<Logs>,
+}
 
 impl Salon {
     /// Shares a store.
     pub fn new(store: Store) -> Self {
-        Self(Arc::new(Mutex::new(store)))
+        Self {
+            store: Arc::new(Mutex::new(store)),
+            logs: Arc::default(),
+        }
     }
 
     /// Reads or writes the salon's data off the async threads. Everybody waits for everybody here:
@@ -23,7 +32,7 @@ impl Salon {
         &self,
         work: impl FnOnce(&mut Store) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        let store = Arc::clone(&self.0);
+        let store = Arc::clone(&self.store);
         web::block(move || {
             // A panic in an earlier use case rolled its transaction back: the store is sound.
             let mut store = store.lock().unwrap_or_else(PoisonError::into_inner);
@@ -31,6 +40,12 @@ impl Salon {
         })
         .await
         .map_err(|_| ApiError::CutOff)?
+    }
+
+    /// A visit's whole log; what was read before is not read again.
+    pub(crate) async fn log(&self, visit: Uuid) -> Result<Arc<Vec<Entry>>, ApiError> {
+        let logs = Arc::clone(&self.logs);
+        self.run(move |store| logs.of(store, visit)).await
     }
 }
 

@@ -12,6 +12,7 @@ mod document;
 mod error;
 mod front;
 mod guard;
+mod logs;
 mod methods;
 mod place;
 mod serve;

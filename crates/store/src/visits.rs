@@ -96,23 +96,39 @@ impl Store {
     /// # Errors
     /// If there is none by that id, or the data file cannot be read.
     pub fn visit(&self, id: Uuid, after: Received) -> Result<VisitLog, StoreError> {
+        self.visit_part(id, after, usize::MAX)
+    }
+
+    /// A visit with so many of the entries received after `after`, the first of them.
+    ///
+    /// # Errors
+    /// If there is none by that id, or the data file cannot be read.
+    pub fn visit_part(
+        &self,
+        id: Uuid,
+        after: Received,
+        most: usize,
+    ) -> Result<VisitLog, StoreError> {
         let head = self.visit_head(id)?;
         let mut rows = self.read().prepare_cached(
             "SELECT received, id, at_ms, stamp_ms, author, body FROM entry
-             WHERE visit_id = ?1 AND received > ?2 ORDER BY received",
+             WHERE visit_id = ?1 AND received > ?2 ORDER BY received LIMIT ?3",
         )?;
         let mut entries = Vec::new();
         let mut last = after;
-        let mapped = rows.query_map(params![id.to_string(), after], |row| {
-            Ok((
-                row.get(0)?,
-                row.get(1)?,
-                row.get(2)?,
-                row.get(3)?,
-                row.get(4)?,
-                row.get(5)?,
-            ))
-        })?;
+        let mapped = rows.query_map(
+            params![id.to_string(), after, i64::try_from(most).unwrap_or(-1)],
+            |row| {
+                Ok((
+                    row.get(0)?,
+                    row.get(1)?,
+                    row.get(2)?,
+                    row.get(3)?,
+                    row.get(4)?,
+                    row.get(5)?,
+                ))
+            },
+        )?;
         for row in mapped {
             let (received, entry, at_ms, stamp_ms, author, body): EntryRow = row?;
             let id = id_of("entry", &entry)?;

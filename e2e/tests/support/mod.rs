@@ -159,6 +159,7 @@ fn program() -> PathBuf {
 pub struct Stage {
     pub client: Client,
     pub address: String,
+    salon: Salon,
     folder: TempDir,
     server: Option<Group>,
     driver: Group,
@@ -170,7 +171,21 @@ pub async fn on_stage<F>(screen: Screen, test: F)
 where
     F: AsyncFnOnce(&mut Stage),
 {
-    let mut stage = Stage::start(screen).await;
+    play(Stage::start(screen, Salon::Demo).await, test).await;
+}
+
+/// Runs a test in a salon where nobody has typed anything yet.
+pub async fn on_empty_stage<F>(screen: Screen, test: F)
+where
+    F: AsyncFnOnce(&mut Stage),
+{
+    play(Stage::start(screen, Salon::Empty).await, test).await;
+}
+
+async fn play<F>(mut stage: Stage, test: F)
+where
+    F: AsyncFnOnce(&mut Stage),
+{
     let whole = async {
         test(&mut stage).await;
         // Whatever was tested, the page complained of nothing meanwhile.
@@ -203,9 +218,9 @@ where
 }
 
 impl Stage {
-    async fn start(screen: Screen) -> Self {
+    async fn start(screen: Screen, salon: Salon) -> Self {
         let folder = tempfile::tempdir().unwrap();
-        let (server, address) = serve(folder.path(), 0);
+        let (server, address) = serve(salon, folder.path(), 0);
         let profile = tempfile::tempdir().unwrap();
         let (driver, port) = drive();
         let client = ClientBuilder::new(HttpConnector::new())
@@ -216,6 +231,7 @@ impl Stage {
         let mut stage = Self {
             client,
             address,
+            salon,
             folder,
             server: Some(server),
             driver,
@@ -294,7 +310,7 @@ impl Stage {
     /// Starts the server again on the same port and data.
     pub fn restart_server(&mut self) {
         let port = self.address.rsplit(':').next().unwrap().parse().unwrap();
-        let (server, address) = serve(self.folder.path(), port);
+        let (server, address) = serve(self.salon, self.folder.path(), port);
         assert_eq!(address, self.address);
         self.server = Some(server);
     }
@@ -644,15 +660,23 @@ fn xpath_text(text: &str) -> String {
     format!("\"{text}\"")
 }
 
-fn serve(folder: &Path, port: u16) -> (Group, String) {
-    let mut server = spawn(
-        Command::new(program())
-            .arg("demo")
-            .arg("--folder")
-            .arg(folder)
-            .arg("--port")
-            .arg(port.to_string()),
-    );
+/// Whose data the program serves.
+#[derive(Clone, Copy)]
+enum Salon {
+    Demo,
+    Empty,
+}
+
+fn serve(salon: Salon, folder: &Path, port: u16) -> (Group, String) {
+    let mut command = Command::new(program());
+    match salon {
+        Salon::Demo => command.arg("demo").arg("--folder").arg(folder),
+        Salon::Empty => command
+            .arg("serve")
+            .arg("--data")
+            .arg(folder.join("salon.db")),
+    };
+    let mut server = spawn(command.arg("--port").arg(port.to_string()));
     let said = wait_for_line(&mut server, "Veliform is at").expect("the server says its address");
     let address = said.rsplit(' ').next().unwrap().to_owned();
     (server, address)

@@ -1,10 +1,11 @@
-import { memo, useDeferredValue, useMemo } from 'react';
+import { memo, Suspense, useDeferredValue, useMemo } from 'react';
 import { Outlet, useLocation, useParams, useSearchParams } from 'react-router';
 import { Failure, type Schemas } from '../shared/api/client';
 import { useCatalogue, useHouse, useKit, usePast } from '../shared/api/salon';
 import { FailedPage, LoadingPage } from '../shared/ui/states';
 import { Tape } from '../shared/ui/Tape';
 import { SheetContext, VisitContext, type VisitWork } from '../shared/visit/context';
+import { beyondBase } from '../shared/visit/model';
 import { useDesk } from '../shared/visit/useDesk';
 import { useSlow } from '../shared/visit/useSlow';
 import { useVisit } from '../shared/visit/useVisit';
@@ -47,25 +48,34 @@ function OpenVisit({ visitId }: { visitId: string }) {
   const before = useBefore(past.data ?? null, pathname.endsWith('/body'));
   const dog = visit.stage.stage === 'ready' ? visit.stage.dog : null;
   const { stage, log, entries, say, attempt, flush, sendAgain, putAway } = visit;
-  const input = useMemo(
+  const desk = useMemo(
     () =>
       dog && house.data && kit.data
-        ? { dog, entries, house: house.data, kit: kit.data, options, before }
+        ? {
+            visit: visitId,
+            entries: beyondBase(log),
+            dog,
+            house: house.data,
+            kit: kit.data,
+            before,
+          }
         : null,
-    [dog, entries, house.data, kit.data, options, before],
+    [visitId, dog, log, house.data, kit.data, before],
   );
+  const input = useMemo(() => desk && { ...desk, options }, [desk, options]);
   const view = useDesk(visitId, input, TASKS[present]?.wantsPlan ?? false);
   const { evaluation, plan, change } = view;
 
   const work = useMemo<VisitWork | null>(
     () =>
-      stage.stage === 'ready' && input && words.data && evaluation
+      stage.stage === 'ready' && desk && words.data && evaluation
         ? {
             visitId,
             dog: stage.dog,
             beganMs: stage.beganMs,
-            house: input.house,
-            kit: input.kit,
+            house: desk.house,
+            kit: desk.kit,
+            desk,
             words: words.data,
             log,
             entries,
@@ -86,7 +96,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
     [
       visitId,
       stage,
-      input,
+      desk,
       words.data,
       log,
       entries,
@@ -140,7 +150,9 @@ function OpenVisit({ visitId }: { visitId: string }) {
 const PresentTask = memo(function PresentTask({ work }: { work: VisitWork }) {
   return (
     <VisitContext value={work}>
-      <Outlet />
+      <Suspense fallback={<LoadingPage />}>
+        <Outlet />
+      </Suspense>
     </VisitContext>
   );
 });

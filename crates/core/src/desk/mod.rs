@@ -7,6 +7,8 @@ mod picture;
 mod schools;
 mod what_if;
 
+use std::sync::Arc;
+
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -25,8 +27,8 @@ use crate::grow::{GrowPlan, Interval, grow_plan, interval};
 use crate::kit::{Tool, is_driven};
 use crate::look::{LineStop, Look, LookId, OwnLook};
 use crate::plan::{
-    BalanceRow, Job, LineOffer, Plan, PlanReport, Why, Words, find_reasons, knotted_zones,
-    line_offers, make_plan, now_rows, report,
+    BalanceRow, Job, LineOffer, Plan, PlanMemo, PlanReport, Why, Words, find_reasons,
+    knotted_zones, line_offers, make_plan, now_rows, report,
 };
 use crate::run::{
     RescueOption, RunLengths, RunView, Slip, ToolWord, could_leave, rescue, run_view,
@@ -51,6 +53,7 @@ pub struct Desk<'a> {
     house: &'a House,
     kit: &'a [Tool],
     before: Before,
+    memo: Option<&'a PlanMemo>,
     /// The frame.
     pub frame: Frame,
     /// The coat today.
@@ -177,7 +180,7 @@ pub struct ShownLook {
 #[derive(Clone, Debug)]
 pub struct Solved {
     /// The plan.
-    pub plan: Plan,
+    pub plan: Arc<Plan>,
     /// The plan, written out.
     pub report: PlanReport,
 }
@@ -216,6 +219,7 @@ impl<'a> Desk<'a> {
             house,
             kit,
             before: Before::default(),
+            memo: None,
             frame,
             coat,
             problems,
@@ -227,6 +231,20 @@ impl<'a> Desk<'a> {
     pub fn with_before(mut self, before: Before) -> Self {
         self.before = before;
         self
+    }
+
+    /// Looks for a plan among those made last before it is solved.
+    #[must_use]
+    pub const fn with_memo(mut self, memo: &'a PlanMemo) -> Self {
+        self.memo = Some(memo);
+        self
+    }
+
+    fn planned(&self, job: &Job) -> Result<Arc<Plan>, SolveError> {
+        match self.memo {
+            Some(memo) => memo.plan(job),
+            None => make_plan(job).map(Arc::new),
+        }
     }
 
     const fn words(&self) -> Words<'a> {
@@ -334,7 +352,7 @@ impl<'a> Desk<'a> {
     /// If the solver gives no answer, a fault of ours.
     pub fn line_offers(&self) -> Result<Vec<LineOffer>, SolveError> {
         let job = self.chosen_job();
-        line_offers(&job, &make_plan(&job)?)
+        line_offers(&job, self.planned(&job)?.as_ref())
     }
 
     /// An old dog's skin, or one found pale, scaly or sore, asks for one blade longer.
@@ -382,7 +400,7 @@ impl<'a> Desk<'a> {
     }
 
     fn solve(&self, job: &Job, reasons: Reasons) -> Result<Solved, SolveError> {
-        let plan = make_plan(job)?;
+        let plan = self.planned(job)?;
         let why = match reasons {
             Reasons::Find => Why {
                 reasons: find_reasons(&plan, job)?,
@@ -552,7 +570,7 @@ impl<'a> Desk<'a> {
             return Ok(None);
         };
         let job = self.chosen_job();
-        let plan = make_plan(&job)?;
+        let plan = self.planned(&job)?;
         let now = plan.subject.now(&job.coat);
         let leave_out = || could_leave(run, &plan, self.kit, &now);
         let by_zone = |of: &dyn Fn(Zone) -> Option<f64>| {
@@ -573,7 +591,7 @@ impl<'a> Desk<'a> {
     /// If the solver gives no answer, a fault of ours.
     pub fn rescue(&self, slip: &Slip) -> Result<Vec<RescueOption>, SolveError> {
         let job = self.chosen_job();
-        let plan = make_plan(&job)?;
+        let plan = self.planned(&job)?;
         let words = self.words();
         rescue(slip, self.visit.run.as_ref(), &plan, &job, &words)
     }
@@ -584,7 +602,7 @@ impl<'a> Desk<'a> {
     /// If the solver gives no answer, a fault of ours.
     pub fn finish(&self) -> Result<FinishReport, SolveError> {
         let job = self.chosen_job();
-        let plan = make_plan(&job)?;
+        let plan = self.planned(&job)?;
         let words = self.words();
         finish(&self.visit.results, &plan, &job, &words)
     }
@@ -631,7 +649,7 @@ impl<'a> Desk<'a> {
                 earlier_found: &self.before.found,
                 frame: &self.frame,
                 coat: &self.coat,
-                plan: solved.map(|s| &s.plan),
+                plan: solved.map(|s| s.plan.as_ref()),
                 report: solved.map(|s| &s.report),
                 grown,
                 house: self.house,

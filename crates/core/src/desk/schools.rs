@@ -78,6 +78,8 @@ impl Desk<'_> {
             };
             let desk = Desk {
                 house: &house,
+                // Asked once: what is remembered for the table is not pushed out for it.
+                memo: None,
                 ..self.clone()
             };
             let theirs = desk.plan(Reasons::Skip)?.report;

@@ -17,7 +17,7 @@ pub const METHOD: &str = "balance 7, shears off the skin and tools that cut";
 const VERY_SHORT_MM: f64 = 10.0;
 
 /// Everything a plan depends on.
-#[derive(Clone, Debug)]
+#[derive(Clone, Debug, PartialEq)]
 pub struct Job {
     /// The frame, left and right.
     pub sides: Sides,

@@ -1,4 +1,4 @@
-use std::collections::{BTreeMap, BTreeSet};
+use std::collections::{BTreeMap, BTreeSet, HashSet};
 
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
@@ -124,9 +124,10 @@ const NAME_LETTERS: usize = 60;
 /// assert_eq!(fold(&dog, &[]).look, None);
 /// # Ok::<(), serde_json::Error>(())
 /// ```
-pub fn fold(dog: &Dog, entries: &[Entry]) -> Visit {
-    let mut seen = BTreeSet::new();
-    let mut ordered: Vec<&Entry> = entries.iter().filter(|e| seen.insert(e.id)).collect();
+pub fn fold<'a>(dog: &Dog, entries: impl IntoIterator<Item = &'a Entry>) -> Visit {
+    let mut seen = HashSet::new();
+    let entries = entries.into_iter();
+    let mut ordered: Vec<&Entry> = entries.filter(|e| seen.insert(e.id)).collect();
     ordered.sort_by_key(|e| e.said_order());
 
     let mut done: Vec<&Entry> = Vec::new();

@@ -1,6 +1,9 @@
+use std::sync::Arc;
+
 use actix_web::{post, web};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
+use uuid::Uuid;
 use veliform_core::coat::{Zone, standing_problem};
 use veliform_core::consult::Wish;
 use veliform_core::desk::{
@@ -11,20 +14,26 @@ use veliform_core::drawing::DrawOptions;
 use veliform_core::finish::FinishReport;
 use veliform_core::kit::Tool;
 use veliform_core::look::LookId;
-use veliform_core::plan::LineOffer;
+use veliform_core::plan::{LineOffer, PlanMemo};
 use veliform_core::run::{RescueOption, RunView, Slip};
+use veliform_core::solve::SolveError;
 use veliform_core::sure::WhatNext;
 use veliform_core::units::{Length, UnitSystem, length_text, parse_length};
 use veliform_core::visit::{Entry, fold};
 
-use crate::blocking::compute;
+use crate::blocking::{Salon, at_once, compute};
 use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
 
-/// A dog on the desk: stateless, everything comes with the request.
+/// A dog on the desk: what it stands on comes with the request, but for the log of a kept visit.
 #[derive(Debug, Deserialize, ToSchema)]
 pub struct OnTheDesk {
     dog: Dog,
+    /// The visit whose log the server has; none where the entries are the whole log.
+    #[serde(default)]
+    visit: Option<Uuid>,
+    /// What was said; beside a kept visit's log, what it may not hold yet and what is only tried. One
+    /// that stands in both counts once.
     entries: Vec<Entry>,
     #[serde(default)]
     house: House,
@@ -37,12 +46,36 @@ pub struct OnTheDesk {
     before: Before,
 }
 
+/// Plans made last: those of a few dogs, with the knobs being turned on them.
+static MADE_LAST: PlanMemo = PlanMemo::of(32);
+
 impl OnTheDesk {
+    /// Reads the log, if it is the server's.
+    async fn log(&self, salon: &Salon) -> Result<Arc<Vec<Entry>>, ApiError> {
+        match self.visit {
+            Some(visit) => salon.log(visit).await,
+            None => Ok(Arc::default()),
+        }
+    }
+
     /// Folds the log and puts the dog on the desk.
-    fn with<T>(self, work: impl FnOnce(&Desk<'_>, &DrawOptions) -> T) -> T {
-        let visit = fold(&self.dog, &self.entries);
-        let desk = Desk::new(&self.dog, &visit, &self.house, &self.kit).with_before(self.before);
+    fn with<T>(self, log: &[Entry], work: impl FnOnce(&Desk<'_>, &DrawOptions) -> T) -> T {
+        let visit = fold(&self.dog, log.iter().chain(&self.entries));
+        let desk = Desk::new(&self.dog, &visit, &self.house, &self.kit)
+            .with_before(self.before)
+            .with_memo(&MADE_LAST);
         work(&desk, &self.options)
+    }
+
+    /// Works on it as a computation, off the async threads.
+    async fn compute<T: Send + 'static>(
+        self,
+        salon: &Salon,
+        work: impl FnOnce(&Desk<'_>, &DrawOptions) -> Result<T, SolveError> + Send + 'static,
+    ) -> Result<web::Json<T>, ApiError> {
+        let log = self.log(salon).await?;
+        let answer = compute(move || Ok(self.with(&log, work)?)).await?;
+        Ok(web::Json(answer))
     }
 }
 
@@ -87,80 +120,91 @@ pub struct ReadLength {
 /// Evaluates without solving: frame, outline, balance of the coat as it is.
 #[utoipa::path(responses((status = 200, body = Evaluation), (status = 422, body = ErrorBody)))]
 #[post("/evaluate")]
-pub(crate) async fn evaluate_dog(desk: Json<OnTheDesk>) -> Result<web::Json<Evaluation>, ApiError> {
+pub(crate) async fn evaluate_dog(
+    salon: web::Data<Salon>,
+    desk: Json<OnTheDesk>,
+) -> Result<web::Json<Evaluation>, ApiError> {
+    let desk = desk.into_inner();
+    let log = desk.log(&salon).await?;
+    let evaluate = |desk: &Desk<'_>, options: &DrawOptions| desk.evaluate(options);
+    if log.len() > QUICK_ENTRIES {
+        let answer = at_once(move || desk.with(&log, evaluate)).await?;
+        return Ok(web::Json(answer));
+    }
     // Under a third of a millisecond: quicker here than handed to another thread and back.
-    let answer = desk
-        .into_inner()
-        .with(|desk, options| web::Json(desk.evaluate(options)));
+    let answer = web::Json(desk.with(&log, evaluate));
     Ok(answer)
 }
+
+/// A log of so many entries is folded in a fraction of a millisecond.
+const QUICK_ENTRIES: usize = 500;
 
 /// Solves the look chosen and writes the plan out.
 #[utoipa::path(responses((status = 200, body = PlanView), (status = 422, body = ErrorBody)))]
 #[post("/plan")]
-pub(crate) async fn plan_dog(request: Json<PlanRequest>) -> Result<web::Json<PlanView>, ApiError> {
-    let view = compute(move || {
-        let request = request.into_inner();
-        let reasons = if request.reasons {
-            Reasons::Find
-        } else {
-            Reasons::Skip
-        };
-        let view = request
-            .desk
-            .with(|desk, options| desk.plan_view(reasons, options))?;
-        Ok(view)
+pub(crate) async fn plan_dog(
+    salon: web::Data<Salon>,
+    request: Json<PlanRequest>,
+) -> Result<web::Json<PlanView>, ApiError> {
+    let PlanRequest { desk, reasons } = request.into_inner();
+    let reasons = if reasons {
+        Reasons::Find
+    } else {
+        Reasons::Skip
+    };
+    desk.compute(&salon, move |desk, options| {
+        desk.plan_view(reasons, options)
     })
-    .await?;
-    Ok(web::Json(view))
+    .await
 }
 
 /// What one touch on a zone would do.
 #[utoipa::path(responses((status = 200, body = WhatIf), (status = 422, body = ErrorBody)))]
 #[post("/what-if")]
 pub(crate) async fn try_what_if(
+    salon: web::Data<Salon>,
     request: Json<WhatIfRequest>,
 ) -> Result<web::Json<WhatIf>, ApiError> {
-    let answer = compute(move || {
-        let WhatIfRequest { desk, zone, wish } = request.into_inner();
-        Ok(desk.with(|desk, options| desk.what_if(zone, wish, options))?)
+    let WhatIfRequest { desk, zone, wish } = request.into_inner();
+    desk.compute(&salon, move |desk, options| {
+        desk.what_if(zone, wish, options)
     })
-    .await?;
-    Ok(web::Json(answer))
+    .await
 }
 
 /// The owner's picture on this dog: its ratios as targets, and when each can be had.
 #[utoipa::path(responses((status = 200, body = Option<PictureHere>), (status = 422, body = ErrorBody)))]
 #[post("/picture")]
 pub(crate) async fn hold_picture(
+    salon: web::Data<Salon>,
     desk: Json<OnTheDesk>,
 ) -> Result<web::Json<Option<PictureHere>>, ApiError> {
-    let answer = compute(move || {
-        let desk = desk.into_inner();
-        desk.with(|desk, options| Ok(desk.picture(options)?))
-    })
-    .await?;
-    Ok(web::Json(answer))
+    let work = |desk: &Desk<'_>, options: &DrawOptions| desk.picture(options);
+    desk.into_inner().compute(&salon, work).await
 }
 
 /// The lines that can be moved, with what each of their places costs.
 #[utoipa::path(responses((status = 200, body = Vec<LineOffer>), (status = 422, body = ErrorBody)))]
 #[post("/lines")]
 pub(crate) async fn offer_lines(
+    salon: web::Data<Salon>,
     desk: Json<OnTheDesk>,
 ) -> Result<web::Json<Vec<LineOffer>>, ApiError> {
-    let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.line_offers())?)).await?;
-    Ok(web::Json(answer))
+    desk.into_inner()
+        .compute(&salon, |desk, _| desk.line_offers())
+        .await
 }
 
 /// Where practitioners disagree: every answer tried on this dog.
 #[utoipa::path(responses((status = 200, body = Vec<QuestionHere>), (status = 422, body = ErrorBody)))]
 #[post("/schools")]
 pub(crate) async fn compare_schools(
+    salon: web::Data<Salon>,
     desk: Json<OnTheDesk>,
 ) -> Result<web::Json<Vec<QuestionHere>>, ApiError> {
-    let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.schools())?)).await?;
-    Ok(web::Json(answer))
+    desk.into_inner()
+        .compute(&salon, |desk, _| desk.schools())
+        .await
 }
 
 /// The looks to offer.
@@ -175,13 +219,13 @@ pub struct ConsultRequest {
 /// Every look on this dog, best first, up to three of them drawn.
 #[utoipa::path(responses((status = 200, body = Offers), (status = 422, body = ErrorBody)))]
 #[post("/consult")]
-pub(crate) async fn consult(request: Json<ConsultRequest>) -> Result<web::Json<Offers>, ApiError> {
-    let answer = compute(move || {
-        let ConsultRequest { desk, shown } = request.into_inner();
-        Ok(desk.with(|desk, options| desk.offers(&shown, options))?)
-    })
-    .await?;
-    Ok(web::Json(answer))
+pub(crate) async fn consult(
+    salon: web::Data<Salon>,
+    request: Json<ConsultRequest>,
+) -> Result<web::Json<Offers>, ApiError> {
+    let ConsultRequest { desk, shown } = request.into_inner();
+    desk.compute(&salon, move |desk, options| desk.offers(&shown, options))
+        .await
 }
 
 /// The weeks to look ahead.
@@ -196,13 +240,13 @@ pub struct AheadRequest {
 /// The look chosen over the weeks to the next visit, and the way to it.
 #[utoipa::path(responses((status = 200, body = Ahead), (status = 422, body = ErrorBody)))]
 #[post("/ahead")]
-pub(crate) async fn look_ahead(request: Json<AheadRequest>) -> Result<web::Json<Ahead>, ApiError> {
-    let answer = compute(move || {
-        let AheadRequest { desk, weeks } = request.into_inner();
-        Ok(desk.with(|desk, options| desk.ahead(weeks, options))?)
-    })
-    .await?;
-    Ok(web::Json(answer))
+pub(crate) async fn look_ahead(
+    salon: web::Data<Salon>,
+    request: Json<AheadRequest>,
+) -> Result<web::Json<Ahead>, ApiError> {
+    let AheadRequest { desk, weeks } = request.into_inner();
+    desk.compute(&salon, move |desk, options| desk.ahead(weeks, options))
+        .await
 }
 
 /// The run to look at.
@@ -217,14 +261,11 @@ pub struct RunRequest {
 #[utoipa::path(responses((status = 200, body = Option<RunView>), (status = 422, body = ErrorBody)))]
 #[post("/run")]
 pub(crate) async fn look_at_run(
+    salon: web::Data<Salon>,
     request: Json<RunRequest>,
 ) -> Result<web::Json<Option<RunView>>, ApiError> {
-    let answer = compute(move || {
-        let RunRequest { desk, now_ms } = request.into_inner();
-        Ok(desk.with(|desk, _| desk.run(now_ms))?)
-    })
-    .await?;
-    Ok(web::Json(answer))
+    let RunRequest { desk, now_ms } = request.into_inner();
+    desk.compute(&salon, move |desk, _| desk.run(now_ms)).await
 }
 
 /// A slip to mend.
@@ -238,34 +279,36 @@ pub struct RescueRequest {
 #[utoipa::path(responses((status = 200, body = Vec<RescueOption>), (status = 422, body = ErrorBody)))]
 #[post("/rescue")]
 pub(crate) async fn mend_slip(
+    salon: web::Data<Salon>,
     request: Json<RescueRequest>,
 ) -> Result<web::Json<Vec<RescueOption>>, ApiError> {
-    let answer = compute(move || {
-        let RescueRequest { desk, slip } = request.into_inner();
-        Ok(desk.with(|desk, _| desk.rescue(&slip))?)
-    })
-    .await?;
-    Ok(web::Json(answer))
+    let RescueRequest { desk, slip } = request.into_inner();
+    desk.compute(&salon, move |desk, _| desk.rescue(&slip))
+        .await
 }
 
 /// What was left against the plan, and what to touch up.
 #[utoipa::path(responses((status = 200, body = FinishReport), (status = 422, body = ErrorBody)))]
 #[post("/finish")]
 pub(crate) async fn check_finish(
+    salon: web::Data<Salon>,
     desk: Json<OnTheDesk>,
 ) -> Result<web::Json<FinishReport>, ApiError> {
-    let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.finish())?)).await?;
-    Ok(web::Json(answer))
+    desk.into_inner()
+        .compute(&salon, |desk, _| desk.finish())
+        .await
 }
 
 /// What to measure next, the most telling first.
 #[utoipa::path(responses((status = 200, body = WhatNext), (status = 422, body = ErrorBody)))]
 #[post("/next-measure")]
 pub(crate) async fn find_next_measure(
+    salon: web::Data<Salon>,
     desk: Json<OnTheDesk>,
 ) -> Result<web::Json<WhatNext>, ApiError> {
-    let answer = compute(move || Ok(desk.into_inner().with(|desk, _| desk.what_next())?)).await?;
-    Ok(web::Json(answer))
+    desk.into_inner()
+        .compute(&salon, |desk, _| desk.what_next())
+        .await
 }
 
 /// Understands a length as it was typed.

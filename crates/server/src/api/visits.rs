@@ -34,6 +34,8 @@ pub struct VisitLog {
     entries: Vec<Entry>,
     /// Number of the last entry received.
     last: i64,
+    /// Whether more came after the last: an answer holds so many and no more.
+    has_more: bool,
 }
 
 /// What a screen has seen.
@@ -150,7 +152,7 @@ fn tell_apart(
     (good, refused)
 }
 
-/// Most entries in one request.
+/// Most entries in one request, and in one answer.
 const MOST_ENTRIES: usize = 2000;
 
 /// Begins a visit; the same again changes nothing.
@@ -187,13 +189,14 @@ pub(crate) async fn get_visit(
 }
 
 fn read(store: &Store, id: Uuid, after: i64) -> Result<VisitLog, ApiError> {
-    let log = store.visit(id, after)?;
+    let log = store.visit_part(id, after, MOST_ENTRIES)?;
     Ok(VisitLog {
         id,
         dog: store.dog(log.head.dog)?,
         began_ms: log.head.began_ms,
         salon: store.salon_id()?,
         now_ms: Timestamp::now().as_millisecond(),
+        has_more: log.entries.len() == MOST_ENTRIES,
         entries: log.entries,
         last: log.last,
     })
@@ -222,15 +225,15 @@ pub(crate) async fn append_entries(
     }
     let sent = entries.len();
     let (good, mut refused) = read_entries(entries);
-    let (dog, log) = salon
+    let dog = salon
         .run(move |store| {
             if of.is_some_and(|of| store.salon_id().is_ok_and(|here| here != of)) {
                 return Err(ApiError::OtherSalon);
             }
-            let log = store.visit(id, 0)?;
-            Ok((store.dog(log.head.dog)?, log.entries))
+            Ok(store.dog(store.visit_head(id)?.dog)?)
         })
         .await?;
+    let log = salon.log(id).await?;
     let (good, cannot_be) = at_once(move || tell_apart(&dog, &log, good)).await?;
     refused.extend(cannot_be);
     let (places, good): (Vec<usize>, Vec<Entry>) = good.into_iter().unzip();

@@ -2806,15 +2806,24 @@ export interface components {
             /** @description Some of them drawn on this dog, at one scale. */
             shown: components["schemas"]["ShownLook"][];
         };
-        /** @description A dog on the desk: stateless, everything comes with the request. */
+        /** @description A dog on the desk: what it stands on comes with the request, but for the log of a kept visit. */
         OnTheDesk: {
             /** @description What of earlier visits is drawn with this one. */
             before?: components["schemas"]["Before"];
             dog: components["schemas"]["Dog"];
+            /**
+             * @description What was said; beside a kept visit's log, what it may not hold yet and what is only tried. One
+             *     that stands in both counts once.
+             */
             entries: components["schemas"]["Entry"][];
             house?: components["schemas"]["House"];
             kit?: components["schemas"]["Tool"][];
             options?: components["schemas"]["DrawOptions"];
+            /**
+             * Format: uuid
+             * @description The visit whose log the server has; none where the entries are the whole log.
+             */
+            visit?: string | null;
         };
         /**
          * @description Where a number of the frame comes from.
@@ -4527,6 +4536,8 @@ export interface components {
             dog: components["schemas"]["Dog"];
             /** @description Entries received after what was asked for. */
             entries: components["schemas"]["Entry"][];
+            /** @description Whether more came after the last: an answer holds so many and no more. */
+            has_more: boolean;
             /** Format: uuid */
             id: string;
             /**

@@ -1,11 +1,12 @@
+import { keepText, readText } from './storage';
+
 /** Whether single letters and figures do something on this device (WCAG 2.2, 2.1.4). */
 const NAME = 'veliform.keys';
 
 export function areKeysOn(): boolean {
-  return localStorage.getItem(NAME) !== 'off';
+  return readText(localStorage, NAME) !== 'off';
 }
 
 export function setKeys(areOn: boolean): void {
-  if (areOn) localStorage.removeItem(NAME);
-  else localStorage.setItem(NAME, 'off');
+  keepText(localStorage, NAME, areOn ? null : 'off');
 }

@@ -27,16 +27,16 @@ interface Seen {
 /** The run as it stands, with what was said since the last answer; null until the first. */
 export function useRun(): RunNow | null {
   const work = useVisitWork();
-  const { visitId, dog, entries, house, kit, before, options } = work;
+  const { visitId, desk, entries, options } = work;
   const clockMs = useClock();
   const body: Schemas['RunRequest'] = {
-    desk: { dog, entries, house, kit, before, options: { ...options, step: null } },
+    desk: { ...desk, options: { ...options, step: null } },
     now_ms: Math.ceil(clockMs / AGAIN_MS) * AGAIN_MS,
   };
   const answer = useAnswer<typeof body, Seen>(body, 0, async (b) => {
     // The core reads the clock when it is asked, not when the last question was due.
     const view = await ask(api.POST('/api/run', { body: { ...b, now_ms: nowMs() } }));
-    return { view, known: b.desk.entries.map((e) => e.id) };
+    return { view, known: entries.map((e) => e.id) };
   });
   const name = `run.${visitId}`;
   const [lastSeen, setLastSeen] = useState<Seen | null>(null);

@@ -12,6 +12,8 @@ export interface VisitWork {
   words: Schemas['Catalogue'];
   log: VisitLog;
   entries: Entry[];
+  /** The dog on the desk, as the core is asked about it. */
+  desk: Omit<Schemas['OnTheDesk'], 'options'>;
   evaluation: Schemas['Evaluation'];
   plan: Schemas['PlanReport'] | null;
   change: Schemas['ChangeHere'] | null;

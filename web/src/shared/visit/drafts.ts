@@ -1,3 +1,4 @@
+import { keepText as keep, namesFrom, readText as read } from '../devices/storage';
 import type { Entry, Refused } from './model';
 
 /** Entries that one page of a visit has not had acknowledged, and the salon they were said in. */
@@ -11,12 +12,11 @@ const prefix = (visit: string) => `veliform.drafts.${visit}`;
 const page = crypto.randomUUID();
 const key = (visit: string) => `${prefix(visit)}.${page}`;
 
-const keysOf = (visit: string) =>
-  Object.keys(localStorage).filter((name) => name.startsWith(prefix(visit)));
+const keysOf = (visit: string) => namesFrom(localStorage, prefix(visit));
 
 function readAt(name: string): Drafts | null {
   try {
-    const there = JSON.parse(localStorage.getItem(name) ?? 'null') as Drafts | Entry[] | null;
+    const there = JSON.parse(read(localStorage, name) ?? 'null') as Drafts | Entry[] | null;
     // Earlier builds kept one bare list for all pages.
     return Array.isArray(there) ? { salon: null, entries: there } : there;
   } catch {
@@ -34,8 +34,7 @@ export function keepDrafts(visit: string, drafts: Drafts): void {
 }
 
 function put(name: string, drafts: Drafts): void {
-  if (drafts.entries.length === 0) localStorage.removeItem(name);
-  else localStorage.setItem(name, JSON.stringify(drafts));
+  keep(localStorage, name, drafts.entries.length === 0 ? null : JSON.stringify(drafts));
 }
 
 /** Takes what was acknowledged, or is shown as refused, out of the drafts of pages that are gone. */
@@ -51,7 +50,7 @@ const refusedKey = (visit: string) => `veliform.refused.${visit}`;
 /** What could not be kept stays in this browser until somebody puts it away. */
 export function readRefused(visit: string): Refused[] {
   try {
-    const text = localStorage.getItem(refusedKey(visit));
+    const text = read(localStorage, refusedKey(visit));
     return text ? (JSON.parse(text) as Refused[]) : [];
   } catch {
     return [];
@@ -59,16 +58,14 @@ export function readRefused(visit: string): Refused[] {
 }
 
 export function keepRefused(visit: string, refused: Refused[]): void {
-  if (refused.length === 0) localStorage.removeItem(refusedKey(visit));
-  else localStorage.setItem(refusedKey(visit), JSON.stringify(refused));
+  keep(localStorage, refusedKey(visit), refused.length === 0 ? null : JSON.stringify(refused));
 }
 
 /** Text that does not read as a value yet, kept so that nothing typed is lost. */
 export function readText(field: string): string | null {
-  return sessionStorage.getItem(`veliform.text.${field}`);
+  return read(sessionStorage, `veliform.text.${field}`);
 }
 
 export function keepText(field: string, text: string | null): void {
-  if (text === null) sessionStorage.removeItem(`veliform.text.${field}`);
-  else sessionStorage.setItem(`veliform.text.${field}`, text);
+  keep(sessionStorage, `veliform.text.${field}`, text);
 }

@@ -11,6 +11,8 @@ export interface VisitLog {
   known: Entry[];
   pending: Entry[];
   tried: Entry | null;
+  /** So many of the known entries the core reads on the server; the rest go with each question. */
+  base: number;
   last: number;
   /** Entries of another screen that came in while this one was open. */
   fromOthers: number;
@@ -45,6 +47,7 @@ export const EMPTY: VisitLog = {
   known: [],
   pending: [],
   tried: null,
+  base: 0,
   last: 0,
   fromOthers: 0,
   state: 'kept',
@@ -60,6 +63,7 @@ export function reduce(log: VisitLog, action: LogAction): VisitLog {
       return {
         ...EMPTY,
         known: action.entries,
+        base: action.entries.length,
         pending,
         last: action.last,
         refused: action.refused,
@@ -84,7 +88,7 @@ export function reduce(log: VisitLog, action: LogAction): VisitLog {
       const pending = log.pending.filter((e) => !sent.has(e.id));
       return {
         ...log,
-        known: [...log.known, ...moved],
+        ...knowing(log, [...log.known, ...moved]),
         pending,
         state: pending.length > 0 ? 'keeping' : 'kept',
         refusal: null,
@@ -95,7 +99,7 @@ export function reduce(log: VisitLog, action: LogAction): VisitLog {
       const others = action.entries.filter((e) => !mine.has(e.id));
       return {
         ...log,
-        known: [...log.known, ...others],
+        ...knowing(log, [...log.known, ...others]),
         last: Math.max(log.last, action.last),
         // A kept plan is written by the server, whichever screen asked for it.
         fromOthers: log.fromOthers + others.filter((e) => e.body.kind !== 'plan_kept').length,
@@ -132,6 +136,19 @@ export function reduce(log: VisitLog, action: LogAction): VisitLog {
     case 'put_away':
       return { ...log, refused: log.refused.filter((r) => r.entry.id !== action.id) };
   }
+}
+
+/** Entries that go with each question before the base moves up to them. */
+const MOST_BEYOND = 100;
+
+/** The base stays where it is for a while: an entry acknowledged asks nothing anew. */
+function knowing(log: VisitLog, known: Entry[]): Pick<VisitLog, 'known' | 'base'> {
+  return { known, base: known.length - log.base > MOST_BEYOND ? known.length : log.base };
+}
+
+/** What goes with each question, beside the log that the server has: what is tried comes last. */
+export function beyondBase(log: VisitLog): Entry[] {
+  return allEntries({ ...log, known: log.known.slice(log.base) });
 }
 
 /** Everything said, as the core folds it: what is tried comes last. */

@@ -2,16 +2,8 @@ import { useEffect, useRef, useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../api/client';
 import { reportFailure } from '../api/trouble';
 import { keep, kept } from '../offline/kept';
-import type { Entry } from './model';
 
-export interface DeskInput {
-  dog: Schemas['Dog'];
-  entries: Entry[];
-  house: Schemas['House'];
-  kit: Schemas['Tool'][];
-  options: Schemas['DrawOptions'];
-  before: Schemas['Before'];
-}
+type DeskInput = Schemas['OnTheDesk'];
 
 /** Reasons take further solves: asked for once nothing has changed for this long, ms. */
 const REASONS_AFTER_MS = 250;
@@ -93,7 +85,7 @@ type Answer = Pick<DeskView, 'evaluation' | 'plan' | 'change' | 'drawnStep'>;
 
 async function question(key: string, reasons: boolean): Promise<Answer> {
   const [desk, plans] = JSON.parse(key) as [DeskInput, boolean];
-  const drawnStep = desk.options.step ?? null;
+  const drawnStep = desk.options?.step ?? null;
   if (!plans)
     return {
       evaluation: await ask(api.POST('/api/evaluate', { body: desk })),

@@ -38,6 +38,19 @@ export function newEntry(body: EntryBody): Entry {
   return { id: crypto.randomUUID(), ...nextSaid(), author: '', body };
 }
 
+/** A visit's log from an entry on, however many answers it takes. */
+async function readLog(visit: string, from: number): Promise<Schemas['VisitLog']> {
+  const part = (after: number) =>
+    ask(api.GET('/api/visits/{id}', { params: { path: { id: visit }, query: { after } } }));
+  let answer = await part(from);
+  const { entries } = answer;
+  while (answer.has_more) {
+    answer = await part(answer.last);
+    entries.push(...answer.entries);
+  }
+  return { ...answer, entries };
+}
+
 /** A visit: its log, what is said, what is tried, and whether it is kept. */
 export function useVisit(visit: string) {
   const [log, dispatch] = useReducer(reduce, EMPTY);
@@ -72,7 +85,7 @@ export function useVisit(visit: string) {
       });
       setStage({ stage: 'ready', dog: from.dog, salon, beganMs: from.began_ms });
     };
-    ask(api.GET('/api/visits/{id}', { params: { path: { id: visit } } }))
+    readLog(visit, 0)
       .then((answer) => {
         setClock(answer.now_ms);
         show(answer);
@@ -164,11 +177,7 @@ export function useVisit(visit: string) {
     const listen = async () => {
       if (['away', 'refused'].includes(latest.current.state)) await send();
       try {
-        const answer = await ask(
-          api.GET('/api/visits/{id}', {
-            params: { path: { id: visit }, query: { after: latest.current.last } },
-          }),
-        );
+        const answer = await readLog(visit, latest.current.last);
         setClock(answer.now_ms);
         knowsOf(answer.entries);
         dispatch({ type: 'received', entries: answer.entries, last: answer.last });

@@ -12,8 +12,8 @@ const AFTER_MS = 120;
 /** The finish check: a few lengths measured, what to touch up, and where to look. */
 export function CheckScreen() {
   const work = useVisitWork();
-  const { dog, entries, house, kit, before, options } = work;
-  const report = useAnswer({ dog, entries, house, kit, before, options }, AFTER_MS, (body) =>
+  const { desk, options } = work;
+  const report = useAnswer({ ...desk, options }, AFTER_MS, (body) =>
     ask(api.POST('/api/finish', { body })),
   );
   return (

@@ -12,9 +12,9 @@ import { CutTabs } from './CutTabs';
 /** Our way of working beside others', each tried on this dog. */
 export function SchoolsScreen() {
   const work = useVisitWork();
-  const { dog, entries, house, kit, before, options, plan } = work;
+  const { desk, house, options, plan } = work;
   const put = usePutHouse();
-  const questions = useAnswer({ dog, entries, house, kit, before, options }, 0, (body) =>
+  const questions = useAnswer({ ...desk, options }, 0, (body) =>
     ask(api.POST('/api/schools', { body })),
   );
   return (

@@ -7,9 +7,8 @@ const AFTER_MS = 350;
 
 /** What to measure next, worked out in the background; null while it is not known. */
 export function useWhatNext(): Schemas['WhatNext'] | null {
-  const { dog, entries, house, kit } = useVisitWork();
-  const body = { dog, entries, house, kit } as Schemas['OnTheDesk'];
-  return useAnswer(body, AFTER_MS, (b) => ask(api.POST('/api/next-measure', { body: b })));
+  const { desk } = useVisitWork();
+  return useAnswer(desk, AFTER_MS, (b) => ask(api.POST('/api/next-measure', { body: b })));
 }
 
 /** The most telling measure left, as a sentence that opens it. */

@@ -13,8 +13,8 @@ type Name = Schemas['LineName'];
 export function LinesScreen() {
   const work = useVisitWork();
   const [open, setOpen] = useState<Name | null>(null);
-  const { dog, entries, house, kit, before, options } = work;
-  const offers = useAnswer({ dog, entries, house, kit, before, options }, 0, (body) =>
+  const { desk, options } = work;
+  const offers = useAnswer({ ...desk, options }, 0, (body) =>
     ask(api.POST('/api/lines', { body })),
   );
   const lines = work.plan?.lines ?? [];

@@ -86,7 +86,7 @@ export function PlanScreen() {
 
 /** The plan with a point as the eye sees it, in its own view, and what moves it; nothing where none is chosen. */
 function usePointDrawing(row: Schemas['BalanceRow'] | null): Schemas['Drawing'] | null {
-  const { dog, entries, house, kit, before, options } = useVisitWork();
+  const { desk, options } = useVisitWork();
   const shown = row && {
     ...options,
     point: row.judged,
@@ -94,7 +94,7 @@ function usePointDrawing(row: Schemas['BalanceRow'] | null): Schemas['Drawing'] 
     sheet: options.sheet === 'four' ? ('four' as const) : row.view,
   };
   const body = shown && {
-    desk: { dog, entries, house, kit, before, options: shown },
+    desk: { ...desk, options: shown },
     reasons: false,
   };
   const answer = useAnswer(body, 0, async (asked) => {

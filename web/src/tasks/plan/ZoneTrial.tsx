@@ -21,7 +21,7 @@ export function useWhatIf(): Trial {
   const [answer, setAnswer] = useState<Schemas['WhatIf'] | null>(null);
   const [wish, setWish] = useState<Wish | null>(null);
   const [sorry, setSorry] = useState<string | null>(null);
-  const { dog, entries, house, kit, before, options } = work;
+  const { desk, options } = work;
   const drop = useCallback(() => {
     setAnswer(null);
     setWish(null);
@@ -31,7 +31,7 @@ export function useWhatIf(): Trial {
     setWish(wanted);
     ask(
       api.POST('/api/what-if', {
-        body: { desk: { dog, entries, house, kit, before, options }, zone, wish: wanted },
+        body: { desk: { ...desk, options }, zone, wish: wanted },
       }),
     ).then(setAnswer, (error: unknown) => {
       if (error instanceof Failure) setSorry(error.message);

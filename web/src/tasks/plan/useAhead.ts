@@ -7,10 +7,10 @@ const AFTER_MS = 150;
 
 /** The plan over the weeks to the next visit; null until the first answer. */
 export function useAhead(weeks: number | null): Schemas['Ahead'] | null {
-  const { dog, entries, house, kit, before } = useVisitWork();
+  const { desk } = useVisitWork();
   const options = besideOptions({});
   const body: Schemas['AheadRequest'] = {
-    desk: { dog, entries, house, kit, before, options },
+    desk: { ...desk, options },
     weeks,
   };
   return useAnswer(body, AFTER_MS, (b) => ask(api.POST('/api/ahead', { body: b })));

@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { nowMs } from '../../shared/clock/now';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { useCatalogue } from '../../shared/api/salon';
+import { keepText, readText } from '../../shared/devices/storage';
 import { BigButton } from '../../shared/ui/BigControl';
 import { Choice, Said } from '../../shared/ui/controls';
 import { numberOf } from '../../shared/ui/NumberField';
@@ -48,7 +49,7 @@ function readDraft(): Draft {
     texture: 'curl',
   };
   try {
-    return { ...fresh, ...(JSON.parse(localStorage.getItem(DRAFT) ?? '{}') as Partial<Draft>) };
+    return { ...fresh, ...(JSON.parse(readText(localStorage, DRAFT) ?? '{}') as Partial<Draft>) };
   } catch {
     return fresh;
   }
@@ -62,7 +63,7 @@ export function NewDogScreen() {
   useEffect(() => {
     document.title = 'New dog · Veliform';
   }, []);
-  useEffect(() => localStorage.setItem(DRAFT, JSON.stringify(draft)), [draft]);
+  useEffect(() => keepText(localStorage, DRAFT, JSON.stringify(draft)), [draft]);
   const change = (part: Partial<Draft>) => setDraft((d) => ({ ...d, ...part }));
 
   const put = useMutation({
@@ -98,7 +99,7 @@ export function NewDogScreen() {
       );
     },
     onSuccess: (visit) => {
-      localStorage.removeItem(DRAFT);
+      keepText(localStorage, DRAFT, null);
       void navigate(`/visit/${visit.id}/talk`);
     },
   });

@@ -147,8 +147,8 @@ function OpenPicture(props: {
 
 /** What the core makes of the picture on this dog. */
 function useHere(): Schemas['PictureHere'] | null {
-  const { dog, entries, house, kit, before } = useVisitWork();
+  const { desk } = useVisitWork();
   const options = besideOptions({ now: true });
-  const body = { dog, entries, house, kit, before, options };
+  const body = { ...desk, options };
   return useAnswer(body, AFTER_MS, (b) => ask(api.POST('/api/picture', { body: b })));
 }

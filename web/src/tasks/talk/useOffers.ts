@@ -8,10 +8,10 @@ const AFTER_MS = 150;
 
 /** Every look on this dog, those asked for drawn; no answer until the first. */
 export function useOffers(shown: Schemas['LookId'][]): Asked<Schemas['Offers']> {
-  const { dog, entries, house, kit, before } = useVisitWork();
+  const { desk } = useVisitWork();
   const options = besideOptions({ now: true });
   const body: Schemas['ConsultRequest'] = {
-    desk: { dog, entries, house, kit, before, options },
+    desk: { ...desk, options },
     shown,
   };
   return useAsked(body, AFTER_MS, (b) => ask(api.POST('/api/consult', { body: b })));

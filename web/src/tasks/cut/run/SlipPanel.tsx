@@ -32,7 +32,7 @@ export function SlipPanel(props: {
   const [ways, setWays] = useState<Schemas['RescueOption'][] | null>(null);
   const [sorry, setSorry] = useState<string | null>(null);
   const choose = useSlipWay(props.onDone);
-  const { dog, entries, house, kit, before, options } = work;
+  const { house, kit, options } = work;
   const word = work.words.zones.find((z) => z.zone === zone);
   const isPair = word?.is_pair === true;
   const stood = work.evaluation.zones.find((z) => z.zone === zone);
@@ -51,7 +51,7 @@ export function SlipPanel(props: {
     const slip = { zone, hand: isPair ? hand : null, left_mm: leftMm, cause };
     // Written down first: it happened, whether a way out is found or not.
     work.say({ kind: 'run', event: { event: 'slipped', slip } });
-    const desk = { dog, entries, house, kit, before, options: { ...options, step: null } };
+    const desk = { ...work.desk, options: { ...options, step: null } };
     ask(api.POST('/api/rescue', { body: { desk, slip } })).then(setWays, (error: unknown) => {
       if (!(error instanceof Failure)) return;
       setSorry(

@@ -1,0 +1,152 @@
+//! A dog on the desk by its visit: the server's log and what the page still holds are one.
+
+use actix_web::http::{Method, StatusCode, header};
+use actix_web::test::{TestRequest, call_service, init_service, read_body};
+use serde_json::{Value, json};
+use uuid::Uuid;
+use veliform_server::app::{SharedSalon, app};
+use veliform_server::demo;
+use veliform_store::Store;
+
+fn salon() -> SharedSalon {
+    let mut store = Store::in_memory().expect("opens");
+    demo::fill(&mut store, 1).expect("fills");
+    SharedSalon::new(store)
+}
+
+async fn send(
+    salon: &SharedSalon,
+    method: Method,
+    path: &str,
+    body: Option<&Value>,
+) -> (StatusCode, Value) {
+    let service = init_service(app(salon).0).await;
+    let mut request = TestRequest::default()
+        .method(method)
+        .uri(path)
+        .insert_header((header::HOST, "127.0.0.1:4270"));
+    if let Some(body) = body {
+        request = request.set_json(body);
+    }
+    let answer = call_service(&service, request.to_request()).await;
+    let status = answer.status();
+    let value = serde_json::from_slice(&read_body(answer).await).unwrap_or(Value::Null);
+    (status, value)
+}
+
+async fn get(salon: &SharedSalon, path: &str) -> Value {
+    send(salon, Method::GET, path, None).await.1
+}
+
+fn height(n: u128, at_ms: i64, mm: f64) -> Value {
+    json!({"id": Uuid::from_u128(n), "at_ms": at_ms, "body": {
+        "kind": "measure_set", "measure": "height_at_withers",
+        "taken": {"value_mm": mm, "method": "tape"}}})
+}
+
+#[actix_web::test]
+async fn the_log_on_the_server_and_the_log_sent_give_one_plan() {
+    let salon = salon();
+    let (house, kit) = (
+        get(&salon, "/api/house").await,
+        get(&salon, "/api/kit").await,
+    );
+    for row in get(&salon, "/api/dogs").await.as_array().expect("dogs") {
+        let Some(visit) = row["last_visit"]["id"].as_str() else {
+            continue;
+        };
+        let log = get(&salon, &format!("/api/visits/{visit}")).await;
+        let said = log["entries"].as_array().expect("entries").clone();
+        let pending = height(77, 9_000_000_000_000, 402.0);
+        let desk = |visit: Value, entries: Vec<Value>| {
+            json!({"dog": log["dog"], "house": house, "kit": kit,
+                "visit": visit, "entries": entries})
+        };
+        let whole: Vec<Value> = said.iter().cloned().chain([pending.clone()]).collect();
+        // The last one said may be there by now, or not: it counts once.
+        let newest = said.last().cloned();
+        let beyond: Vec<Value> = newest.into_iter().chain([pending.clone()]).collect();
+        for (path, wrap) in [("/api/evaluate", false), ("/api/plan", true)] {
+            let ask = async |desk: Value| {
+                let body = if wrap { json!({ "desk": desk }) } else { desk };
+                let (status, answer) = send(&salon, Method::POST, path, Some(&body)).await;
+                assert_eq!(status, StatusCode::OK, "{answer}");
+                answer
+            };
+            let sent = ask(desk(Value::Null, whole.clone())).await;
+            let by_visit = ask(desk(json!(visit), beyond.clone())).await;
+            assert_eq!(sent, by_visit, "{path} of {}", log["dog"]["name"]);
+            let without = ask(desk(json!(visit), vec![])).await;
+            assert_ne!(by_visit, without, "what is not sent yet counts");
+        }
+    }
+}
+
+#[actix_web::test]
+async fn a_long_visit_comes_in_parts_and_none_of_it_is_missed() {
+    let salon = salon();
+    let dogs = get(&salon, "/api/dogs").await;
+    let visit = dogs[0]["last_visit"]["id"].as_str().expect("a visit");
+    let path = format!("/api/visits/{visit}");
+    let before = get(&salon, &path).await["entries"]
+        .as_array()
+        .map_or(0, Vec::len);
+    for part in 0..4_u32 {
+        let entries: Vec<Value> = (0..1250)
+            .map(|n| {
+                let n = part * 1250 + n;
+                height(
+                    u128::from(n) + 1000,
+                    1_790_000_000_000 + i64::from(n),
+                    400.0 + f64::from(n % 50),
+                )
+            })
+            .collect();
+        let body = json!({ "entries": entries });
+        let (status, kept) = send(
+            &salon,
+            Method::POST,
+            &format!("{path}/entries"),
+            Some(&body),
+        )
+        .await;
+        assert_eq!((status, &kept["new"]), (StatusCode::OK, &json!(1250)));
+    }
+    let mut ids = std::collections::BTreeSet::new();
+    let (mut after, mut parts) = (0, 0);
+    loop {
+        let part = get(&salon, &format!("{path}?after={after}")).await;
+        for entry in part["entries"].as_array().expect("entries") {
+            assert!(ids.insert(entry["id"].to_string()), "none comes twice");
+        }
+        after = part["last"].as_i64().expect("a number");
+        parts += 1;
+        if part["has_more"] == json!(false) {
+            break;
+        }
+    }
+    assert_eq!(ids.len(), before + 5000);
+    assert_eq!(parts, 3, "2,000 in one answer");
+
+    // The desk knows them all, though none is sent.
+    let log = get(&salon, &path).await;
+    let desk = json!({"dog": log["dog"], "visit": visit, "entries": []});
+    let (_, seen) = send(&salon, Method::POST, "/api/evaluate", Some(&desk)).await;
+    assert_eq!(seen["visit"]["entries"], json!(before + 5000));
+    let taken = &seen["visit"]["frame"]["measures"]["height_at_withers"];
+    assert_eq!(taken["value_mm"], json!(449.0), "{taken}");
+}
+
+#[actix_web::test]
+async fn a_visit_that_is_not_here_is_said() {
+    let salon = salon();
+    let dog = &get(&salon, "/api/dogs").await[0]["dog"];
+    let desk = json!({"dog": dog, "visit": Uuid::from_u128(404), "entries": []});
+    let (status, answer) = send(&salon, Method::POST, "/api/evaluate", Some(&desk)).await;
+    assert_eq!(status, StatusCode::NOT_FOUND);
+    assert!(
+        answer["detail"]
+            .as_str()
+            .is_some_and(|d| d.contains("visit"))
+    );
+}

@@ -1,0 +1,99 @@
+//! From the first screen of a salon where nobody has typed anything yet.
+#![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
+
+mod support;
+
+use fantoccini::key::Key;
+use serde_json::json;
+use support::{LAPTOP, Stage, TABLET, on_empty_stage};
+
+/// The first dog of a salon, from the door to its hands.
+async fn first_dog(stage: &Stage) {
+    stage.go("/").await;
+    stage.touch(&stage.find("New dog").await).await;
+    stage.type_into("Name", "Buffer").await;
+    stage.touch(&stage.find("Talk").await).await;
+    stage.until_text("Looks, best first").await;
+    stage.touch(&stage.find("Feel the dog").await).await;
+    stage.until_text("Got by").await;
+    stage.until_kept().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_first_dog_is_planned_with_no_kit_and_a_setting_changed_on_two_screens_is_asked_again() {
+    on_empty_stage(TABLET, async |stage| {
+        first_dog(stage).await;
+        stage.assert_accessible("the first dog").await;
+        // With no tool said, the sheet is shears, and says so.
+        stage.go_on_to("cut").await;
+        stage.until_text("shears").await;
+
+        stage.go("/kit/house").await;
+        stage.until_text("Clock and price").await;
+        // The tablet at the other table changes the price while this page stands open.
+        stage
+            .until_async(
+                "the other screen's change is kept",
+                "const here = await fetch('/api/house'); const house = await here.json();
+                 const kept = await fetch('/api/house', {method: 'PUT', body: JSON.stringify({...house, table_rate: 61}),
+                    headers: {'Content-Type': 'application/json', 'If-Match': here.headers.get('ETag')}});
+                 return kept.ok",
+            )
+            .await;
+        stage.type_into("Feel a bare blade every, minutes", "3").await;
+        stage.press(Key::Tab).await;
+        stage.until_text("another screen").await;
+        // How they stand now is shown: nobody's word was written over.
+        stage
+            .until(
+                "the other's price stands here",
+                "[...document.querySelectorAll('input')].some((i) => i.value === '61')",
+            )
+            .await;
+        // Said again, on top of it, both stand.
+        stage.type_into("Feel a bare blade every, minutes", "3.5").await;
+        stage.press(Key::Tab).await;
+        stage
+            .until_async(
+                "both are kept",
+                "const house = await (await fetch('/api/house')).json();
+                 return house.table_rate === 61 && house.blade_minutes === 3.5",
+            )
+            .await;
+    })
+    .await;
+}
+
+/// The browser's own refusal (HTML, *Web storage*: `QuotaExceededError`).
+const NO_ROOM: &str =
+    "Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); };";
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_browser_without_room_says_so_and_loses_nothing() {
+    on_empty_stage(LAPTOP, async |stage| {
+        first_dog(stage).await;
+        stage.on_every_page(NO_ROOM).await;
+        stage.go_on_to("hands").await;
+        stage.until_text("Got by").await;
+        stage.kill_server();
+        stage.type_into("Height at withers", "332").await;
+        stage.choose("Dip in the back", "Slight").await;
+        stage.until_text("This browser has no room left").await;
+        stage.touch(&stage.find("I have read this").await).await;
+        // The field goes and comes back: what was typed is still there.
+        stage.touch(&stage.find("Feel the coat").await).await;
+        stage.until_text("All over").await;
+        stage.restart_server();
+        stage.until_kept().await;
+        let visit = stage.client.current_url().await.unwrap();
+        let visit = visit.path().split('/').nth(2).unwrap().to_owned();
+        let log = stage
+            .script(&format!(
+                "const log = new XMLHttpRequest(); log.open('GET', '/api/visits/{visit}', false); log.send(); \
+                 return log.responseText.includes('\"felt\"') || log.responseText.includes('slight')"
+            ))
+            .await;
+        assert_eq!(log, json!(true), "the felt answer came in");
+    })
+    .await;
+}
