@@ -17,7 +17,7 @@ const offline = VitePWA({
   workbox: {
     globPatterns: ['**/*.{js,css,html,svg,woff2}'],
     navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/^\/api\//],
+    navigateFallbackDenylist: [/^\/api\//, /^\/notices\.txt$/],
     cleanupOutdatedCaches: true,
     clientsClaim: true,
     skipWaiting: true,

@@ -42,7 +42,7 @@ fn every_demo_file_is_valid_by_the_schema() {
         let value = serde_json::from_slice(&bytes).expect("JSON");
         let wrong: Vec<String> = validator
             .iter_errors(&value)
-            .map(|e| format!("{}: {e}", e.instance_path))
+            .map(|e| format!("{}: {e}", e.instance_path()))
             .collect();
         assert!(wrong.is_empty(), "{}: {wrong:?}", path.display());
     }

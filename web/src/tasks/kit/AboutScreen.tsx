@@ -20,6 +20,11 @@ export function AboutScreen() {
       </p>
       <p className="border-l-4 border-pin pl-3 font-bold">{words.data?.standing_caution}</p>
       <p>Nothing here diagnoses. A finding means: have a vet look at this.</p>
+      <p>
+        <a href="/notices.txt" className="inline-flex min-h-12 items-center underline">
+          What Veliform is built with, and the licences of it
+        </a>
+      </p>
     </PlainPage>
   );
 }
