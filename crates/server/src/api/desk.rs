@@ -118,7 +118,11 @@ pub struct ReadLength {
 }
 
 /// Evaluates without solving: frame, outline, balance of the coat as it is.
-#[utoipa::path(responses((status = 200, body = Evaluation), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = Evaluation),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/evaluate")]
 pub(crate) async fn evaluate_dog(
     salon: web::Data<Salon>,
@@ -140,7 +144,11 @@ pub(crate) async fn evaluate_dog(
 const QUICK_ENTRIES: usize = 500;
 
 /// Solves the look chosen and writes the plan out.
-#[utoipa::path(responses((status = 200, body = PlanView), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = PlanView),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/plan")]
 pub(crate) async fn plan_dog(
     salon: web::Data<Salon>,
@@ -159,7 +167,11 @@ pub(crate) async fn plan_dog(
 }
 
 /// What one touch on a zone would do.
-#[utoipa::path(responses((status = 200, body = WhatIf), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = WhatIf),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/what-if")]
 pub(crate) async fn try_what_if(
     salon: web::Data<Salon>,
@@ -173,7 +185,11 @@ pub(crate) async fn try_what_if(
 }
 
 /// The owner's picture on this dog: its ratios as targets, and when each can be had.
-#[utoipa::path(responses((status = 200, body = Option<PictureHere>), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = Option<PictureHere>),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/picture")]
 pub(crate) async fn hold_picture(
     salon: web::Data<Salon>,
@@ -184,7 +200,11 @@ pub(crate) async fn hold_picture(
 }
 
 /// The lines that can be moved, with what each of their places costs.
-#[utoipa::path(responses((status = 200, body = Vec<LineOffer>), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = Vec<LineOffer>),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/lines")]
 pub(crate) async fn offer_lines(
     salon: web::Data<Salon>,
@@ -196,7 +216,11 @@ pub(crate) async fn offer_lines(
 }
 
 /// Where practitioners disagree: every answer tried on this dog.
-#[utoipa::path(responses((status = 200, body = Vec<QuestionHere>), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = Vec<QuestionHere>),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/schools")]
 pub(crate) async fn compare_schools(
     salon: web::Data<Salon>,
@@ -217,7 +241,11 @@ pub struct ConsultRequest {
 }
 
 /// Every look on this dog, best first, up to three of them drawn.
-#[utoipa::path(responses((status = 200, body = Offers), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = Offers),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/consult")]
 pub(crate) async fn consult(
     salon: web::Data<Salon>,
@@ -238,7 +266,11 @@ pub struct AheadRequest {
 }
 
 /// The look chosen over the weeks to the next visit, and the way to it.
-#[utoipa::path(responses((status = 200, body = Ahead), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = Ahead),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/ahead")]
 pub(crate) async fn look_ahead(
     salon: web::Data<Salon>,
@@ -258,7 +290,11 @@ pub struct RunRequest {
 }
 
 /// The run at the table; nothing before it begins.
-#[utoipa::path(responses((status = 200, body = Option<RunView>), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = Option<RunView>),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/run")]
 pub(crate) async fn look_at_run(
     salon: web::Data<Salon>,
@@ -276,7 +312,11 @@ pub struct RescueRequest {
 }
 
 /// Ways out where too much came off, the least harm first.
-#[utoipa::path(responses((status = 200, body = Vec<RescueOption>), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = Vec<RescueOption>),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/rescue")]
 pub(crate) async fn mend_slip(
     salon: web::Data<Salon>,
@@ -288,7 +328,11 @@ pub(crate) async fn mend_slip(
 }
 
 /// What was left against the plan, and what to touch up.
-#[utoipa::path(responses((status = 200, body = FinishReport), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = FinishReport),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/finish")]
 pub(crate) async fn check_finish(
     salon: web::Data<Salon>,
@@ -300,7 +344,11 @@ pub(crate) async fn check_finish(
 }
 
 /// What to measure next, the most telling first.
-#[utoipa::path(responses((status = 200, body = WhatNext), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = WhatNext),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/next-measure")]
 pub(crate) async fn find_next_measure(
     salon: web::Data<Salon>,

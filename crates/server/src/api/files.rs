@@ -37,7 +37,7 @@ pub(crate) fn records(store: &Store, dog: Uuid) -> Result<Vec<VisitRecord>, ApiE
 
 /// A dog with its visits as a dog file.
 #[utoipa::path(responses(
-    (status = 200, content_type = "application/json", body = String),
+    (status = 200, content_type = "application/json", body = serde_json::Value),
     (status = 404, body = ErrorBody)
 ))]
 #[get("/dogs/{id}/file")]
@@ -112,7 +112,7 @@ pub(crate) async fn import_dog(
 }
 
 /// The JSON Schema of the dog file.
-#[utoipa::path(responses((status = 200, content_type = "application/schema+json", body = String)))]
+#[utoipa::path(responses((status = 200, content_type = "application/schema+json", body = serde_json::Value)))]
 #[get("/schema/dog-file")]
 pub(crate) async fn get_schema() -> HttpResponse {
     HttpResponse::Ok()

@@ -32,7 +32,11 @@ pub(crate) async fn list_own_types(
 }
 
 /// Makes a type from measured dogs.
-#[utoipa::path(responses((status = 200, body = OwnType), (status = 422, body = ErrorBody)))]
+#[utoipa::path(responses(
+    (status = 200, body = OwnType),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
 #[post("/own-types")]
 pub(crate) async fn make_own_type(
     salon: web::Data<Salon>,

@@ -4771,6 +4771,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
             /** @description The address takes other methods; `Allow` lists them. */
             405: {
                 headers: {
@@ -5012,6 +5021,15 @@ export interface operations {
             };
             /** @description Another machine or another page asked. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5381,7 +5399,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "application/json": unknown;
                 };
             };
             /** @description Another machine or another page asked. */
@@ -5659,6 +5677,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
             /** @description The address takes other methods; `Allow` lists them. */
             405: {
                 headers: {
@@ -5748,6 +5775,15 @@ export interface operations {
             };
             /** @description Another machine or another page asked. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6410,6 +6446,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
             /** @description The address takes other methods; `Allow` lists them. */
             405: {
                 headers: {
@@ -6499,6 +6544,15 @@ export interface operations {
             };
             /** @description Another machine or another page asked. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6669,6 +6723,15 @@ export interface operations {
             };
             /** @description Another machine or another page asked. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6940,6 +7003,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
             /** @description The address takes other methods; `Allow` lists them. */
             405: {
                 headers: {
@@ -7029,6 +7101,15 @@ export interface operations {
             };
             /** @description Another machine or another page asked. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7313,6 +7394,15 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ErrorBody"];
                 };
             };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
             /** @description The address takes other methods; `Allow` lists them. */
             405: {
                 headers: {
@@ -7402,6 +7492,15 @@ export interface operations {
             };
             /** @description Another machine or another page asked. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7563,7 +7662,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/schema+json": string;
+                    "application/schema+json": unknown;
                 };
             };
             /** @description Another machine or another page asked. */
@@ -7646,6 +7745,15 @@ export interface operations {
             };
             /** @description Another machine or another page asked. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9196,6 +9304,15 @@ export interface operations {
             };
             /** @description Another machine or another page asked. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

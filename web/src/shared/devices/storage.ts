@@ -4,7 +4,7 @@ import { reportFailure } from '../api/trouble';
 const held = new Map<string, string>();
 
 const FULL =
-  'This browser has no room left. What you say is held by this page and sent as ever: leave the page open until it says “Kept.”';
+  'This browser has no room left. What you say is held by this page and sent as ever; leave it open until that is done.';
 
 /** Keeps a text by its name, or forgets it: until this page closes at least. */
 export function keepText(storage: Storage, name: string, text: string | null): void {
