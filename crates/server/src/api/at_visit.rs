@@ -5,6 +5,7 @@ use veliform_core::kit::Tool;
 use veliform_core::visit::{Visit, fold};
 use veliform_store::Store;
 
+use super::desk::MADE_LAST;
 use crate::error::ApiError;
 
 /// A kept visit, with all that its desk stands on.
@@ -39,6 +40,8 @@ impl AtVisit {
             is_first: self.is_first,
             ..Before::default()
         };
-        Desk::new(&self.dog, &self.visit, &self.house, &self.kit).with_before(before)
+        Desk::new(&self.dog, &self.visit, &self.house, &self.kit)
+            .with_before(before)
+            .with_memo(&MADE_LAST)
     }
 }

@@ -46,8 +46,8 @@ pub struct OnTheDesk {
     before: Before,
 }
 
-/// Plans made last: those of a few dogs, with the knobs being turned on them.
-static MADE_LAST: PlanMemo = PlanMemo::of(32);
+/// Plans made last, on the page and for papers: those of a few dogs, with the knobs being turned on them.
+pub(crate) static MADE_LAST: PlanMemo = PlanMemo::of(32);
 
 impl OnTheDesk {
     /// Reads the log, if it is the server's.
