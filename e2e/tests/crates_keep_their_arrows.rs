@@ -1,6 +1,8 @@
-//! The arrows of ARCHITECTURE.md, held over `cargo metadata`.
+//! The arrows of ARCHITECTURE.md, held over `cargo metadata` and over every `use` of the core.
 
-use std::collections::BTreeSet;
+use std::collections::{BTreeMap, BTreeSet};
+use std::fs;
+use std::path::{Path, PathBuf};
 
 use cargo_metadata::{DependencyKind, MetadataCommand};
 
@@ -113,4 +115,78 @@ fn no_two_parts_of_the_api_share_a_name() {
     }
     assert!(seen.len() > 150, "only {} parts found", seen.len());
     assert!(twice.is_empty(), "twice: {twice:?}");
+}
+
+const ROOT: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/..");
+
+/// Rooms of the core with their floors, as ARCHITECTURE.md lists them: number, room, what for.
+fn floors() -> BTreeMap<String, u32> {
+    let text = fs::read_to_string(format!("{ROOT}/ARCHITECTURE.md")).expect("reads");
+    let (_, list) = text.split_once("**Floors of the core.**").expect("a list");
+    let (list, _) = list.split_once("**Arrows.**").expect("its end");
+    let rows = list.lines().filter_map(|line| {
+        let mut words = line.split_whitespace();
+        let floor = words.next()?.parse().ok()?;
+        Some((words.next()?.to_owned(), floor))
+    });
+    rows.collect()
+}
+
+fn files_in(folder: &Path) -> Vec<PathBuf> {
+    let entries = fs::read_dir(folder).expect("a folder");
+    let paths = entries.map(|e| e.expect("an entry").path());
+    paths
+        .flat_map(|path| {
+            if path.is_dir() {
+                files_in(&path)
+            } else {
+                vec![path]
+            }
+        })
+        .collect()
+}
+
+/// Rooms a file names by `crate::<room>`.
+fn named(source: &str) -> BTreeSet<&str> {
+    let after = source.split("crate::").skip(1);
+    let is_word = |c: char| c.is_alphanumeric() || c == '_';
+    after
+        .map(|rest| rest.split(|c| !is_word(c)).next().unwrap_or_default())
+        .filter(|room| !room.is_empty())
+        .collect()
+}
+
+#[test]
+fn rooms_of_the_core_stand_only_on_floors_below() {
+    let floors = floors();
+    let core = PathBuf::from(format!("{ROOT}/crates/core/src"));
+    let rooms: BTreeSet<String> = fs::read_dir(&core)
+        .expect("the core")
+        .map(|entry| entry.expect("an entry").path())
+        .filter(|path| path.is_dir())
+        .filter_map(|path| Some(path.file_name()?.to_str()?.to_owned()))
+        .collect();
+    assert_eq!(
+        rooms,
+        floors.keys().cloned().collect(),
+        "every room is listed, no other"
+    );
+    let mut wrong = Vec::new();
+    let mut arrows = 0;
+    for room in &rooms {
+        for file in files_in(&core.join(room)) {
+            let source = fs::read_to_string(&file).expect("reads");
+            for below in named(&source).into_iter().filter(|name| *name != room) {
+                let Some(floor) = floors.get(below) else {
+                    continue;
+                };
+                arrows += 1;
+                if *floor >= floors[room] {
+                    wrong.push(format!("{} uses {below}", file.display()));
+                }
+            }
+        }
+    }
+    assert!(arrows > 400, "the core's arrows are read: {arrows}");
+    assert!(wrong.is_empty(), "{}", wrong.join("\n"));
 }

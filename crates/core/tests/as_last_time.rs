@@ -1,9 +1,12 @@
 //! The next visit: the last recipe on today's coat, corrections as limits, complaints found by zone
 //! and date (handbook 9).
 
+mod support;
+
 use std::collections::BTreeMap;
 
 use approx::assert_abs_diff_eq;
+use support::tool;
 use uuid::Uuid;
 use veliform_core::coat::{Limit, Texture, Zone};
 use veliform_core::desk::{Desk, Reasons};
@@ -11,7 +14,7 @@ use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::finish::ZoneResult;
 use veliform_core::frame::{Measure, Method, TakenMeasure};
-use veliform_core::kit::{Tool, ToolKind, ToolState};
+use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::look::{LineName, LineStop, LookId};
 use veliform_core::units::Length;
 use veliform_core::visit::{
@@ -33,17 +36,6 @@ fn dog() -> Dog {
 }
 
 fn kit() -> Vec<Tool> {
-    let tool = |n: u128, kind, leaves: f64| Tool {
-        id: Uuid::from_u128(n),
-        kind,
-        printed: format!("{leaves}"),
-        leaves_mm: mm(leaves),
-        state: ToolState::Fine,
-        retired: false,
-        sharpened_ms: None,
-        to_mm: None,
-        fits: veliform_core::kit::ClipperFit::Any,
-    };
     vec![
         tool(1, ToolKind::Blade, 1.5),
         tool(2, ToolKind::Blade, 6.4),
@@ -243,6 +235,7 @@ fn a_complaint_becomes_a_limit_the_plan_keeps() {
     let own = Limit {
         not_shorter_mm: Some(mm(2.0)),
         not_longer_mm: Some(mm(3.0)),
+        ..Limit::default()
     };
     assert_eq!(longer.into_limit(own).not_longer_mm, None, "it contradicts");
     assert_eq!(

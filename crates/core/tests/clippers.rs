@@ -11,7 +11,7 @@ use veliform_core::drawing::DrawOptions;
 use veliform_core::frame::{Measure, Method, TakenMeasure};
 use veliform_core::kit::{Clipper, ClipperFit, Tool, ToolKind, check_tool};
 use veliform_core::look::LookId;
-use veliform_core::plan::PlanReport;
+use veliform_core::report::PlanReport;
 use veliform_core::sheet::Stage;
 use veliform_core::units::UnitSystem;
 use veliform_core::visit::{LookChoice, fold};

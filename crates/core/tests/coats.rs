@@ -3,9 +3,10 @@
 use approx::assert_abs_diff_eq;
 use kurbo::Vec2;
 use rstest::rstest;
-use veliform_core::balance::{Place, Skin, Subject, shortest_safe_mm};
+use veliform_core::balance::{Place, Subject};
 use veliform_core::coat::{
-    CoatFinish, CoatInput, CoatNow, Knots, Limit, Texture, Zone, resolve_coat,
+    CoatFinish, CoatInput, CoatNow, Knots, Limit, Skin, Texture, Zone, resolve_coat,
+    shortest_safe_mm,
 };
 use veliform_core::frame::{FrameInput, resolve};
 use veliform_core::look::{Look, LookId};
@@ -147,6 +148,7 @@ fn limits_that_fight_are_said_and_the_longer_hair_is_kept() {
     let fight = Limit {
         not_shorter_mm: Some(mm(30.0)),
         not_longer_mm: Some(mm(10.0)),
+        ..Limit::default()
     };
     input.limits.insert(Zone::Chest, fight);
     let (coat, problems) = resolve_coat(&input, 460.0, MM);
@@ -179,6 +181,7 @@ fn bounds_never_cross_whatever_is_wished(
         let limit = Limit {
             not_shorter_mm: shorter.map(mm),
             not_longer_mm: longer.map(mm),
+            ..Limit::default()
         };
         coat.limits.insert(zone, limit);
         coat.knots.insert(zone, knots);

@@ -8,8 +8,8 @@ use std::collections::BTreeMap;
 
 use rstest::rstest;
 use support::{Solved, ample_coat, build, limit, solve, tight_knots};
-use veliform_core::balance::{Judged as J, UNDER_KNOTS_MM, Width};
-use veliform_core::coat::Zone;
+use veliform_core::balance::{Judged as J, Width};
+use veliform_core::coat::{UNDER_KNOTS_MM, Zone};
 use veliform_core::frame::Build;
 use veliform_core::look::{Look, LookId};
 use veliform_core::shape::Station as S;

@@ -9,7 +9,8 @@ use veliform_core::balance::{Judged as J, Place};
 use veliform_core::coat::{Zone, ZoneMarks};
 use veliform_core::frame::Build;
 use veliform_core::look::{Look, LookId};
-use veliform_core::shape::{Face, Hand, Leg, LegPlace, Spot, View};
+use veliform_core::page::{Spot, View};
+use veliform_core::shape::{Face, Hand, Leg, LegPlace};
 use veliform_core::units::Length;
 
 fn solved(id: LookId, height: f64, change: impl FnOnce(&mut Build, f64)) -> Solved {

@@ -10,7 +10,7 @@ use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Layers, Role, Sheet
 use veliform_core::frame::{BuildType, Measure, Method, TakenMeasure};
 use veliform_core::kit::Tool;
 use veliform_core::look::LookId;
-use veliform_core::shape::View;
+use veliform_core::page::View;
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, Visit, fold};
 
@@ -63,7 +63,11 @@ fn draw(dog: &Dog, visit: &Visit, layers: Layers, with_plan: bool) -> Drawing {
 
 fn numbers(geometry: &Geometry) -> Vec<f64> {
     match geometry {
-        Geometry::Fill { points_mm } | Geometry::Line { points_mm, .. } => points_mm.clone(),
+        Geometry::Fill { points_mm }
+        | Geometry::Line { points_mm, .. }
+        | Geometry::Strokes {
+            ends_mm: points_mm, ..
+        } => points_mm.clone(),
         Geometry::Disc { at_mm, radius_mm } => vec![at_mm[0], at_mm[1], *radius_mm],
         Geometry::Text { at_mm, size_mm, .. } => vec![at_mm[0], at_mm[1], *size_mm],
     }

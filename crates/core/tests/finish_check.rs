@@ -1,10 +1,13 @@
 //! The finish check against simulated results with known errors (handbook 6, 9. *Check*; handbook
 //! 9, *length really left*).
 
+mod support;
+
 use std::collections::BTreeMap;
 
 use proptest::prelude::*;
 use rstest::rstest;
+use support::tool;
 use uuid::Uuid;
 use veliform_core::coat::Zone;
 use veliform_core::desk::{Desk, Reasons, Solved};
@@ -13,7 +16,7 @@ use veliform_core::finish::{FinishReport, ZoneResult};
 use veliform_core::frame::{Measure, Method, TakenMeasure};
 use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::look::LookId;
-use veliform_core::plan::Verdict;
+use veliform_core::report::Verdict;
 use veliform_core::units::Length;
 use veliform_core::visit::{EarlierVisit, LookChoice, Visit, fold, past};
 
@@ -46,20 +49,13 @@ fn kit() -> Vec<Tool> {
     [3.2, 13.0, 19.0, 25.0]
         .into_iter()
         .enumerate()
-        .map(|(n, length)| Tool {
-            id: Uuid::from_u128(n as u128 + 20),
-            kind: if length < 10.0 {
+        .map(|(n, length)| {
+            let kind = if length < 10.0 {
                 ToolKind::Blade
             } else {
                 ToolKind::Comb
-            },
-            printed: format!("{length}"),
-            leaves_mm: mm(length),
-            state: serde_json::from_value("fine".into()).expect("a state"),
-            retired: false,
-            sharpened_ms: None,
-            to_mm: None,
-            fits: veliform_core::kit::ClipperFit::Any,
+            };
+            tool(n as u128 + 20, kind, length)
         })
         .collect()
 }

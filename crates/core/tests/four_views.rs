@@ -13,8 +13,9 @@ use veliform_core::frame::{
     Angle, AngleMethod, BuildType, Felt, Frame, FrameInput, Grade, Measure, Method, TakenAngle,
     TakenMeasure, resolve,
 };
+use veliform_core::page::View;
 use veliform_core::shape::{
-    BothSides, DragAxis, Dressing, Landmark, Piece, PieceKind, View, bare, dress_now, front_pieces,
+    BothSides, DragAxis, Dressing, Landmark, Piece, PieceKind, bare, dress_now, front_pieces,
     landmarks, rear_pieces, top_pieces,
 };
 use veliform_core::units::{Length, UnitSystem};

@@ -4,12 +4,13 @@ mod support;
 
 use rstest::rstest;
 use support::{both, build};
-use veliform_core::balance::{Skin, score};
-use veliform_core::coat::{CoatNow, Texture, Zone, ZoneMarks, grown_mm};
+use veliform_core::balance::score;
+use veliform_core::coat::{CoatNow, Skin, Texture, Zone, ZoneMarks, grown_mm};
 use veliform_core::dog::House;
 use veliform_core::grow::{Interval, MomentName, grow_plan, interval, weeks_to_look};
+use veliform_core::job::Job;
 use veliform_core::look::{Look, LookId};
-use veliform_core::plan::{Job, make_plan};
+use veliform_core::plan::make_plan;
 use veliform_core::solve::solve_lengths;
 use veliform_core::units::Length;
 

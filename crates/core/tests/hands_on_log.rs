@@ -10,8 +10,9 @@ use veliform_core::dog::Dog;
 use veliform_core::frame::{
     Angle, AngleMethod, Felt, Grade, Measure, Method, TakenAngle, TakenMeasure,
 };
+use veliform_core::page::{Spot, View};
 use veliform_core::photo::{PhotoMarks, PhotoPoint, PhotoScale, TouchedPoint};
-use veliform_core::shape::{Landmark, Spot, View};
+use veliform_core::shape::Landmark;
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{Entry, EntryBody, Visit, fold};
 

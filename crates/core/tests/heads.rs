@@ -6,12 +6,13 @@ mod support;
 use proptest::prelude::*;
 use rstest::rstest;
 use support::{ample_coat, both, build, limit};
-use veliform_core::balance::{BalancePoint, Judged, Skin, evaluated_points, head_points};
-use veliform_core::coat::{CoatNow, Zone};
+use veliform_core::balance::{BalancePoint, Judged, evaluated_points, head_points};
+use veliform_core::coat::{CoatNow, Skin, Zone};
 use veliform_core::dog::House;
 use veliform_core::frame::{Build, EarKind};
+use veliform_core::job::Job;
 use veliform_core::look::{Look, LookId};
-use veliform_core::plan::{Job, Plan, PlanCoat, dress_plan, make_plan};
+use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::shape::Dressing;
 
 struct Head {

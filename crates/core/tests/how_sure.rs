@@ -8,17 +8,18 @@ use rand_chacha::ChaCha8Rng;
 use rand_distr::{Distribution as _, StandardNormal};
 use rstest::rstest;
 use uuid::Uuid;
-use veliform_core::balance::{Judged, Skin, balance_points};
-use veliform_core::coat::{CoatNow, Texture};
+use veliform_core::balance::{Judged, balance_points};
+use veliform_core::coat::{CoatNow, Skin, Texture};
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Dog, House};
 use veliform_core::frame::{
     Angle, Doubt, Felt, Finding, FrameInput, Grade, Measure, Method, Offsets, Origin, QUICK_EIGHT,
     Stance, TakenMeasure, angles, resolve, resolve_moved,
 };
+use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::look::{Look, LookId};
-use veliform_core::plan::{Job, make_plan};
+use veliform_core::plan::make_plan;
 use veliform_core::sure::point_doubts;
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{LookChoice, Visit, fold};

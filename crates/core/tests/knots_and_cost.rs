@@ -5,8 +5,8 @@ mod support;
 
 use rstest::rstest;
 use support::{ample_coat, build, solve, tight_knots};
-use veliform_core::balance::{Judged as J, UNDER_KNOTS_MM};
-use veliform_core::coat::{CoatNow, Knots, Texture, Zone, ZoneMarks};
+use veliform_core::balance::Judged as J;
+use veliform_core::coat::{CoatNow, Knots, Texture, UNDER_KNOTS_MM, Zone, ZoneMarks};
 use veliform_core::consult::{Talk, fit};
 use veliform_core::look::{Look, LookId};
 use veliform_core::shape::Station as S;

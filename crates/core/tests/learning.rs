@@ -1,11 +1,14 @@
 //! The program learns: estimators against synthetic truth (they converge, and are never wild with
 //! two readings), lengths really left, minutes really taken, growth; what to buy.
 
+mod support;
+
 use approx::assert_abs_diff_eq;
 use proptest::prelude::*;
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
 use rand_distr::{Distribution, Normal};
+use support::tool;
 use uuid::Uuid;
 use veliform_core::coat::{Texture, grown_mm};
 use veliform_core::learn::{GrowthReading, Prior, growth_factor, learn};
@@ -122,9 +125,11 @@ mod from_the_log {
     use veliform_core::drawing::DrawOptions;
     use veliform_core::finish::ZoneResult;
     use veliform_core::frame::{Measure, Method, TakenMeasure};
-    use veliform_core::kit::{Tool, ToolKind, ToolState};
+    use veliform_core::job::Job;
+    use veliform_core::kit::{Tool, ToolKind};
     use veliform_core::look::LookId;
-    use veliform_core::plan::{Job, StrokeName, make_plan, what_to_buy};
+    use veliform_core::plan::{make_plan, what_to_buy};
+    use veliform_core::report::StrokeName;
     use veliform_core::run::{Run, StepState};
     use veliform_core::salon_log::{learn_minutes, learn_tools, tool_work};
     use veliform_core::sheet::CutSheet;
@@ -139,17 +144,6 @@ mod from_the_log {
     }
 
     fn kit() -> Vec<Tool> {
-        let tool = |n: u128, kind, mm: f64| Tool {
-            id: Uuid::from_u128(n),
-            kind,
-            printed: format!("{mm}"),
-            leaves_mm: Length::constant_mm(mm),
-            state: ToolState::Fine,
-            retired: false,
-            sharpened_ms: None,
-            to_mm: None,
-            fits: veliform_core::kit::ClipperFit::Any,
-        };
         vec![
             tool(1, ToolKind::Blade, 1.5),
             tool(2, ToolKind::Comb, 16.0),
@@ -290,7 +284,7 @@ mod from_the_log {
         let view = desk
             .plan_view(Reasons::Skip, &DrawOptions::default())
             .expect("solves");
-        let full = |row: &&veliform_core::plan::UnitRow| row.stroke == StrokeName::Full;
+        let full = |row: &&veliform_core::report::UnitRow| row.stroke == StrokeName::Full;
         let row = view
             .plan
             .units
@@ -419,17 +413,7 @@ mod from_the_log {
             );
         }
         let whole: Vec<Tool> = (1..60_u32)
-            .map(|mm| Tool {
-                id: Uuid::from_u128(u128::from(mm)),
-                kind: ToolKind::Comb,
-                printed: format!("{mm}"),
-                leaves_mm: Length::constant_mm(f64::from(mm)),
-                state: ToolState::Fine,
-                retired: false,
-                sharpened_ms: None,
-                to_mm: None,
-                fits: veliform_core::kit::ClipperFit::Any,
-            })
+            .map(|mm| tool(u128::from(mm), ToolKind::Comb, f64::from(mm)))
             .collect();
         assert!(what_to_buy(&jobs, &whole).expect("solves").is_empty());
     }

@@ -4,19 +4,21 @@ mod support;
 
 use approx::assert_abs_diff_eq;
 use rstest::rstest;
-use support::{Solved, ample_coat, both, build, solve};
-use veliform_core::balance::{Place, Skin, Subject, score};
-use veliform_core::coat::Zone;
+use support::{Solved, ample_coat, both, build, solve, tool};
+use veliform_core::balance::{Place, Subject, score};
+use veliform_core::coat::{Skin, Zone};
 use veliform_core::dog::{Dog, House};
 use veliform_core::frame::Build;
-use veliform_core::kit::{Tool, ToolKind, ToolState};
+use veliform_core::job::Job;
+use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::lines::{ClipLine, HandDistance, clip_lines};
 use veliform_core::look::{LineName, LineStop, Look, LookId};
 use veliform_core::placing::{has_shelf, place_back_pass, skirt_stop};
-use veliform_core::plan::{Job, PlanCoat, Words, dress_plan, line_offers, make_plan};
+use veliform_core::plan::{PlanCoat, dress_plan, make_plan};
+use veliform_core::report::line_offers;
+use veliform_core::say::Words;
 use veliform_core::shape::Station as S;
 use veliform_core::solve::{Accuracy, Unit, programme};
-use veliform_core::units::Length;
 use veliform_core::visit::{Entry, EntryBody, fold};
 
 fn solved(look: &Look, height: f64, change: impl FnOnce(&mut Build, f64)) -> Solved {
@@ -202,17 +204,6 @@ fn a_skirt_hangs_from_as_high_as_its_hair_reaches(#[case] coat_mm: f64, #[case] 
 }
 
 fn kit() -> Vec<Tool> {
-    let tool = |n: u128, kind, mm: f64| Tool {
-        id: uuid::Uuid::from_u128(n),
-        kind,
-        printed: format!("{mm}"),
-        leaves_mm: Length::constant_mm(mm),
-        state: ToolState::Fine,
-        retired: false,
-        sharpened_ms: None,
-        to_mm: None,
-        fits: veliform_core::kit::ClipperFit::Any,
-    };
     vec![
         tool(1, ToolKind::Blade, 1.5),
         tool(2, ToolKind::Blade, 6.4),

@@ -13,7 +13,7 @@ use veliform_core::frame::{
     BuildType, FrameInput, Measure, Method, Origin, OwnType, TakenMeasure, resolve,
 };
 use veliform_core::look::LookId;
-use veliform_core::shape::{Spot, View};
+use veliform_core::page::{Spot, View};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{
     EarlierVisit, Entry, EntryBody, LookChoice, Visit, changed, fold, past,

@@ -14,7 +14,8 @@ use veliform_core::look::{
     Aim, FootFinish, ForeLegShape, HindLegShape, LineName, LineStop, Look, LookId, OwnLook,
     OwnUpkeep, Placement, RatioRange,
 };
-use veliform_core::plan::{Plan, PlanReport};
+use veliform_core::plan::Plan;
+use veliform_core::report::PlanReport;
 use veliform_core::shape::{FACE_STATIONS, Face, Hand, Leg, LegPlace, Station};
 use veliform_core::units::Length;
 use veliform_core::visit::{Entry, EntryBody, LookChoice, Visit, fold};

@@ -7,10 +7,11 @@ use rstest::rstest;
 use veliform_core::frame::{
     BuildType, Felt, Frame, FrameInput, Grade, Measure, Method, TakenMeasure, resolve,
 };
+use veliform_core::page::View;
 use veliform_core::photo::{
     Camera, CameraShot, PhotoMarks, PhotoReading, PhotoScale, TouchedPoint, read_photo, shoot,
 };
-use veliform_core::shape::{Landmark, View, bare};
+use veliform_core::shape::{Landmark, bare};
 use veliform_core::units::{Length, UnitSystem};
 
 fn mm(value: f64) -> Length {

@@ -11,16 +11,18 @@ use rand_distr::{Distribution as _, Normal};
 use rstest::rstest;
 use support::{ample_coat, both, build};
 use uuid::Uuid;
-use veliform_core::balance::{Judged, Skin, head_points};
-use veliform_core::coat::{CoatNow, Texture};
+use veliform_core::balance::{Judged, head_points};
+use veliform_core::coat::{CoatNow, Skin, Texture};
 use veliform_core::dog::House;
 use veliform_core::frame::{Build, Frame, FrameInput, resolve};
+use veliform_core::job::Job;
 use veliform_core::look::{Aim, Look, LookId};
 use veliform_core::photo::{Camera, shoot};
 use veliform_core::picture::{
     OwnersPicture, PicturePoint as P, Reached, likeness, nearest_look, picture_look, read_picture,
 };
-use veliform_core::plan::{Job, Plan, PlanCoat, Words, dress_plan, make_plan};
+use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
+use veliform_core::say::Words;
 use veliform_core::units::UnitSystem;
 
 /// A dog in a look, cut from a well filled kit, and the frame the camera sees.

@@ -1,8 +1,12 @@
 //! Whole plans on the desk: tools, knots, reasons, cautions, order of work, what if.
 
+mod support;
+
+use std::cell::Cell;
 use std::sync::Arc;
 
 use rstest::rstest;
+use support::tool;
 use uuid::Uuid;
 use veliform_core::balance::Judged;
 use veliform_core::coat::{Knots, Limit, Zone};
@@ -13,8 +17,10 @@ use veliform_core::drawing::{DrawOptions, Geometry, Role};
 use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::kit::{Tool, ToolKind, ToolState};
 use veliform_core::look::LookId;
-use veliform_core::plan::{Cause, Plan, PlanMemo, StrokeName, Verdict};
+use veliform_core::plan::{Plan, PlanMemo};
+use veliform_core::report::{Cause, StrokeName, Verdict};
 use veliform_core::sheet::Stage;
+use veliform_core::solve::SolveError;
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, Visit, fold};
 
@@ -30,25 +36,19 @@ fn dog() -> Dog {
 }
 
 fn kit() -> Vec<Tool> {
-    let tool = |n: u128, kind, printed: &str, mm: f64, state| Tool {
-        id: Uuid::from_u128(n),
-        kind,
+    let owned = |n: u128, kind, printed: &str, mm: f64, state| Tool {
         printed: printed.into(),
-        leaves_mm: Length::constant_mm(mm),
         state,
-        retired: false,
-        sharpened_ms: None,
-        to_mm: None,
-        fits: veliform_core::kit::ClipperFit::Any,
+        ..tool(n, kind, mm)
     };
     vec![
-        tool(10, ToolKind::Blade, "10", 1.5, ToolState::Fine),
-        tool(11, ToolKind::Blade, "7", 3.2, ToolState::Fine),
-        tool(12, ToolKind::Blade, "4", 9.5, ToolState::Fine),
-        tool(13, ToolKind::Comb, "13", 13.0, ToolState::Fine),
-        tool(14, ToolKind::Comb, "16", 16.0, ToolState::ToothMissing),
-        tool(15, ToolKind::Comb, "25", 25.0, ToolState::Fine),
-        tool(16, ToolKind::Comb, "38", 38.0, ToolState::Fine),
+        owned(10, ToolKind::Blade, "10", 1.5, ToolState::Fine),
+        owned(11, ToolKind::Blade, "7", 3.2, ToolState::Fine),
+        owned(12, ToolKind::Blade, "4", 9.5, ToolState::Fine),
+        owned(13, ToolKind::Comb, "13", 13.0, ToolState::Fine),
+        owned(14, ToolKind::Comb, "16", 16.0, ToolState::ToothMissing),
+        owned(15, ToolKind::Comb, "25", 25.0, ToolState::Fine),
+        owned(16, ToolKind::Comb, "38", 38.0, ToolState::Fine),
     ]
 }
 
@@ -164,6 +164,7 @@ fn a_wish_for_longer_hair_than_there_is_is_reported_and_never_a_failure() {
     let limit = Limit {
         not_shorter_mm: Some(mm(60.0)),
         not_longer_mm: None,
+        ..Limit::default()
     };
     visit.coat.limits.insert(Zone::Chest, limit);
     let solved = plan(&visit, &kit());
@@ -246,6 +247,7 @@ fn taking_the_flank_off_makes_the_dog_read_longer() {
     let bare = Limit {
         not_shorter_mm: None,
         not_longer_mm: Some(mm(3.2)),
+        ..Limit::default()
     };
     visit.coat.limits.insert(Zone::Flank, bare);
     visit.coat.limits.insert(Zone::Knee, bare);
@@ -395,4 +397,25 @@ fn a_job_is_solved_once_and_another_never_answered_for_it() {
     let again = memo.plan(&job).expect("solves");
     assert!(!Arc::ptr_eq(&first, &again));
     assert_eq!(first.lengths_mm, again.lengths_mm);
+}
+
+/// Whoever turned the knob on is not worked for any more: the reasons end at the next solve.
+#[test]
+fn reasons_nobody_waits_for_are_given_up() {
+    let (dog, house, kit) = (dog(), House::default(), kit());
+    let visit = visit(400.0, 460.0, 20.0, LookId::Lamb);
+    let desk = Desk::new(&dog, &visit, &house, &kit);
+    let asked = Cell::new(0);
+    let is_wanted = || {
+        asked.set(asked.get() + 1);
+        asked.get() < 3
+    };
+    let answer = desk.plan(Reasons::FindWhile(&is_wanted));
+    assert_eq!(answer.err(), Some(SolveError::NotWanted));
+    assert_eq!(asked.get(), 3, "nothing is worked on after the first no");
+    let all = desk
+        .plan(Reasons::FindWhile(&|| true))
+        .expect("solves")
+        .report;
+    assert_eq!(all, desk.plan(Reasons::Find).expect("solves").report);
 }

@@ -3,15 +3,16 @@
 mod support;
 
 use rstest::rstest;
+use support::tool;
 use uuid::Uuid;
 use veliform_core::balance::Judged;
 use veliform_core::coat::{Knots, Zone, ZoneMarks};
 use veliform_core::desk::{Before, Desk, Reasons};
 use veliform_core::dog::{Answer, Dog, House, Question, Schools};
 use veliform_core::frame::{Measure, Method, TakenMeasure};
-use veliform_core::kit::{Tool, ToolKind, ToolState};
+use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::look::LookId;
-use veliform_core::plan::{PlanReport, StrokeName};
+use veliform_core::report::{PlanReport, StrokeName};
 use veliform_core::sheet::{CutSheet, Stage};
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, Visit, fold};
@@ -24,17 +25,6 @@ fn dog() -> Dog {
 }
 
 fn kit() -> Vec<Tool> {
-    let tool = |n: u128, kind, mm: f64| Tool {
-        id: Uuid::from_u128(n),
-        kind,
-        printed: format!("{mm}"),
-        leaves_mm: Length::constant_mm(mm),
-        state: ToolState::Fine,
-        retired: false,
-        sharpened_ms: None,
-        to_mm: None,
-        fits: veliform_core::kit::ClipperFit::Any,
-    };
     vec![
         tool(1, ToolKind::Blade, 1.5),
         tool(2, ToolKind::Blade, 6.4),

@@ -1,12 +1,15 @@
 //! Clip lines a hand can lay off, and the cut sheet (handbook 5, 6, 7).
 
+mod support;
+
 use rstest::rstest;
+use support::tool;
 use uuid::Uuid;
 use veliform_core::coat::{Knots, Zone};
 use veliform_core::desk::{Desk, Reasons, Solved};
 use veliform_core::dog::{Dog, House, Sex};
 use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure};
-use veliform_core::kit::{Tool, ToolKind, ToolState, UnderComb};
+use veliform_core::kit::{Tool, ToolKind, UnderComb};
 use veliform_core::lines::LeftAs;
 use veliform_core::look::{LineName, LookId};
 use veliform_core::sheet::Stage;
@@ -39,15 +42,8 @@ fn kit() -> Vec<Tool> {
     .into_iter()
     .enumerate()
     .map(|(n, (kind, printed, leaves))| Tool {
-        id: Uuid::from_u128(n as u128 + 10),
-        kind,
         printed: printed.into(),
-        leaves_mm: mm(leaves),
-        state: ToolState::Fine,
-        retired: false,
-        sharpened_ms: None,
-        to_mm: None,
-        fits: veliform_core::kit::ClipperFit::Any,
+        ..tool(n as u128 + 10, kind, leaves)
     })
     .collect()
 }

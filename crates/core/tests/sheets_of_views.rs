@@ -9,10 +9,9 @@ use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Layers, Role, Sheet, Tag, ViewPlace};
 use veliform_core::frame::{BuildType, Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::look::LookId;
+use veliform_core::page::{Spot, View};
 use veliform_core::plan::{PlanCoat, dress_plan};
-use veliform_core::shape::{
-    BothSides, Dressing, Landmark, PieceKind, Spot, View, bare, front_pieces,
-};
+use veliform_core::shape::{BothSides, Dressing, Landmark, PieceKind, bare, front_pieces};
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, Visit, fold};
 
@@ -60,9 +59,11 @@ fn draw(dog: &Dog, visit: &Visit, sheet: Sheet, before: Before) -> Drawing {
 
 fn points(geometry: &Geometry) -> Vec<[f64; 2]> {
     match geometry {
-        Geometry::Fill { points_mm } | Geometry::Line { points_mm, .. } => {
-            points_mm.chunks_exact(2).map(|p| [p[0], p[1]]).collect()
-        }
+        Geometry::Fill { points_mm }
+        | Geometry::Line { points_mm, .. }
+        | Geometry::Strokes {
+            ends_mm: points_mm, ..
+        } => points_mm.chunks_exact(2).map(|p| [p[0], p[1]]).collect(),
         Geometry::Disc { at_mm, .. } | Geometry::Text { at_mm, .. } => vec![*at_mm],
     }
 }

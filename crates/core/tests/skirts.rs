@@ -70,7 +70,7 @@ fn roots_lie_where_the_model_has_them() {
 fn the_skirts_join_ends_over_its_hem() {
     let dog = skirted(|coat| coat, 400.0);
     let house = veliform_core::dog::House::default();
-    let words = veliform_core::plan::Words {
+    let words = veliform_core::say::Words {
         house: &house,
         kit: &[],
     };

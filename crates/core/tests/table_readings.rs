@@ -124,9 +124,11 @@ fn the_mirrored_sheet_is_the_sheet_turned_over() {
     let [left, _, right, _] = there.bounds_mm;
     let xs = |geometry: &Geometry| -> Vec<f64> {
         match geometry {
-            Geometry::Fill { points_mm } | Geometry::Line { points_mm, .. } => {
-                points_mm.iter().step_by(2).copied().collect()
-            }
+            Geometry::Fill { points_mm }
+            | Geometry::Line { points_mm, .. }
+            | Geometry::Strokes {
+                ends_mm: points_mm, ..
+            } => points_mm.iter().step_by(2).copied().collect(),
             Geometry::Disc { at_mm, .. } | Geometry::Text { at_mm, .. } => vec![at_mm[0]],
         }
     };

@@ -7,8 +7,8 @@ use proptest::prelude::*;
 use rstest::rstest;
 use support::table::{MINUTE, NINE, Table, dog, entry, mm};
 use uuid::Uuid;
-use veliform_core::balance::{Skin, score};
-use veliform_core::coat::Zone;
+use veliform_core::balance::score;
+use veliform_core::coat::{Skin, Zone};
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Answer, House, Schools};
 use veliform_core::run::{

@@ -10,7 +10,7 @@ use veliform_core::balance::score;
 use veliform_core::coat::{Knots, Patch, Texture, Zone, ZoneMarks};
 use veliform_core::desk::Reasons;
 use veliform_core::look::LookId;
-use veliform_core::plan::{KnotWay, KnottedZone};
+use veliform_core::report::{KnotWay, KnottedZone};
 use veliform_core::run::{RescueWay, Slip};
 use veliform_core::units::Length;
 use veliform_core::visit::{EntryBody, LookChoice};

@@ -10,8 +10,8 @@ use crate::said::{Unreadable, read_json};
 /// Names the format in every dog file.
 pub const DOG_FILE_FORMAT: &str = "veliform-dog";
 /// The version written; older ones are read, newer ones are refused. Version 2: entries stand in the order
-/// of their stamps.
-pub const DOG_FILE_VERSION: u32 = 2;
+/// of their stamps. Version 3: a kept drawing may hold many strokes as one shape.
+pub const DOG_FILE_VERSION: u32 = 3;
 /// Largest dog file read, bytes: a hundred visits with two plans each.
 pub const MOST_BYTES: usize = 64 * 1024 * 1024;
 

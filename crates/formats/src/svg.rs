@@ -183,6 +183,15 @@ impl Page {
             .join(" ")
     }
 
+    fn strokes(&self, ends: &[f64]) -> String {
+        ends.chunks_exact(4)
+            .map(|e| {
+                let [x, y, to_x, to_y] = [self.x(e[0]), self.y(e[1]), self.x(e[2]), self.y(e[3])];
+                format!("M{x} {y}L{to_x} {to_y}")
+            })
+            .collect()
+    }
+
     fn shape(&self, shape: &Shape, out: &mut String) {
         let style = style_of(shape.role, self.theme);
         let done = match &shape.geometry {
@@ -218,6 +227,13 @@ impl Page {
                     num(*width_mm)
                 )
             }
+            Geometry::Strokes { ends_mm, width_mm } => write!(
+                out,
+                r#"<path d="{}" fill="none" stroke="{}" stroke-width="{}" stroke-linecap="round"/>"#,
+                self.strokes(ends_mm),
+                style.stroke,
+                num(*width_mm)
+            ),
             Geometry::Disc { at_mm, radius_mm } => write!(
                 out,
                 r#"<circle cx="{}" cy="{}" r="{}" fill="{}" stroke="{}"/>"#,

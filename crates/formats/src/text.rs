@@ -1,7 +1,7 @@
 use std::fmt::Write as _;
 
 use veliform_core::dog::Dog;
-use veliform_core::plan::{PlanReport, Verdict};
+use veliform_core::report::{PlanReport, Verdict};
 
 /// Writes a plan as plain text, for a terminal.
 pub fn plan_text(dog: &Dog, plan: &PlanReport) -> String {

@@ -9,7 +9,7 @@ use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::finish::ZoneResult;
 use veliform_core::look::LookId;
-use veliform_core::plan::Words;
+use veliform_core::say::Words;
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{LookChoice, fold, owner_lines};
 use veliform_formats::{OwnerCard, owner_card_svg, pdf};

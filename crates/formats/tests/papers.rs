@@ -7,7 +7,7 @@ use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::House;
 use veliform_core::drawing::{DrawOptions, Drawing, Layers};
 use veliform_core::kit::Tool;
-use veliform_core::plan::PlanReport;
+use veliform_core::report::PlanReport;
 use veliform_core::visit::fold;
 use veliform_formats::{
     Sheet, Theme, drawing_svg, pdf, plan_text, png, read_dog_file, sheet_pages,

@@ -2,7 +2,7 @@
 
 use actix_web::body::MessageBody;
 use actix_web::dev::{ServiceFactory, ServiceRequest, ServiceResponse};
-use actix_web::middleware::{DefaultHeaders, from_fn};
+use actix_web::middleware::{Compress, DefaultHeaders, from_fn};
 use actix_web::{App, Error, web};
 use tracing_actix_web::TracingLogger;
 use utoipa::OpenApi as _;
@@ -61,6 +61,7 @@ pub fn app(
     let app = app
         .app_data(web::Data::new(Addresses::of(&document)))
         .default_service(web::to(front::serve))
+        .wrap(Compress::default())
         .wrap(from_fn(methods::head_as_get))
         .wrap(from_fn(guard::own_pages_only))
         .wrap(

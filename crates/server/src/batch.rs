@@ -25,7 +25,7 @@ pub struct Batch {
     /// One look for all; each visit's own where none is given.
     pub look: Option<LookId>,
     /// Whether to look for what points stay off for.
-    pub reasons: Reasons,
+    pub reasons: bool,
     /// How a plan is written.
     pub format: Format,
 }
@@ -51,7 +51,9 @@ impl Batch {
             });
         }
         let desk = Desk::new(&file.dog, &visit, &self.house, &self.kit);
-        let solved = desk.plan(self.reasons).map_err(ApiError::from)?;
+        let solved = desk
+            .plan(Reasons::wanted(self.reasons))
+            .map_err(ApiError::from)?;
         let mut text = match self.format {
             Format::Text => plan_text(&file.dog, &solved.report),
             Format::Json if is_alone => sorted(&solved.report, true)?,

@@ -3,7 +3,6 @@ use std::io::Write as _;
 use std::path::{Path, PathBuf};
 
 use uuid::Uuid;
-use veliform_core::desk::Reasons;
 use veliform_core::dog::House;
 use veliform_core::kit::Tool;
 use veliform_formats::{read_dog_file, schema, write_dog_file};
@@ -92,16 +91,11 @@ pub fn run(cli: Cli) -> Result<(), CommandError> {
             data,
         } => {
             let (house, kit) = salon_of(data.as_deref())?;
-            let reasons = if no_reasons {
-                Reasons::Skip
-            } else {
-                Reasons::Find
-            };
             let batch = Batch {
                 house,
                 kit,
                 look,
-                reasons,
+                reasons: !no_reasons,
                 format,
             };
             plan(&batch, &dog_files)

@@ -124,6 +124,9 @@ pub enum ApiError {
     /// A value could not be written.
     #[error("the answer could not be written")]
     Write(#[from] serde_json::Error),
+    /// A value could not be packed.
+    #[error("the answer could not be packed")]
+    Pack(#[from] std::io::Error),
     /// Fields that cannot be.
     #[error("{}", .0.first().map_or("nothing is wrong", |p| p.message.as_str()))]
     Fields(Vec<Problem>),
@@ -200,6 +203,7 @@ impl ApiError {
             | Self::Solve(_)
             | Self::Page(_)
             | Self::Write(_)
+            | Self::Pack(_)
             | Self::Raster(RasterError::Svg(_) | RasterError::Encode(_)) => ErrorKind::Internal,
             Self::DogFile(DogFileError::TooLarge { .. }) | Self::TooLarge(_) => ErrorKind::TooLarge,
             Self::DogFile(

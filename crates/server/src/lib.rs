@@ -16,6 +16,7 @@ mod logs;
 mod methods;
 mod place;
 mod serve;
+mod versions;
 
 pub use commands::run;
 pub use serve::{ServeError, Settings};

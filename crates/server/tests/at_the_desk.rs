@@ -1,18 +1,17 @@
 //! A dog on the desk by its visit: the server's log and what the page still holds are one.
 
+mod support;
+
+use std::io::Read as _;
+
 use actix_web::http::{Method, StatusCode, header};
 use actix_web::test::{TestRequest, call_service, init_service, read_body};
+use flate2::read::GzDecoder;
 use serde_json::{Value, json};
 use uuid::Uuid;
 use veliform_server::app::{SharedSalon, app};
-use veliform_server::demo;
-use veliform_store::Store;
 
-fn salon() -> SharedSalon {
-    let mut store = Store::in_memory().expect("opens");
-    demo::fill(&mut store, 1).expect("fills");
-    SharedSalon::new(store)
-}
+use support::{Body, ask, salon};
 
 async fn send(
     salon: &SharedSalon,
@@ -20,18 +19,9 @@ async fn send(
     path: &str,
     body: Option<&Value>,
 ) -> (StatusCode, Value) {
-    let service = init_service(app(salon).0).await;
-    let mut request = TestRequest::default()
-        .method(method)
-        .uri(path)
-        .insert_header((header::HOST, "127.0.0.1:4270"));
-    if let Some(body) = body {
-        request = request.set_json(body);
-    }
-    let answer = call_service(&service, request.to_request()).await;
-    let status = answer.status();
-    let value = serde_json::from_slice(&read_body(answer).await).unwrap_or(Value::Null);
-    (status, value)
+    let body = body.map_or(Body::None, |body| Body::Json(body.clone()));
+    let answer = ask(salon, method, path, None, body).await;
+    (answer.status, answer.value)
 }
 
 async fn get(salon: &SharedSalon, path: &str) -> Value {
@@ -149,4 +139,54 @@ async fn a_visit_that_is_not_here_is_said() {
             .as_str()
             .is_some_and(|d| d.contains("visit"))
     );
+}
+
+/// One request, the plan at once and its reasons after it: each as if it had been asked for alone; packed
+/// as RFC 1952 has it where the reader says that it unpacks (RFC 9110, 12.5.3).
+#[actix_web::test]
+async fn a_plan_comes_first_and_its_reasons_in_the_same_answer() {
+    let salon = salon();
+    let dogs = get(&salon, "/api/dogs").await;
+    let visit = dogs[0]["last_visit"]["id"]
+        .as_str()
+        .expect("a visit")
+        .to_owned();
+    let log = get(&salon, &format!("/api/visits/{visit}")).await;
+    let desk = json!({"dog": log["dog"], "visit": visit, "entries": []});
+    let alone = async |reasons: bool| {
+        let body = json!({"desk": desk, "reasons": reasons});
+        send(&salon, Method::POST, "/api/plan", Some(&body)).await.1
+    };
+    let (plan, with_reasons) = (alone(false).await, alone(true).await);
+    assert_ne!(plan, with_reasons, "this dog's plan has reasons");
+    for packed in [false, true] {
+        let service = init_service(app(&salon).0).await;
+        let mut request = TestRequest::post()
+            .uri("/api/plan-then-reasons")
+            .insert_header((header::HOST, "127.0.0.1:4270"))
+            .set_json(&desk);
+        if packed {
+            request = request.insert_header((header::ACCEPT_ENCODING, "gzip, deflate"));
+        }
+        let answer = call_service(&service, request.to_request()).await;
+        let encoding = answer.headers().get(header::CONTENT_ENCODING).cloned();
+        let bytes = read_body(answer).await;
+        let mut text = String::new();
+        if packed {
+            assert_eq!(encoding.expect("said"), "gzip");
+            let mut unpacked = GzDecoder::new(&bytes[..]);
+            unpacked.read_to_string(&mut text).expect("unpacks");
+        } else {
+            text.push_str(std::str::from_utf8(&bytes).expect("text"));
+        }
+        let lines: Vec<Value> = text
+            .lines()
+            .map(|line| serde_json::from_str(line).expect("a line of JSON"))
+            .collect();
+        assert_eq!(
+            lines,
+            [plan.clone(), with_reasons.clone()],
+            "packed: {packed}"
+        );
+    }
 }

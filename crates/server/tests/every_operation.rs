@@ -3,71 +3,17 @@
 
 use std::collections::BTreeMap;
 
-use actix_web::http::{Method, StatusCode, header};
-use actix_web::test::{TestRequest, call_service, init_service, read_body};
+mod support;
+
+use actix_web::http::{Method, StatusCode};
 use serde_json::{Value, json};
 use uuid::Uuid;
 use veliform_server::app::{SharedSalon, app};
-use veliform_server::demo;
-use veliform_store::Store;
 
-fn salon() -> SharedSalon {
-    let mut store = Store::in_memory().expect("opens");
-    demo::fill(&mut store, 1).expect("fills");
-    SharedSalon::new(store)
-}
-
-enum Body {
-    None,
-    Json(Value),
-    Png(Vec<u8>),
-}
-
-struct Answer {
-    status: StatusCode,
-    kind: String,
-    allow: String,
-    bytes: Vec<u8>,
-}
-
-impl Answer {
-    fn json(&self) -> Value {
-        serde_json::from_slice(&self.bytes).unwrap_or(Value::Null)
-    }
-}
+use support::{Answer, Body, ask, first_version, salon};
 
 async fn send(salon: &SharedSalon, method: Method, path: &str, body: Body) -> Answer {
-    let service = init_service(app(salon).0).await;
-    let mut request = TestRequest::default()
-        .method(method)
-        .uri(path)
-        .insert_header((header::HOST, "127.0.0.1:4270"));
-    if path == "/api/house" {
-        // The demo's settings are its first version.
-        request = request.insert_header((header::IF_MATCH, "\"1\""));
-    }
-    request = match body {
-        Body::None => request,
-        Body::Json(body) => request.set_json(body),
-        Body::Png(bytes) => request
-            .insert_header((header::CONTENT_TYPE, "image/png"))
-            .set_payload(bytes),
-    };
-    let answer = call_service(&service, request.to_request()).await;
-    let text = |name| {
-        let value = answer.headers().get(name);
-        value
-            .and_then(|v| v.to_str().ok())
-            .unwrap_or_default()
-            .to_owned()
-    };
-    let (kind, allow) = (text(header::CONTENT_TYPE), text(header::ALLOW));
-    Answer {
-        status: answer.status(),
-        kind,
-        allow,
-        bytes: read_body(answer).await.to_vec(),
-    }
+    ask(salon, method, path, first_version(path), body).await
 }
 
 /// The document's operations: method, path, and what it says of each.
@@ -101,17 +47,17 @@ struct Requests {
 impl Requests {
     async fn of(salon: &SharedSalon) -> Self {
         let get = async |path: &str| send(salon, Method::GET, path, Body::None).await;
-        let dogs = get("/api/dogs").await.json();
+        let dogs = get("/api/dogs").await.value;
         let all = dogs.as_array().expect("dogs");
         let card = all.iter().find(|d| d["dog"]["name"] == "Tappet");
         let card = card.expect("a demo dog");
         let text = |v: &Value| v.as_str().expect("text").to_owned();
         let (dog, visit) = (text(&card["dog"]["id"]), text(&card["last_visit"]["id"]));
-        let log = get(&format!("/api/visits/{visit}")).await.json();
-        let (house, kit) = (get("/api/house").await.json(), get("/api/kit").await.json());
+        let log = get(&format!("/api/visits/{visit}")).await.value;
+        let (house, kit) = (get("/api/house").await.value, get("/api/kit").await.value);
         Self {
             desk: json!({"dog": log["dog"], "entries": log["entries"], "house": house, "kit": kit}),
-            file: get(&format!("/api/dogs/{dog}/file")).await.json(),
+            file: get(&format!("/api/dogs/{dog}/file")).await.value,
             tool: kit[0].clone(),
             picture: get(&format!("/api/visits/{visit}/drawing.png?width=600"))
                 .await
@@ -170,7 +116,7 @@ impl Requests {
             }
             "POST /api/visits/{visit}/photos" => (
                 format!("{here}?id={photo}&view=side&at_ms=8"),
-                Body::Png(self.picture.clone()),
+                Body::Bytes("image/png".into(), self.picture.clone()),
             ),
             "POST /api/visits/{visit}/simulated-photos" => {
                 let body = json!({"id": Uuid::from_u128(74), "at_ms": 9});
@@ -202,6 +148,7 @@ impl Requests {
                 (here, Body::Json(json!({"marks": marks})))
             }
             "POST /api/evaluate"
+            | "POST /api/plan-then-reasons"
             | "POST /api/picture"
             | "POST /api/lines"
             | "POST /api/schools"
@@ -308,7 +255,7 @@ async fn methods_and_problems_follow_their_standards() {
         let answer = send(&salon, Method::POST, "/api/length", Body::Json(body)).await;
         assert_eq!(answer.status.as_u16(), status);
         assert_eq!(answer.kind, "application/problem+json");
-        let said = answer.json();
+        let said = answer.value;
         assert_eq!(said["status"], status);
         assert_eq!(said["type"], "urn:veliform:invalid_input");
         assert!(said["title"].is_string());
@@ -319,7 +266,13 @@ async fn methods_and_problems_follow_their_standards() {
             "{detail}"
         );
     }
-    let other = send(&salon, Method::POST, "/api/length", Body::Png(vec![1])).await;
+    let other = send(
+        &salon,
+        Method::POST,
+        "/api/length",
+        Body::Bytes("image/png".into(), vec![1]),
+    )
+    .await;
     assert_eq!(other.status, StatusCode::UNSUPPORTED_MEDIA_TYPE);
     // What no one knows is no size: errors go by type (the whole batch is said to be too large once).
     let (_, visit) = ("", Requests::of(&salon).await.visit);
@@ -334,7 +287,7 @@ async fn methods_and_problems_follow_their_standards() {
     )
     .await;
     assert_eq!(answer.status, StatusCode::UNPROCESSABLE_ENTITY);
-    let said = answer.json();
+    let said = answer.value;
     let detail = said["detail"].as_str().expect("a sentence");
     assert!(
         detail.starts_with("Body, kind: “limit_guessed” is no answer here"),
@@ -361,7 +314,7 @@ async fn a_bad_entry_keeps_no_good_one_from_being_kept() {
     ]});
     let answer = send(&salon, Method::POST, &path, Body::Json(batch)).await;
     assert_eq!(answer.status, StatusCode::OK);
-    let kept = answer.json();
+    let kept = answer.value;
     assert_eq!(kept["new"], 2);
     let refused = kept["refused"].as_array().expect("a list");
     let places: Vec<&Value> = refused.iter().map(|r| &r["place"]).collect();
@@ -393,7 +346,7 @@ async fn a_field_nobody_knows_in_a_dog_file_is_refused_with_its_place() {
     file["visits"][0]["entries"][2]["body"]["taken"]["value_cm"] = json!(46);
     let answer = send(&salon, Method::POST, "/api/dogs/import", Body::Json(file)).await;
     assert_eq!(answer.status, StatusCode::UNPROCESSABLE_ENTITY);
-    let said = answer.json();
+    let said = answer.value;
     let detail = said["detail"].as_str().expect("a sentence");
     assert!(
         detail.contains("“value_cm”") && detail.contains("visits 1, entries 3"),

@@ -1,18 +1,13 @@
 //! Routes of the hands-on: what is next, photos, devices, earlier visits, types.
 
-use actix_web::http::{Method, StatusCode, header};
-use actix_web::test::{TestRequest, call_service, init_service, read_body};
+mod support;
+
+use actix_web::http::{Method, StatusCode};
 use serde_json::{Value, json};
 use uuid::Uuid;
-use veliform_server::app::{SharedSalon, app};
-use veliform_server::demo;
-use veliform_store::Store;
+use veliform_server::app::SharedSalon;
 
-fn salon() -> SharedSalon {
-    let mut store = Store::in_memory().expect("opens");
-    demo::fill(&mut store, 1).expect("fills");
-    SharedSalon::new(store)
-}
+use support::{Body, ask, salon};
 
 /// Sends bytes or nothing, and gives status, kind and bytes of the answer.
 async fn send(
@@ -22,22 +17,15 @@ async fn send(
     body: Vec<u8>,
     kind: &str,
 ) -> (StatusCode, String, Vec<u8>) {
-    let service = init_service(app(salon).0).await;
-    let request = TestRequest::default()
-        .method(method)
-        .uri(path)
-        .insert_header((header::HOST, "127.0.0.1:4270"))
-        .insert_header((header::CONTENT_TYPE, kind))
-        .set_payload(body);
-    let answer = call_service(&service, request.to_request()).await;
-    let status = answer.status();
-    let kind = answer
-        .headers()
-        .get(header::CONTENT_TYPE)
-        .and_then(|v| v.to_str().ok())
-        .unwrap_or_default()
-        .to_owned();
-    (status, kind, read_body(answer).await.to_vec())
+    let answer = ask(
+        salon,
+        method,
+        path,
+        None,
+        Body::Bytes(kind.to_owned(), body),
+    )
+    .await;
+    (answer.status, answer.kind, answer.bytes)
 }
 
 async fn get(salon: &SharedSalon, path: &str) -> (StatusCode, Value) {

@@ -1,44 +1,25 @@
 //! Every route, in process: happy, and each kind of error.
 
+mod support;
+
 use actix_web::http::{Method, StatusCode, header};
-use actix_web::test::{TestRequest, call_service, init_service, read_body};
+use actix_web::test::{TestRequest, call_service, init_service};
 use serde_json::{Value, json};
 use uuid::Uuid;
 use veliform_server::app::{SharedSalon, app};
-use veliform_server::demo;
-use veliform_store::Store;
 
-fn salon() -> SharedSalon {
-    let mut store = Store::in_memory().expect("opens");
-    demo::fill(&mut store, 1).expect("fills");
-    SharedSalon::new(store)
-}
+use support::{Body, ask, first_version, salon};
 
-/// Sends one request to a fresh application on this salon.
 async fn send(
     salon: &SharedSalon,
     method: Method,
     path: &str,
     body: Option<&Value>,
 ) -> (StatusCode, Value, String) {
-    let service = init_service(app(salon).0).await;
-    let mut request = TestRequest::default()
-        .method(method)
-        .uri(path)
-        .insert_header((header::HOST, "127.0.0.1:4270"));
-    if path == "/api/house" {
-        // The demo's settings are its first version.
-        request = request.insert_header((header::IF_MATCH, "\"1\""));
-    }
-    if let Some(body) = body {
-        request = request.set_json(body);
-    }
-    let answer = call_service(&service, request.to_request()).await;
-    let status = answer.status();
-    let bytes = read_body(answer).await;
-    let text = String::from_utf8_lossy(&bytes).into_owned();
-    let value = serde_json::from_slice(&bytes).unwrap_or(Value::Null);
-    (status, value, text)
+    let body = body.map_or(Body::None, |body| Body::Json(body.clone()));
+    let answer = ask(salon, method, path, first_version(path), body).await;
+    let text = String::from_utf8_lossy(&answer.bytes).into_owned();
+    (answer.status, answer.value, text)
 }
 
 async fn get(salon: &SharedSalon, path: &str) -> (StatusCode, Value, String) {

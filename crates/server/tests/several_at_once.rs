@@ -1,25 +1,14 @@
 //! Several screens, several salons: nobody writes over another's word, and nothing is kept in silence
 //! that counts for nothing.
 
-use actix_web::http::{Method, StatusCode, header};
-use actix_web::test::{TestRequest, call_service, init_service, read_body};
+mod support;
+
+use actix_web::http::{Method, StatusCode};
 use serde_json::{Value, json};
 use uuid::Uuid;
-use veliform_server::app::{SharedSalon, app};
-use veliform_server::demo;
-use veliform_store::Store;
+use veliform_server::app::SharedSalon;
 
-fn salon() -> SharedSalon {
-    let mut store = Store::in_memory().expect("opens");
-    demo::fill(&mut store, 1).expect("fills");
-    SharedSalon::new(store)
-}
-
-struct Answer {
-    status: StatusCode,
-    etag: Option<String>,
-    value: Value,
-}
+use support::{Answer, Body, ask, salon};
 
 /// A request, with `If-Match` where the sender knows a version.
 async fn send(
@@ -29,27 +18,8 @@ async fn send(
     known: Option<&str>,
     body: Option<&Value>,
 ) -> Answer {
-    let service = init_service(app(salon).0).await;
-    let mut request = TestRequest::default()
-        .method(method)
-        .uri(path)
-        .insert_header((header::HOST, "127.0.0.1:4270"));
-    if let Some(known) = known {
-        request = request.insert_header((header::IF_MATCH, known));
-    }
-    if let Some(body) = body {
-        request = request.set_json(body);
-    }
-    let answer = call_service(&service, request.to_request()).await;
-    let text = |name| {
-        let value = answer.headers().get(name)?;
-        Some(value.to_str().ok()?.to_owned())
-    };
-    Answer {
-        status: answer.status(),
-        etag: text(header::ETAG),
-        value: serde_json::from_slice(&read_body(answer).await).unwrap_or(Value::Null),
-    }
+    let body = body.map_or(Body::None, |body| Body::Json(body.clone()));
+    ask(salon, method, path, known, body).await
 }
 
 async fn get(salon: &SharedSalon, path: &str) -> Answer {

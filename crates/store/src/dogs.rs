@@ -66,16 +66,46 @@ impl Store {
     /// # Errors
     /// If there is none by that id, or the data file cannot be read.
     pub fn dog(&self, id: Uuid) -> Result<Dog, StoreError> {
-        let body: Option<String> = self
+        Ok(self.dog_version(id)?.0)
+    }
+
+    /// The same, with that version.
+    ///
+    /// # Errors
+    /// If there is none by that id, or the data file cannot be read.
+    pub fn dog_version(&self, id: Uuid) -> Result<(Dog, i64), StoreError> {
+        let row: Option<(String, i64)> = self
             .read()
             .query_row(
-                "SELECT body FROM dog_version WHERE dog_id = ?1 ORDER BY version DESC LIMIT 1",
+                "SELECT body, version FROM dog_version WHERE dog_id = ?1
+                 ORDER BY version DESC LIMIT 1",
                 [id.to_string()],
-                |row| row.get(0),
+                |row| Ok((row.get(0)?, row.get(1)?)),
             )
             .optional()?;
-        let body = body.ok_or(StoreError::NotFound { what: "dog", id })?;
-        from_json("dog", &id.to_string(), &body)
+        let (body, version) = row.ok_or(StoreError::NotFound { what: "dog", id })?;
+        Ok((from_json("dog", &id.to_string(), &body)?, version))
+    }
+
+    /// Keeps a correction of the version that is known; the same again changes nothing.
+    ///
+    /// # Errors
+    /// [`StoreError::Changed`] where it was corrected meanwhile, otherwise if the data file cannot be
+    /// written.
+    pub fn correct_dog(&mut self, dog: &Dog, known: i64, at_ms: i64) -> Result<(), StoreError> {
+        self.write(|tx| {
+            let newest: Option<i64> = tx.query_row(
+                "SELECT max(version) FROM dog_version WHERE dog_id = ?1",
+                [dog.id.to_string()],
+                |row| row.get(0),
+            )?;
+            if newest.unwrap_or(0) != known {
+                return Err(StoreError::Changed {
+                    what: "dog's card was",
+                });
+            }
+            insert_dog(tx, dog, at_ms, false)
+        })
     }
 
     /// Keeps a dog, or a correction of it as a new version; the same again changes nothing.

@@ -21,7 +21,7 @@ pub enum StoreError {
     },
     /// It was changed meanwhile.
     #[error(
-        "the {what} were changed on another screen meanwhile; they are shown as they stand now, so make your change again"
+        "the {what} changed on another screen meanwhile; make your change again on what is shown now"
     )]
     Changed {
         /// What.

@@ -1,7 +1,7 @@
 use rusqlite::{OptionalExtension, params};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
-use veliform_core::shape::View;
+use veliform_core::page::View;
 
 use crate::error::StoreError;
 use crate::open::{Store, from_json, id_of, to_json};

@@ -59,7 +59,9 @@ impl Store {
             let newest: Option<i64> =
                 tx.query_row("SELECT max(version) FROM house_version", [], |r| r.get(0))?;
             if newest.unwrap_or(0) != known {
-                return Err(StoreError::Changed { what: "settings" });
+                return Err(StoreError::Changed {
+                    what: "settings were",
+                });
             }
             insert_house(tx, house, at_ms)
         })

@@ -46,13 +46,32 @@ pub struct Appended {
 }
 
 impl Store {
-    /// Begins a visit; the same again changes nothing.
+    /// Begins a visit with what comes along from earlier ones, and says which visit it is: a dog that is
+    /// here already, begun on another screen, is gone on with. The same again changes nothing.
     ///
     /// # Errors
     /// If the dog is not here, or the visit is another dog's.
-    pub fn begin_visit(&mut self, id: Uuid, dog: Uuid, began_ms: i64) -> Result<(), StoreError> {
+    pub fn begin_visit(
+        &mut self,
+        id: Uuid,
+        dog: Uuid,
+        began_ms: i64,
+        known: &[Entry],
+    ) -> Result<Uuid, StoreError> {
         self.dog(dog)?;
-        self.write(|tx| insert_visit(tx, id, dog, began_ms))
+        self.write(|tx| {
+            let is_new = !visit_is_here(tx, id)?;
+            if is_new && let Some(open) = visit_around(tx, dog, began_ms)? {
+                return Ok(open);
+            }
+            insert_visit(tx, id, dog, began_ms)?;
+            if is_new {
+                for entry in known {
+                    insert_entry(tx, id, entry)?;
+                }
+            }
+            Ok(id)
+        })
     }
 
     /// A dog's visits, newest first.
@@ -215,6 +234,31 @@ impl Store {
             })
         })
     }
+}
+
+/// A dog is one visit's for so long, ms: a run left open is gone on with (handbook 10 A 1, 18 hours).
+const ONE_VISIT_MS: i64 = 18 * 3_600_000;
+
+fn visit_is_here(tx: &Transaction<'_>, id: Uuid) -> Result<bool, StoreError> {
+    let sql = "SELECT EXISTS (SELECT 1 FROM visit WHERE id = ?1)";
+    Ok(tx.query_row(sql, [id.to_string()], |row| row.get(0))?)
+}
+
+/// The dog's visit that began at about this moment, by whichever screen's clock.
+fn visit_around(tx: &Transaction<'_>, dog: Uuid, at_ms: i64) -> Result<Option<Uuid>, StoreError> {
+    let row: Option<String> = tx
+        .query_row(
+            "SELECT id FROM visit WHERE dog_id = ?1 AND began_ms > ?2 AND began_ms < ?3
+             ORDER BY began_ms DESC, id DESC LIMIT 1",
+            params![
+                dog.to_string(),
+                at_ms.saturating_sub(ONE_VISIT_MS),
+                at_ms.saturating_add(ONE_VISIT_MS)
+            ],
+            |row| row.get(0),
+        )
+        .optional()?;
+    row.map(|id| id_of("visit", &id)).transpose()
 }
 
 pub(crate) fn insert_visit(

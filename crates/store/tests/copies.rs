@@ -33,7 +33,7 @@ fn salon(file: &Path) -> Store {
         serde_json::from_value(serde_json::json!({"id": Uuid::from_u128(1), "name": "Ballast"}))
             .expect("a dog");
     store.put_dog(&dog, 1).expect("keeps the dog");
-    store.begin_visit(VISIT, dog.id, 1).expect("begins");
+    store.begin_visit(VISIT, dog.id, 1, &[]).expect("begins");
     store
 }
 

@@ -3,7 +3,7 @@
 use uuid::Uuid;
 use veliform_core::dog::Dog;
 use veliform_core::frame::{BuildType, Measure, OwnShare, OwnType};
-use veliform_core::shape::View;
+use veliform_core::page::View;
 use veliform_store::{MOST_PHOTOS, PhotoHead, Store, StoreError};
 
 fn id(n: u128) -> Uuid {
@@ -16,7 +16,9 @@ fn salon() -> Store {
         let dog: Dog = serde_json::from_value(serde_json::json!({ "id": id(dog), "name": name }))
             .expect("a dog");
         store.put_dog(&dog, 10).expect("keeps the dog");
-        store.begin_visit(id(visit), dog.id, 20).expect("begins");
+        store
+            .begin_visit(id(visit), dog.id, 20, &[])
+            .expect("begins");
     }
     store
 }

@@ -31,7 +31,7 @@ fn note(n: u128, text: &str) -> Entry {
 fn salon_with_a_visit() -> Store {
     let mut store = Store::in_memory().expect("opens");
     store.put_dog(&dog(1, "Tappet"), 10).expect("keeps the dog");
-    store.begin_visit(id(2), id(1), 20).expect("begins");
+    store.begin_visit(id(2), id(1), 20, &[]).expect("begins");
     store
 }
 
@@ -48,7 +48,7 @@ fn a_day_in_the_salon_is_there_tomorrow() {
         };
         store.put_house(&house, 1).expect("keeps settings");
         store.put_dog(&dog(1, "Tappet"), 2).expect("keeps the dog");
-        store.begin_visit(id(2), id(1), 3).expect("begins");
+        store.begin_visit(id(2), id(1), 3, &[]).expect("begins");
         store
             .append(id(2), &[note(3, "a touch shorter on the ears")])
             .expect("appends");
@@ -164,7 +164,7 @@ fn a_plan_that_does_not_read_is_named_and_skipped() {
     let file = folder.path().join("salon.db");
     let mut store = Store::create(&file).expect("begins");
     store.put_dog(&dog(1, "Tappet"), 1).expect("keeps");
-    store.begin_visit(id(2), id(1), 1).expect("begins");
+    store.begin_visit(id(2), id(1), 1, &[]).expect("begins");
     drop(store);
     raw(
         &file,
@@ -243,7 +243,7 @@ fn the_database_itself_refuses_to_change_an_entry() {
     let file = folder.path().join("salon.db");
     let mut store = Store::create(&file).expect("begins");
     store.put_dog(&dog(1, "Tappet"), 1).expect("keeps");
-    store.begin_visit(id(2), id(1), 1).expect("begins");
+    store.begin_visit(id(2), id(1), 1, &[]).expect("begins");
     store.append(id(2), &[note(3, "one")]).expect("appends");
     drop(store);
     for change in ["UPDATE entry SET at_ms = 0", "DELETE FROM entry"] {
@@ -263,7 +263,7 @@ fn a_write_cut_off_in_the_middle_leaves_no_trace() {
     let file = folder.path().join("salon.db");
     let mut store = Store::create(&file).expect("begins");
     store.put_dog(&dog(1, "Tappet"), 1).expect("keeps");
-    store.begin_visit(id(2), id(1), 1).expect("begins");
+    store.begin_visit(id(2), id(1), 1, &[]).expect("begins");
     store.append(id(2), &[note(3, "kept")]).expect("appends");
     drop(store);
     {

@@ -178,6 +178,7 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
       mirrored,
       point: null,
       text_share: TEXT_SHARE,
+      is_small: false,
     };
   }, [pathname, shown, asked, step, mirrored]);
 }

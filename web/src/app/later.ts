@@ -11,6 +11,9 @@ function later(part: () => Promise<{ default: ComponentType }>) {
   return lazy(part);
 }
 
+export const DogCardScreen = later(async () => ({
+  default: (await import('../tasks/studio/DogCardScreen')).DogCardScreen,
+}));
 export const CheckScreen = later(async () => ({
   default: (await import('../tasks/check/CheckScreen')).CheckScreen,
 }));

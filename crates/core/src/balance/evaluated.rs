@@ -6,11 +6,13 @@ use kurbo::Point;
 use super::expr::Expr;
 use super::foot::bevel;
 use super::lift_off::{shoulder_lift_mm, thigh_lift_mm};
-use super::point::{BalancePoint, Divisor, Judged, Shown};
+use super::point::{BalancePoint, Divisor, Shown};
+use super::rules::Judged;
 use super::subject::Subject;
 use crate::coat::Zone;
 use crate::look::LineStop;
-use crate::shape::{Dressing, Station, TOPLINE, View};
+use crate::page::View;
+use crate::shape::{Dressing, Station, TOPLINE};
 
 /// The waist peaks this far behind the last rib at most, share of the height (handbook 4).
 const WAIST_BEHIND: f64 = 0.055;
@@ -183,8 +185,8 @@ pub(super) fn evaluated(
     BalancePoint {
         judged,
         over: over.into_iter().flatten().collect(),
-        tolerance_mm: judged.tolerance_share() * subject.look.tolerance * subject.height(),
-        weight: judged.weight(),
+        tolerance_mm: judged.rule().tolerance * subject.look.tolerance * subject.height(),
+        weight: judged.rule().weight,
         value,
         divisor: Divisor::Millimetres,
         range,

@@ -1,11 +1,13 @@
 //! The column over its finished foot (handbook 4, *bevel*; 5, *Bevels*).
 
 use super::evaluated::evaluated;
-use super::point::{BalancePoint, Judged, Shown};
+use super::point::{BalancePoint, Shown};
+use super::rules::Judged;
 use super::subject::Subject;
 use crate::coat::Zone;
 use crate::look::FootFinish;
-use crate::shape::{FACE_STATIONS, Face, Hand, Leg, LegPlace, View};
+use crate::page::View;
+use crate::shape::{FACE_STATIONS, Face, Hand, Leg, LegPlace};
 
 /// One round of the shears takes so much overhang, mm (handbook 5).
 pub(crate) const A_ROUND_MM: f64 = 8.0;

@@ -4,12 +4,14 @@ use kurbo::Point;
 
 use super::evaluated::evaluated;
 use super::expr::Expr;
-use super::point::{BalancePoint, Divisor, Judged, Shown};
+use super::point::{BalancePoint, Divisor, Shown};
+use super::rules::Judged;
 use super::subject::{Subject, bounds};
 use crate::coat::{CoatNow, Zone};
 use crate::look::{EarRule, HeadRule, Look};
+use crate::page::View;
 use crate::shape::{
-    BothSides, Dressing, HeadEdges, HeadShape, Station, View, bare, dress_by_zone, head_edges,
+    BothSides, Dressing, HeadEdges, HeadShape, Station, bare, dress_by_zone, head_edges,
     off_circle_mm,
 };
 
@@ -21,7 +23,7 @@ const FITS: std::ops::RangeInclusive<f64> = 0.5..=1.5;
 /// A beard is kept: it gives up a quarter at most (modelling choice).
 const BEARD_FITS: std::ops::RangeInclusive<f64> = 0.75..=1.0;
 /// Beard before the nose is brought back so far, share of the height: its point's tolerance.
-const NOSE_TOLERANCE: f64 = Judged::NoseLongest.tolerance_share();
+const NOSE_TOLERANCE: f64 = Judged::NoseLongest.rule().tolerance;
 /// Halvings of a search for a length: under a hundredth of a millimetre.
 const HALVINGS: u32 = 14;
 
@@ -138,10 +140,8 @@ fn head_size(subject: &Subject, edges: &HeadEdges) -> BalancePoint {
             value.clone() - &(withers.clone() * high),
             withers.clone() * low - &value,
         ],
-        tolerance_mm: Judged::HeadSize.tolerance_share()
-            * subject.look.tolerance
-            * subject.height(),
-        weight: Judged::HeadSize.weight(),
+        tolerance_mm: Judged::HeadSize.rule().tolerance * subject.look.tolerance * subject.height(),
+        weight: Judged::HeadSize.rule().weight,
         value,
         divisor: Divisor::By(withers),
         range: (Some(low), Some(high)),

@@ -1,11 +1,12 @@
 //! The balance points of the legs seen from the front and from behind (balance-model.md 5).
 
 use super::expr::Expr;
-use super::point::Judged;
 use super::points::{BAND, Builder, COLUMN_STATIONS, mean_x};
+use super::rules::Judged;
 use super::spot::Width;
 use crate::look::{ForeLegShape, HindLegShape};
-use crate::shape::{FACE_STATIONS, Face, Hand, Leg, LegPlace, View};
+use crate::page::View;
+use crate::shape::{FACE_STATIONS, Face, Hand, Leg, LegPlace};
 
 /// First station of a face that is the column's: the hind leg's highest lies on the thigh.
 const fn column_from(leg: Leg) -> usize {

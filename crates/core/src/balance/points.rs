@@ -1,12 +1,14 @@
 use kurbo::{Point, Vec2};
 
 use super::expr::Expr;
-use super::point::{BalancePoint, Divisor, Judged, Shown};
+use super::point::{BalancePoint, Divisor, Shown};
 use super::reach::{Reach, ReachOf, reach};
+use super::rules::Judged;
 use super::spot::{Place, Width};
 use super::subject::Subject;
 use crate::coat::Zone;
-use crate::shape::{Leg, Station, View};
+use crate::page::View;
+use crate::shape::{Leg, Station};
 
 /// Free band of points that have one target value, in tolerances (balance-model.md 5: b).
 pub(super) const BAND: f64 = 0.33;
@@ -83,7 +85,7 @@ impl Builder<'_> {
     }
 
     pub(super) fn tolerance(&self, judged: Judged) -> f64 {
-        judged.tolerance_share() * self.subject.look.tolerance * self.subject.height()
+        judged.rule().tolerance * self.subject.look.tolerance * self.subject.height()
     }
 
     /// A value in mm held between two bounds, both optional.
@@ -131,7 +133,7 @@ impl Builder<'_> {
             judged,
             over,
             tolerance_mm: slack * self.tolerance(judged),
-            weight: share * judged.weight(),
+            weight: share * judged.rule().weight,
             value,
             divisor: Divisor::Millimetres,
             range: (low, high),
@@ -153,7 +155,7 @@ impl Builder<'_> {
             judged,
             over,
             tolerance_mm: self.tolerance(judged),
-            weight: judged.weight(),
+            weight: judged.rule().weight,
             value,
             divisor: Divisor::By(top),
             range: (Some(low), Some(high)),
@@ -344,7 +346,7 @@ impl Builder<'_> {
             judged: Judged::NeckDepth,
             over: vec![depth.clone() - &(length.clone() * limit)],
             tolerance_mm: self.tolerance(Judged::NeckDepth),
-            weight: Judged::NeckDepth.weight(),
+            weight: Judged::NeckDepth.rule().weight,
             value: depth,
             divisor: Divisor::By(length),
             range: (None, Some(limit)),
@@ -476,7 +478,7 @@ impl Builder<'_> {
                     (depth.clone() * low) - &width,
                 ],
                 tolerance_mm: self.tolerance(Judged::ColumnShare),
-                weight: Judged::ColumnShare.weight(),
+                weight: Judged::ColumnShare.rule().weight,
                 value: width.clone(),
                 divisor: Divisor::By(depth),
                 range: (Some(low), Some(high)),

@@ -1,5 +1,5 @@
 use super::expr::Expr;
-use super::point::Judged;
+use super::rules::Judged;
 use super::spot::Place;
 use super::subject::Subject;
 use crate::coat::Zone;
@@ -53,7 +53,7 @@ pub(super) fn reach(subject: &Subject) -> Reach {
     let targets = subject.look.targets;
 
     let upper = |judged: Judged, asked: (f64, f64), expr: &Expr| {
-        let tolerance = judged.tolerance_share();
+        let tolerance = judged.rule().tolerance;
         let usual = at(expr, &nominal);
         let best = at(expr, &best);
         let high = asked.1 + subject.look.accept * (usual - asked.1).max(0.0);
@@ -74,7 +74,7 @@ pub(super) fn reach(subject: &Subject) -> Reach {
     let gap = subject.x(Station::ForearmBack) - &subject.x(Station::Stifle);
     let brisket = subject.y(Station::Brisket);
     let leg_share = targets.leg_share.map(|asked| {
-        let tolerance = Judged::LegShare.tolerance_share();
+        let tolerance = Judged::LegShare.rule().tolerance;
         let usual = at(&brisket, &nominal);
         let best = at(&brisket, &best);
         let excess = asked.0 - best;

@@ -3,12 +3,13 @@ use kurbo::{Point, Vec2};
 use super::expr::Expr;
 use super::lift_off::shoulder_lift_mm;
 use super::spot::{Place, Spot, Width};
-use crate::coat::{CoatNow, Knots, Stands, Zone, ZoneMarks};
+use crate::coat::{CoatNow, Knots, Stands, UNDER_KNOTS_MM, Zone, ZoneMarks};
 use crate::frame::{Build, Sides};
 use crate::look::{Cut, LineName, LineStop, Look};
+use crate::page::View;
 use crate::shape::{
-    BothSides, FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace, SideShape, Station, View,
-    leg_faces, visible_share,
+    BothSides, FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace, SideShape, Station, leg_faces,
+    visible_share,
 };
 use crate::units::Length;
 
@@ -51,35 +52,6 @@ pub struct Unmet {
     pub given_mm: f64,
     /// Whether the wish was for longer hair than there is.
     pub is_too_long: bool,
-}
-
-/// Skin that needs one blade longer than usual (handbook 3, *Shortest safe*: old, sore or scaly).
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq)]
-pub enum Skin {
-    /// Nothing known against the usual lengths.
-    #[default]
-    Ordinary,
-    /// One blade longer.
-    Delicate,
-}
-
-/// A comb cannot pass tight knots; the blade that goes under them leaves about this, mm
-/// (a 7, from memory; modelling choice).
-pub const UNDER_KNOTS_MM: f64 = 3.2;
-
-/// Shortest safe length of a zone, mm (handbook 3, modelling choice: ordinary coat).
-pub fn shortest_safe_mm(zone: Zone, skin: Skin) -> f64 {
-    let (ordinary, delicate) = match zone {
-        _ if zone.is_leg() => (3.0, 4.8),
-        Zone::Cheek | Zone::Brow | Zone::Muzzle | Zone::Beard => (0.5, 1.5),
-        Zone::Ear => (1.2, 1.5),
-        Zone::Foot => (0.5, 1.2),
-        _ => (2.0, 2.8),
-    };
-    match skin {
-        Skin::Ordinary => ordinary,
-        Skin::Delicate => delicate,
-    }
 }
 
 /// Floor of the look against its nominal: clipped zones (balance-model.md 3).

@@ -4,7 +4,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::frame::{Problem, Severity};
-use crate::shape::Spot;
+use crate::page::Spot;
 use crate::units::Length;
 
 /// What a hand, an eye or a nose finds on the body (handbook 7).

@@ -3,7 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::Texture;
-use crate::shape::Spot;
+use crate::page::Spot;
 use crate::units::Length;
 
 /// A patch of another colour.

@@ -2,6 +2,7 @@
 
 mod marks;
 mod now;
+mod skin;
 mod standing;
 mod stands;
 mod texture;
@@ -9,7 +10,8 @@ mod zone;
 
 pub use marks::{CoatFinish, Lay, Patch, ZoneMarks};
 pub(crate) use now::LONGEST_MM;
-pub use now::{CoatInput, CoatNow, Knots, Limit, resolve_coat};
+pub use now::{CoatInput, CoatNow, Knots, Limit, LimitCause, resolve_coat};
+pub use skin::{Skin, UNDER_KNOTS_MM, shortest_safe_mm};
 pub use standing::{can_stand, standing_problem};
 pub use stands::Stands;
 pub use texture::{Texture, days_to_grow, grown_mm, whole_weeks};

@@ -41,6 +41,33 @@ pub struct Limit {
     pub not_shorter_mm: Option<Length>,
     /// The owner wants it not longer than this.
     pub not_longer_mm: Option<Length>,
+    /// Why.
+    #[serde(default, skip_serializing_if = "LimitCause::is_the_owners")]
+    pub because: LimitCause,
+}
+
+/// Why a zone has a limit: the owner's stay with the dog, the others end with the visit.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum LimitCause {
+    /// The owner wants it so.
+    #[default]
+    Owner,
+    /// Knots were cut away.
+    Knots,
+    /// Half-way to a big change.
+    HalfWay,
+    /// Too much came off.
+    Slip,
+}
+
+impl LimitCause {
+    /// Whether it stays with the dog.
+    pub const fn is_the_owners(&self) -> bool {
+        matches!(self, Self::Owner)
+    }
 }
 
 /// What was said of the coat, as the visit holds it.
@@ -64,6 +91,9 @@ pub struct CoatInput {
     /// What zones carry beside.
     #[serde(default)]
     pub marks: BTreeMap<Zone, ZoneMarks>,
+    /// Last time's cut, grown since: what a zone carries where nobody said it today.
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub grown_mm: BTreeMap<Zone, Length>,
 }
 
 /// The coat as it stands today, every zone with a length.
@@ -191,7 +221,8 @@ pub fn resolve_coat(
             let field = format!("zone.{}", zone.label());
             checked(field, &format!("Coat on the {}", zone.label()), typed).unwrap_or_else(|| {
                 estimated.push(*zone);
-                base * usual_share(*zone)
+                let grown = input.grown_mm.get(zone).filter(|_| all_over.is_none());
+                grown.map_or(base * usual_share(*zone), |mm| mm.as_mm().min(LONGEST_MM))
             })
         })
         .collect();

@@ -4,8 +4,10 @@ use utoipa::ToSchema;
 
 use super::fit::Fit;
 use crate::coat::{Zone, days_to_grow, whole_weeks};
+use crate::job::Job;
 use crate::look::{LookId, Upkeep};
-use crate::plan::{Job, PlanReport, Words};
+use crate::report::PlanReport;
+use crate::say::Words;
 
 /// A look offered on this dog.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]

@@ -2,8 +2,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use crate::balance::{Skin, shortest_safe_mm};
-use crate::coat::{CoatNow, Limit, Zone};
+use crate::coat::{CoatNow, Limit, Skin, Zone, shortest_safe_mm};
 use crate::look::LineStop;
 use crate::units::Length;
 
@@ -24,10 +23,12 @@ impl Wish {
             Self::TakeOff => Limit {
                 not_shorter_mm: None,
                 not_longer_mm: Length::from_mm(off_mm).ok(),
+                ..Limit::default()
             },
             Self::Leave => Limit {
                 not_shorter_mm: Length::from_mm(there_mm).ok(),
                 not_longer_mm: None,
+                ..Limit::default()
             },
         }
     }

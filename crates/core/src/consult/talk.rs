@@ -142,6 +142,7 @@ pub fn owners_limits(
             let limit = Limit {
                 not_shorter_mm: length(coat.length_mm(zone)),
                 not_longer_mm: None,
+                ..Limit::default()
             };
             limits.insert(zone, limit);
         }
@@ -151,6 +152,7 @@ pub fn owners_limits(
         let limit = Limit {
             not_shorter_mm: length(wish.min(coat.length_mm(*zone))),
             not_longer_mm: None,
+            ..Limit::default()
         };
         limits.entry(*zone).or_insert(limit);
     }
@@ -158,6 +160,7 @@ pub fn owners_limits(
         let limit = Limit {
             not_shorter_mm: None,
             not_longer_mm: length(nominal_mm(*zone) - ONE_SIZE_MM),
+            ..Limit::default()
         };
         limits.entry(*zone).or_insert(limit);
     }

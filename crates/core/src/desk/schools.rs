@@ -4,7 +4,7 @@ use utoipa::ToSchema;
 
 use super::{Desk, Reasons};
 use crate::dog::{Answer, House, Question};
-use crate::plan::PlanReport;
+use crate::report::PlanReport;
 use crate::solve::{SolveError, in_halves};
 
 /// An answer, with what it would change on this dog.
@@ -130,7 +130,7 @@ fn sentence(minutes: f64, costs: f64, ours: &PlanReport, theirs: &PlanReport) ->
         _ => {
             let mut text = parts.join(", ");
             text.push('.');
-            crate::plan::capital(&text)
+            crate::say::capital(&text)
         }
     }
 }

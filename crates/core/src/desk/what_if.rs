@@ -7,7 +7,7 @@ use crate::balance::Judged;
 use crate::coat::Zone;
 use crate::consult::{Part, Wish};
 use crate::drawing::{DrawOptions, Drawing};
-use crate::plan::{BalanceRow, PlanReport};
+use crate::report::{BalanceRow, PlanReport};
 use crate::solve::SolveError;
 
 impl Desk<'_> {

@@ -1,10 +1,12 @@
 //! The dog as the salon knows it, and the salon's own settings.
 
+mod born;
 mod house;
 mod schools;
 mod sort;
 mod topic;
 
+pub use born::{BirthMonth, NoMonth};
 pub use house::House;
 use schemars::JsonSchema;
 pub use schools::{Answer, Question, Schools};
@@ -14,8 +16,7 @@ pub use topic::Topic;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::balance::Skin;
-use crate::coat::Texture;
+use crate::coat::{Skin, Texture};
 use crate::frame::{BuildType, DogSize, EarKind, Problem, Severity, TailKind};
 
 /// The dog's sex.
@@ -46,9 +47,19 @@ pub struct Dog {
     /// Its sex.
     #[serde(default)]
     pub sex: Sex,
-    /// Its age in whole months when entered.
+    /// Its age in whole months: when entered, or by the calendar where the month of birth is known.
     #[serde(default)]
     pub age_months: Option<u16>,
+    /// When it was born.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(value_type = Option<String>)]
+    pub born: Option<BirthMonth>,
+    /// How its owner is reached.
+    #[serde(default, skip_serializing_if = "String::is_empty")]
+    pub reach: String,
+    /// Died or left: not listed, not lost.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub is_put_away: bool,
     /// One tap on size.
     #[serde(default)]
     pub size: DogSize,
@@ -72,6 +83,7 @@ pub struct Dog {
 /// Longest name and note, in letters: what fits on the sheet and in a caution.
 const NAME_LETTERS: usize = 60;
 const NOTE_LETTERS: usize = 400;
+const REACH_LETTERS: usize = 120;
 /// Age from which skin and joints are treated as an old dog's, months (modelling choice: 9 years).
 const OLD_MONTHS: u16 = 108;
 /// Age under which it is a puppy, months (common practice).
@@ -80,6 +92,29 @@ const PUPPY_MONTHS: u16 = 8;
 const OLDEST_MONTHS: u16 = 372;
 
 impl Dog {
+    /// As old as it is at a moment, milliseconds since 1970 in UTC.
+    #[must_use]
+    pub fn at(mut self, now_ms: i64) -> Self {
+        if let Some(born) = self.born {
+            let months = u16::try_from(born.months_at(now_ms)).unwrap_or_default();
+            self.age_months = Some(months.min(OLDEST_MONTHS));
+        }
+        self
+    }
+
+    /// What is wrong with its month of birth, held against today; nothing where it can be.
+    pub fn check_born(&self, now_ms: i64) -> Option<Problem> {
+        let months = self.born?.months_at(now_ms);
+        let message = if months < 0 {
+            "The month of birth lies ahead; check it."
+        } else if months > i64::from(OLDEST_MONTHS) {
+            "No dog is so old; check the month of birth."
+        } else {
+            return None;
+        };
+        Some(Problem::of("dog.born", Severity::Refused, message))
+    }
+
     /// Whether it is treated as an old dog.
     pub fn is_old(&self) -> bool {
         self.age_months.is_some_and(|m| m >= OLD_MONTHS)
@@ -111,6 +146,12 @@ impl Dog {
         for (field, what, text, most) in [
             ("dog.name", "name", &self.name, NAME_LETTERS),
             ("dog.owner", "owner's name", &self.owner, NAME_LETTERS),
+            (
+                "dog.reach",
+                "way to reach the owner",
+                &self.reach,
+                REACH_LETTERS,
+            ),
             (
                 "dog.handling",
                 "handling note",

@@ -18,9 +18,11 @@ use crate::body::{EarlierFound, Found};
 use crate::coat::{CoatNow, Zone};
 use crate::dog::House;
 use crate::frame::{Frame, FrameValue, Measure, Severity};
-use crate::plan::{Plan, PlanCoat, PlanReport, dress_plan};
+use crate::page::View;
+use crate::plan::{Plan, PlanCoat, dress_plan};
+use crate::report::PlanReport;
 use crate::shape::{
-    BothSides, Dressing, Piece, PieceKind, SideShape, Spread, Stroke, View, bare, dress_now,
+    BothSides, Dressing, Piece, PieceKind, SideShape, Spread, Stroke, bare, dress_now,
     front_pieces, rear_pieces, side_pieces_beside, side_shape, top_pieces,
 };
 
@@ -124,6 +126,8 @@ pub struct DrawOptions {
     pub point: Option<Judged>,
     /// Height of ordinary text against the page's width.
     pub text_share: f64,
+    /// For a card some centimetres wide: as many points as show there.
+    pub is_small: bool,
 }
 
 impl Default for DrawOptions {
@@ -135,6 +139,7 @@ impl Default for DrawOptions {
             mirrored: false,
             point: None,
             text_share: 0.0165,
+            is_small: false,
         }
     }
 }
@@ -219,7 +224,12 @@ pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
         Some(view) => {
             let page = stage.page_of(view);
             let text_mm = options.text() * page.width().max(tall(view) * page.height());
-            let mut drawing = stage.draw(view, page, text_mm, options.layers, Room::Ample);
+            let room = if options.is_small {
+                Room::Card
+            } else {
+                Room::Ample
+            };
+            let mut drawing = stage.draw(view, page, text_mm, options.layers, room);
             if options.mirrored && view == View::Side {
                 drawing.mirror();
                 drawing.title.push_str(", mirrored");
@@ -246,6 +256,8 @@ pub(super) enum Room {
     Ample,
     /// It shares it: fewer words.
     Scarce,
+    /// A card of a few centimetres: no words.
+    Card,
 }
 
 impl Room {
@@ -255,6 +267,7 @@ impl Room {
         match self {
             Self::Ample => SMOOTH,
             Self::Scarce => 2.5 * SMOOTH,
+            Self::Card => 6.0 * SMOOTH,
         }
     }
 }

@@ -3,7 +3,8 @@ use kurbo::{Point, Vec2};
 use super::compose::{Layers, Painter, Room};
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
-use crate::shape::{BothSides, Landmark, Placed, Spread, View, landmarks};
+use crate::page::View;
+use crate::shape::{BothSides, Landmark, Placed, Spread, landmarks};
 
 /// Writes the landmarks of any view, with how sure each is.
 pub(super) struct LandmarkMarks<'a> {

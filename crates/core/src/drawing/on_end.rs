@@ -2,9 +2,10 @@ use kurbo::{Point, Vec2};
 
 use super::compose::Scene;
 use crate::coat::Zone;
+use crate::page::View;
 use crate::plan::{PlanCoat, dress_plan};
 use crate::shape::{
-    BothSides, Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, View, dress_now,
+    BothSides, Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, dress_now,
     leg_faces, visible_share,
 };
 

@@ -3,7 +3,7 @@ use kurbo::{Point, Vec2};
 use super::compose::Painter;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
-use crate::plan::PlanReport;
+use crate::report::PlanReport;
 
 /// Pins on what stays off, numbered as the reasons are, each in the view it shows in.
 pub(super) struct Pins(Vec<(u32, Point)>);

@@ -8,8 +8,9 @@ use super::on_end::{dressing_of, leg_edge};
 use super::shapes::{Geometry, Role, Shape};
 use super::simplify::tenth;
 use crate::balance::{Judged as J, shoulder_lift_mm, thigh_lift_mm};
+use crate::page::View;
 use crate::shape::{
-    BothSides, CoatEdge, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, View, head_edges,
+    BothSides, CoatEdge, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, head_edges,
 };
 
 /// How far a rod reaches past the places it lies on, and a plumb line over its own; shares of the

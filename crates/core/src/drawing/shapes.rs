@@ -5,7 +5,8 @@ use utoipa::ToSchema;
 use crate::coat::Zone;
 use crate::frame::Measure;
 use crate::look::LineName;
-use crate::shape::{Landmark, View};
+use crate::page::View;
+use crate::shape::Landmark;
 
 /// What a shape means; the reader's theme gives it its looks.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -116,6 +117,13 @@ pub enum Geometry {
         /// Width.
         width_mm: f64,
     },
+    /// Straight strokes, each by itself: a rule's ticks, crosses.
+    Strokes {
+        /// x, y of one end, x, y of the other; then the next stroke's.
+        ends_mm: Vec<f64>,
+        /// Width.
+        width_mm: f64,
+    },
     /// A disc.
     Disc {
         /// Centre.
@@ -173,7 +181,9 @@ pub struct Drawing {
     pub title: String,
     /// Left, bottom, right, top of the page, mm.
     pub bounds_mm: [f64; 4],
-    /// Where each view of the dog stands on the page.
+    /// Where each view of the dog stands on the page; drawings of the first method say none.
+    #[serde(default)]
+    #[schema(required)]
     pub views: Vec<ViewPlace>,
     /// Shapes, the first painted first.
     pub shapes: Vec<Shape>,
@@ -190,38 +200,23 @@ pub struct ViewPlace {
     pub signs: [f64; 2],
     /// Left, bottom, right, top of its area.
     pub area_mm: [f64; 4],
-    /// Its shapes in the drawing's list: the first, and the one after its last.
+    /// Its shapes in the drawing's list: the first, and the one after its last; both nothing where an early
+    /// method did not say.
+    #[serde(default)]
+    #[schema(required)]
     pub shapes: [usize; 2],
-}
-
-impl View {
-    /// How a view's own axes run on the page: the dog faces left from the side and from above, is
-    /// seen as it stands from in front, and mirrored so from behind (handbook 2, *Axes*).
-    pub const fn page_signs(self) -> (f64, f64) {
-        match self {
-            Self::Side | Self::Rear => (-1.0, 1.0),
-            Self::Front => (1.0, 1.0),
-            Self::Top => (-1.0, -1.0),
-        }
-    }
-
-    /// What stands under it.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Side => "side",
-            Self::Front => "front",
-            Self::Rear => "rear",
-            Self::Top => "top",
-        }
-    }
 }
 
 impl Shape {
     /// Moves it over the page, mm.
     pub(super) fn shift(&mut self, x: f64, y: f64) {
         match &mut self.geometry {
-            Geometry::Fill { points_mm } | Geometry::Line { points_mm, .. } => {
-                for pair in points_mm.chunks_exact_mut(2) {
+            Geometry::Fill { points_mm: list }
+            | Geometry::Line {
+                points_mm: list, ..
+            }
+            | Geometry::Strokes { ends_mm: list, .. } => {
+                for pair in list.chunks_exact_mut(2) {
                     pair[0] += x;
                     pair[1] += y;
                 }
@@ -241,8 +236,12 @@ impl Drawing {
         let flip = |x: f64| left + right - x;
         for shape in &mut self.shapes {
             match &mut shape.geometry {
-                Geometry::Fill { points_mm } | Geometry::Line { points_mm, .. } => {
-                    for x in points_mm.iter_mut().step_by(2) {
+                Geometry::Fill { points_mm: list }
+                | Geometry::Line {
+                    points_mm: list, ..
+                }
+                | Geometry::Strokes { ends_mm: list, .. } => {
+                    for x in list.iter_mut().step_by(2) {
                         *x = flip(*x);
                     }
                 }

@@ -2,7 +2,7 @@ use kurbo::{Point, Rect};
 
 use super::shapes::{Anchor, Geometry, Role, Shape};
 use super::simplify::tenth;
-use crate::shape::View;
+use crate::page::View;
 
 /// Ticks every centimetre, numbers every ten: true scale marks, not ornament.
 const CM: f64 = 10.0;
@@ -32,10 +32,10 @@ impl Table {
         } = *self;
         let stick_x = self.stick_x.unwrap_or(page.x0);
         let mut shapes = Vec::new();
-        let line = |a: (f64, f64), b: (f64, f64), width_mm: f64, role| Shape {
+        let strokes = |ends: Vec<f64>, width_mm: f64, role| Shape {
             role,
-            geometry: Geometry::Line {
-                points_mm: [a.0, a.1, b.0, b.1].map(tenth).to_vec(),
+            geometry: Geometry::Strokes {
+                ends_mm: ends.into_iter().map(tenth).collect(),
                 width_mm,
             },
             tag: None,
@@ -56,6 +56,7 @@ impl Table {
         };
         let right = page.x1 - 0.3 * text_mm;
         let arm = 0.55 * text_mm;
+        let mut crosses = Vec::new();
         for x in tens(stick_x + 2.0 * arm, right) {
             let low = if view == View::Top {
                 page.y0 + arm
@@ -63,29 +64,16 @@ impl Table {
                 10.0
             };
             for y in tens(low, page.y1 - arm) {
-                shapes.push(line(
-                    (x - arm / 2.0, y),
-                    (x + arm / 2.0, y),
-                    line_mm,
-                    Role::Cross,
-                ));
-                shapes.push(line(
-                    (x, y - arm / 2.0),
-                    (x, y + arm / 2.0),
-                    line_mm,
-                    Role::Cross,
-                ));
+                crosses.extend([x - arm / 2.0, y, x + arm / 2.0, y]);
+                crosses.extend([x, y - arm / 2.0, x, y + arm / 2.0]);
             }
         }
+        shapes.push(strokes(crosses, line_mm, Role::Cross));
         if view == View::Top {
             return shapes;
         }
-        shapes.push(line(
-            (stick_x - arm, 0.0),
-            (right, 0.0),
-            1.6 * line_mm,
-            Role::Rule,
-        ));
+        let mut ticks = Vec::new();
+        let mut rules = vec![stick_x - arm, 0.0, right, 0.0];
         for x in steps((stick_x / CM).ceil(), (right / CM).floor(), 1.0) {
             let long = is_multiple(x, 10.0);
             let depth = if long {
@@ -95,7 +83,7 @@ impl Table {
             } else {
                 0.4 * arm
             };
-            shapes.push(line((x * CM, 0.0), (x * CM, -depth), line_mm, Role::Rule));
+            ticks.extend([x * CM, 0.0, x * CM, -depth]);
             if long && x * CM > stick_x + text_mm {
                 shapes.push(text(
                     (x * CM, -arm - text_mm),
@@ -105,12 +93,7 @@ impl Table {
             }
         }
         let top = page.y1 - 0.5 * text_mm;
-        shapes.push(line(
-            (stick_x, 0.0),
-            (stick_x, top),
-            1.6 * line_mm,
-            Role::Rule,
-        ));
+        rules.extend([stick_x, 0.0, stick_x, top]);
         for y in steps(1.0, (top / CM).floor(), 1.0) {
             let long = is_multiple(y, 10.0);
             let depth = if long {
@@ -120,12 +103,7 @@ impl Table {
             } else {
                 0.4 * arm
             };
-            shapes.push(line(
-                (stick_x, y * CM),
-                (stick_x + depth, y * CM),
-                line_mm,
-                Role::Rule,
-            ));
+            ticks.extend([stick_x, y * CM, stick_x + depth, y * CM]);
             if long {
                 shapes.push(text(
                     (stick_x - 0.4 * arm, y * CM - 0.3 * text_mm),
@@ -134,6 +112,8 @@ impl Table {
                 ));
             }
         }
+        shapes.push(strokes(rules, 1.6 * line_mm, Role::Rule));
+        shapes.push(strokes(ticks, line_mm, Role::Rule));
         if !self.has_note {
             return shapes;
         }

@@ -6,8 +6,10 @@ use super::pins::Pins;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use crate::frame::{Measure, Origin};
-use crate::plan::{PlanReport, Words};
-use crate::shape::{BothSides, Station as S, View};
+use crate::page::View;
+use crate::report::PlanReport;
+use crate::say::Words;
+use crate::shape::{BothSides, Station as S};
 
 /// Writes the measures of the front, rear and top views.
 pub(super) struct ViewMarks<'a> {

@@ -5,7 +5,8 @@ use super::on_end::{areas, dressing_of};
 use super::shapes::{Geometry, Role, Shape};
 use super::simplify::tenth;
 use crate::coat::Zone;
-use crate::shape::{BothSides, CoatEdge, Station as S, View};
+use crate::page::View;
+use crate::shape::{BothSides, CoatEdge, Station as S};
 
 /// How far a zone at the edge reaches into the dog, share of the height (modelling choice: two
 /// fingers on a middling dog).

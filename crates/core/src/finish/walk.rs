@@ -4,8 +4,8 @@ use utoipa::ToSchema;
 
 use crate::balance::Judged;
 use crate::coat::CoatNow;
+use crate::page::View;
 use crate::plan::Plan;
-use crate::shape::View;
 
 /// What to look at from one place round the table.
 #[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -85,7 +85,7 @@ pub fn walk(plan: &Plan, coat: &CoatNow) -> Vec<WalkView> {
                 this_dogs: Judged::ALL
                     .iter()
                     .filter(|j| was_off(j))
-                    .map(|j| j.label().to_lowercase())
+                    .map(|j| j.rule().label.to_lowercase())
                     .collect(),
                 usual: usual.iter().map(|u| (*u).to_owned()).collect(),
             }

@@ -82,11 +82,16 @@ impl Given<'_> {
                 Method::Photo => Origin::Photo,
                 Method::Drawn => Origin::Drawn,
             };
-            return (origin, reading.doubt() * stance);
+            let doubt = self
+                .input
+                .ago
+                .doubt_mm(measure, reading.doubt(), self.height);
+            return (origin, doubt * stance);
         }
         let felt = felt_for(measure);
         if let Some(asked) = felt.iter().find(|f| self.input.felt.contains_key(f)) {
-            return (Origin::Felt, asked.doubt() * self.height * stance);
+            let doubt = asked.doubt() * self.input.ago.of_felt(*asked);
+            return (Origin::Felt, doubt * self.height * stance);
         }
         match felt.first() {
             // Not answered counts as none, with double doubt (handbook 2).
@@ -149,7 +154,7 @@ impl Given<'_> {
             let taken = self.angles.contains_key(&angle);
             let by = |a: Angle| if a.hangs_on_stance() { stance } else { 1.0 };
             let sigma = if taken {
-                self.input.angles[&angle].method.doubt_deg()
+                self.input.angles[&angle].method.doubt_deg() * self.input.ago.of_angle(angle)
             } else {
                 not_taken
             };
@@ -167,7 +172,7 @@ impl Given<'_> {
             let unasked = if is_taken { 1.0 } else { 2.0 };
             Doubt {
                 finding: Finding::Felt(felt),
-                sigma: felt.doubt() * unit * unasked,
+                sigma: felt.doubt() * unit * unasked * self.input.ago.of_felt(felt),
                 is_taken,
             }
         };

@@ -1,5 +1,6 @@
 //! The frame: bone and skin under the coat, in millimetres, each number with its source and doubt.
 
+mod age;
 mod angle;
 mod build;
 mod doubt;
@@ -14,6 +15,7 @@ mod plausible;
 mod resolve;
 mod usual;
 
+pub use age::{Ago, Known};
 pub use angle::{Angle, AngleMethod, TakenAngle};
 pub use build::{
     Build, BuildType, DogSize, EarKind, EarShape, HeadShape, LegStand, TailKind, TailShape,

@@ -4,6 +4,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::age::Ago;
 use super::doubt::{Doubt, Offsets};
 use super::fill::{Given, Side};
 use super::joints::angle_of;
@@ -41,6 +42,9 @@ pub struct FrameInput {
     /// Grades felt on the right where it differs.
     #[serde(default)]
     pub felt_right: BTreeMap<Felt, Grade>,
+    /// How old what came along from earlier visits is.
+    #[serde(default, skip_serializing_if = "Ago::is_empty")]
+    pub ago: Ago,
 }
 
 /// Where a number of the frame comes from.

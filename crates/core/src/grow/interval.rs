@@ -120,7 +120,7 @@ pub fn interval(plan: &Plan, coat: &CoatNow, weeks: u32) -> Interval {
             left: off
                 .iter()
                 .filter(|j| !today.contains(j))
-                .map(|j| j.label().to_lowercase())
+                .map(|j| j.rule().label.to_lowercase())
                 .collect(),
         }
     })
@@ -137,7 +137,7 @@ pub fn interval(plan: &Plan, coat: &CoatNow, weeks: u32) -> Interval {
                 .into_iter()
                 .filter(|j| !today.contains(j))
                 .take(2)
-                .map(|j| j.label().to_lowercase())
+                .map(|j| j.rule().label.to_lowercase())
                 .collect();
             if first.is_empty() {
                 format!("Back after {week} weeks: then the outline goes.")

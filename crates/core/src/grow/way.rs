@@ -4,7 +4,8 @@ use utoipa::ToSchema;
 
 use crate::balance::score;
 use crate::coat::{CoatNow, Zone, days_to_grow, grown_mm, whole_weeks};
-use crate::plan::{Job, Words};
+use crate::job::Job;
+use crate::say::Words;
 use crate::solve::{Accuracy, SolveError, solve_lengths_to};
 
 /// One visit on the way to a look.

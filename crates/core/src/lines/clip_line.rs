@@ -3,7 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::look::{LineName, LineStop};
-use crate::shape::View;
+use crate::page::{View, course};
 use crate::units::Length;
 
 /// How the join is left.
@@ -39,6 +39,7 @@ pub struct ViewPath {
     /// Which view.
     pub view: View,
     /// The course, mm on that view's own plane.
+    #[serde(serialize_with = "course")]
     pub path_mm: Vec<[f64; 2]>,
 }
 
@@ -50,6 +51,7 @@ pub struct ClipLine {
     /// Its name.
     pub label: String,
     /// Its course on the side page, mm.
+    #[serde(serialize_with = "course")]
     pub path_mm: Vec<[f64; 2]>,
     /// In a few words, for the drawing.
     pub mark: String,

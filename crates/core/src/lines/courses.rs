@@ -4,7 +4,7 @@ use super::clip_line::{ClipLine, HandDistance, LeftAs};
 use crate::balance::{Subject, waist_behind_mm};
 use crate::coat::Zone;
 use crate::look::LineName;
-use crate::plan::Words;
+use crate::say::Words;
 use crate::shape::{CoatEdge, Dressing, HeadEdges, Station as S, curve, head_edges, side_shape};
 use crate::units::Length;
 

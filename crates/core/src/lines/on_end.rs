@@ -7,7 +7,8 @@ use super::clip_line::ViewPath;
 use super::courses::Draft;
 use crate::balance::{shoulder_lift_mm, thigh_lift_mm};
 use crate::look::{LineName, LineStop};
-use crate::shape::{Station as S, View};
+use crate::page::View;
+use crate::shape::Station as S;
 
 impl Draft<'_> {
     /// Where a line shows in the other views, mm on each view's own plane.

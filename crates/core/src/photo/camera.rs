@@ -8,10 +8,11 @@ use utoipa::ToSchema;
 use super::marks::{PhotoPoint, TouchedPoint};
 use crate::drawing::{Drawing, Geometry, Role, Shape};
 use crate::frame::Frame;
+use crate::page::View;
 use crate::picture::PicturePoint;
 use crate::shape::{
-    BothSides, CoatEdge, Dressing, Piece, PieceKind, Station, View, front_pieces, head_edges,
-    landmarks, rear_pieces, side_pieces_beside, side_shape,
+    BothSides, CoatEdge, Dressing, Piece, PieceKind, Station, front_pieces, head_edges, landmarks,
+    rear_pieces, side_pieces_beside, side_shape,
 };
 
 /// A simulated camera: where it stands. It ships so that the photo path can be tried and tested

@@ -4,7 +4,8 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use crate::shape::{Landmark, View};
+use crate::page::View;
+use crate::shape::Landmark;
 use crate::units::Length;
 
 /// A landmark touched on a photo: of the side nearer the camera, or of the other.

@@ -7,8 +7,9 @@ use utoipa::ToSchema;
 
 use super::marks::{PhotoMarks, PhotoPoint, PhotoScale};
 use crate::frame::Measure;
+use crate::page::View;
 use crate::picture::{CLICK_SHARE, STOOD_DEG};
-use crate::shape::{Landmark, View};
+use crate::shape::Landmark;
 use crate::units::{Length, UnitSystem, length_text};
 
 /// One measure off a photo, with what makes up its doubt (one standard deviation each, mm).

@@ -8,8 +8,10 @@ use super::read::PictureRatio;
 use crate::balance::{BalancePoint, Divisor, Judged, head_points};
 use crate::coat::CoatNow;
 use crate::grow::{FURTHEST_WEEKS, ample, coat_after};
+use crate::job::Job;
 use crate::look::Aim;
-use crate::plan::{Job, PlanCoat, Words, dress_plan, make_plan_to};
+use crate::plan::{PlanCoat, dress_plan, make_plan_to};
+use crate::say::Words;
 use crate::solve::{Accuracy, SolveError};
 
 /// When this dog can have a ratio of a picture.

@@ -3,8 +3,9 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::make::{Job, Plan, cut_with, make_plan};
+use super::make::{Plan, cut_with, make_plan};
 use crate::balance::score;
+use crate::job::Job;
 use crate::kit::{ClipperFit, Tool, ToolKind, ToolState};
 use crate::solve::{SolveError, in_halves};
 use crate::units::Length;
@@ -31,7 +32,7 @@ const SOLD_MM: [f64; 11] = [
 /// A comb this near to one in the kit is the same, mm (modelling choice: half a size).
 const SAME_MM: f64 = 1.5;
 /// A minute of shears against a point of balance (balance-model.md 11: 3 mm² a minute, 5 a point).
-pub(super) const MINUTE: f64 = 0.6;
+pub(crate) const MINUTE: f64 = 0.6;
 /// A plan is bettered from so much on, in balance (as nothing under it is seen).
 const BETTER: f64 = 0.5;
 /// Combs named.

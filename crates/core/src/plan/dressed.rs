@@ -19,7 +19,7 @@ pub enum PlanCoat {
 }
 
 /// Coat settles by this factor after the dog has shaken and walked (handbook 3).
-pub(super) const SETTLES: f64 = 0.9;
+pub(crate) const SETTLES: f64 = 0.9;
 
 /// Dresses the frame in the plan.
 pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {

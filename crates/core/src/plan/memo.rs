@@ -1,7 +1,8 @@
 use std::collections::VecDeque;
 use std::sync::{Arc, Mutex, PoisonError};
 
-use super::make::{Job, Plan, make_plan};
+use super::make::{Plan, make_plan};
+use crate::job::Job;
 use crate::solve::SolveError;
 
 /// The plans made last, so that the same job is never solved twice in a row: the reasons of a plan, the

@@ -5,10 +5,12 @@ use utoipa::ToSchema;
 use super::event::Slip;
 use super::state::{Run, StepState};
 use crate::balance::score;
-use crate::coat::{Limit, Zone, days_to_grow, whole_weeks};
+use crate::coat::{Limit, LimitCause, Zone, days_to_grow, whole_weeks};
 use crate::dog::Answer;
+use crate::job::Job;
 use crate::look::{LOOK_HEIGHT_MM, LineName, LineStop};
-use crate::plan::{Job, Plan, Words, make_plan};
+use crate::plan::{Plan, make_plan};
+use crate::say::Words;
 use crate::solve::SolveError;
 use crate::units::Length;
 
@@ -213,6 +215,7 @@ fn at_most(least: Option<f64>, most: f64) -> Limit {
     Limit {
         not_shorter_mm: least.and_then(|mm| Length::from_mm(mm).ok()),
         not_longer_mm: Length::from_mm(most).ok(),
+        because: LimitCause::Slip,
     }
 }
 

@@ -7,7 +7,7 @@ use utoipa::ToSchema;
 use super::state::{Compared, Run, WorkReading};
 use crate::coat::{LONGEST_MM, Zone, can_stand};
 use crate::finish::AS_PLANNED_MM;
-use crate::plan::{Words, capital};
+use crate::say::{Words, capital};
 use crate::shape::Hand;
 use crate::sheet::Step;
 use crate::units::Length;

@@ -6,7 +6,7 @@ use super::event::OverReason;
 use super::late::LeaveOut;
 use super::state::{Run, StepState};
 use super::told::{AtStep, RunLengths, at_steps};
-use crate::plan::Words;
+use crate::say::Words;
 use crate::units::Length;
 
 /// A step put off, as it stays in sight.

@@ -8,7 +8,7 @@ use uuid::Uuid;
 use crate::finish::{AS_PLANNED_MM, ZoneResult};
 use crate::kit::Tool;
 use crate::learn::{Learnt, Prior, learn};
-use crate::plan::StrokeName;
+use crate::report::StrokeName;
 use crate::visit::{KeptPlan, Visit};
 
 /// What a tool really leaves, pressed flat with the lay.

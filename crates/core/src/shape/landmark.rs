@@ -5,6 +5,7 @@ use utoipa::ToSchema;
 use super::station::Station as S;
 use super::views::{BothSides, Hand};
 use crate::frame::Measure;
+use crate::page::View;
 
 /// A landmark a hand finds (handbook 2).
 #[derive(
@@ -33,23 +34,6 @@ pub enum Landmark {
     HindFoot,
 }
 
-/// A direction the dog is seen from.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-pub enum View {
-    /// From its left, facing left.
-    #[default]
-    Side,
-    /// From in front.
-    Front,
-    /// From behind.
-    Rear,
-    /// From above, facing left.
-    Top,
-}
-
 /// How dragging a landmark over a view reads as its measure: `factor` × the distance from the
 /// view's origin, up or across.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -68,18 +52,6 @@ pub enum DragAxis {
     Across,
     /// The second: up, or from above to either hand.
     Up,
-}
-
-impl View {
-    /// How a title says it.
-    pub const fn seen_from(self) -> &'static str {
-        match self {
-            Self::Side => "from the side",
-            Self::Front => "from in front",
-            Self::Rear => "from behind",
-            Self::Top => "from above",
-        }
-    }
 }
 
 /// A landmark's place in space, handbook 2's axes, mm.

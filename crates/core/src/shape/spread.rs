@@ -1,6 +1,7 @@
-use super::landmark::{Landmark, View, landmarks};
+use super::landmark::{Landmark, landmarks};
 use super::views::BothSides;
 use crate::frame::{Frame, FrameInput, Offsets, resolve_moved};
+use crate::page::View;
 
 /// How far a landmark may lie from where it is drawn.
 #[derive(Clone, Copy, Debug, PartialEq)]

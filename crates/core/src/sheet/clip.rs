@@ -8,7 +8,7 @@ use super::writer::{Draft, Writer};
 use crate::dog::{Answer, Question};
 use crate::kit::{ClipperFit, ONE_SIZE_MM};
 use crate::look::LineName;
-use crate::plan::capital;
+use crate::say::capital;
 use crate::solve::{Stroke, Unit, UnitCut};
 
 impl Writer<'_> {
@@ -166,7 +166,7 @@ impl Writer<'_> {
         });
         let mut said = Vec::new();
         if most >= 1.0 {
-            let span = crate::plan::span_text(least.min(most), most, self.words);
+            let span = self.words.span(least.min(most), most);
             said.push(format!(
                 "The shears take {span} {} more; comb and blade stop a finger above the bevel",
                 self.words.unit()

@@ -1,6 +1,7 @@
 use crate::balance::Place;
 use crate::coat::CoatNow;
-use crate::plan::{Plan, Words, capital};
+use crate::plan::Plan;
+use crate::say::{Words, capital};
 use crate::shape::Hand;
 use crate::solve::{Stroke, Unit, UnitCut};
 

@@ -2,7 +2,7 @@
 
 use crate::coat::Knots;
 use crate::dog::Topic;
-use crate::plan::Job;
+use crate::job::Job;
 
 pub(super) const NAILS: f64 = 5.0;
 pub(super) const PADS: f64 = 4.0;

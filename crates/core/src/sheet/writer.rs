@@ -11,10 +11,12 @@ use super::sorts::sorts;
 use super::step::{CutSheet, Stage, Step, StepKind};
 use crate::coat::Zone;
 use crate::dog::{Answer, Question, Sort, SortFactor, Topic};
+use crate::job::Job;
 use crate::kit::ToolKind;
 use crate::lines::ClipLine;
 use crate::look::LineName;
-use crate::plan::{Job, Plan, Words};
+use crate::plan::Plan;
+use crate::say::Words;
 use crate::solve::{Unit, UnitCut};
 
 /// Work between two breaks, minutes (modelling choice after handbook 6, *breaks*: short for old,
@@ -236,7 +238,7 @@ impl Writer<'_> {
     pub(super) fn span(&self, cut: &UnitCut) -> String {
         let from = cut.leaves_mm.iter().copied().fold(f64::INFINITY, f64::min);
         let to = cut.leaves_mm.iter().copied().fold(0.0, f64::max);
-        crate::plan::span_text(from, to, self.words)
+        self.words.span(from, to)
     }
 
     /// Names of units in a sentence; a back that is cut in one pass is just the back.

@@ -103,7 +103,7 @@ pub fn programme(subject: &Subject, points: &[BalancePoint]) -> Built {
         let under = qp.helper();
         qp.square_helper(under, point.weight);
         let mut helpers = vec![(under, -1.0)];
-        if point.judged.gives_up() {
+        if point.judged.rule().gives_up {
             let beyond = qp.helper();
             qp.cost_helper(beyond, 2.0 * GIVES_UP_AT * point.weight);
             qp.row([], &[(beyond, -1.0)], 0.0);

@@ -311,6 +311,9 @@ pub enum SolveError {
     /// No finite answer came back.
     #[error("the balance found no answer; please report this dog")]
     NoAnswer,
+    /// Whoever asked no longer waits for it.
+    #[error("nobody waits for this answer any more")]
+    NotWanted,
 }
 
 #[cfg(test)]

@@ -1,8 +1,8 @@
 use uuid::Uuid;
 
 use super::units::Unit;
-use crate::balance::{BalancePoint, Skin, Subject, bounds, shortest_safe_mm};
-use crate::coat::{CoatNow, Knots, Zone};
+use crate::balance::{BalancePoint, Subject, bounds};
+use crate::coat::{CoatNow, Knots, Skin, Zone, shortest_safe_mm};
 use crate::kit::{
     Direction, ONE_SIZE_MM, Tool, ToolKind, UnderComb, full_leaves_mm, skim_leaves_mm,
 };

@@ -1,6 +1,6 @@
 use crate::balance::balance_points;
 use crate::frame::{Doubt, Frame, FrameInput, Offsets, resolve_moved};
-use crate::plan::Job;
+use crate::job::Job;
 
 /// Levels a doubt is tried at: below, at and above its value.
 const LEVELS: usize = 3;

@@ -4,7 +4,9 @@ use utoipa::ToSchema;
 
 use crate::balance::score;
 use crate::frame::{Doubt, Felt, Finding, Frame, FrameInput, Measure, Offsets, resolve_moved};
-use crate::plan::{Job, Plan, Words, make_plan_to};
+use crate::job::Job;
+use crate::plan::{Plan, make_plan_to};
+use crate::say::Words;
 use crate::solve::{Accuracy, SolveError, in_halves};
 use crate::units::Length;
 

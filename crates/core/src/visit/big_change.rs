@@ -3,8 +3,9 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::recipe::Recipe;
-use crate::coat::{CoatNow, Limit, Zone};
-use crate::plan::{Plan, Words};
+use crate::coat::{CoatNow, Limit, LimitCause, Zone};
+use crate::plan::Plan;
+use crate::say::Words;
 use crate::shape::{Dressing, dress_by_zone};
 use crate::units::Length;
 
@@ -95,6 +96,7 @@ pub fn big_change(last: &Recipe, plan: &Plan, words: &Words<'_>) -> Option<BigCh
         let limit = Limit {
             not_shorter_mm: Length::from_mm(f64::midpoint(was, now).round()).ok(),
             not_longer_mm: None,
+            because: LimitCause::HalfWay,
         };
         Some(HalfWay { zone, limit })
     });

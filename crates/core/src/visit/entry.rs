@@ -5,13 +5,14 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::known::KnownDog;
 use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatFinish, Knots, Limit, Texture, Zone, ZoneMarks};
 use crate::consult::{Part, Talk, Wish};
 use crate::finish::ZoneResult;
 use crate::frame::{
-    Angle, BuildType, DogSize, EarKind, Felt, Grade, Measure, OwnType, Stance, TailKind,
+    Angle, BuildType, DogSize, EarKind, Felt, Grade, Known, Measure, OwnType, Stance, TailKind,
     TakenAngle, TakenMeasure,
 };
 use crate::look::{LineName, LineStop, LookId, OwnLook};
@@ -302,6 +303,16 @@ pub enum EntryBody {
         /// Its id in the salon's records.
         plan: Uuid,
     },
+    /// What earlier visits know came along.
+    BroughtAlong {
+        /// What.
+        known: Box<KnownDog>,
+    },
+    /// What came along was felt or read again and is so.
+    StillSo {
+        /// What.
+        what: Vec<Known>,
+    },
     /// An earlier entry no longer counts.
     Undone {
         /// Which.
@@ -364,6 +375,8 @@ impl EntryBody {
             Self::RecipeTaken { .. } => "as last time".into(),
             Self::Corrected { correction } => format!("correction, {}", correction.zone.label()),
             Self::PlanKept { .. } => "kept plan".into(),
+            Self::BroughtAlong { .. } => "what was known".into(),
+            Self::StillSo { .. } => "still so".into(),
             Self::Undone { .. } => "undo".into(),
             Self::Redone { .. } => "redo".into(),
         }

@@ -8,11 +8,11 @@ use uuid::Uuid;
 use super::entry::{Entry, EntryBody, LookChoice};
 use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
-use crate::coat::{CoatInput, Knots, Zone};
+use crate::coat::{CoatInput, Knots, Limit, Zone};
 use crate::consult::{Part, Talk, Wish};
 use crate::dog::Dog;
 use crate::finish::ZoneResult;
-use crate::frame::{Felt, FrameInput, Grade};
+use crate::frame::{Felt, FrameInput, Grade, Known};
 use crate::look::{OwnLook, Placement, Shifts};
 use crate::photo::{PhotoMarks, PhotoMoment};
 use crate::picture::OwnersPicture;
@@ -82,6 +82,12 @@ pub struct Visit {
     /// What the owner corrected, the last word on each zone.
     #[serde(default)]
     pub corrections: Vec<Correction>,
+    /// The limits that are the owner's own and stay with the dog, whatever knots or a slip asked for since.
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub owners_limits: BTreeMap<Zone, Limit>,
+    /// Days since the visit before, where what it knew came along.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub known_days: Option<u32>,
     /// Who works; empty where nobody said.
     #[serde(default)]
     pub stylist: String,
@@ -187,15 +193,19 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
     match body {
         EntryBody::MeasureSet { measure, taken } => {
             visit.frame.measures.insert(*measure, *taken);
+            visit.frame.is_found_now(Known::Measure(*measure));
         }
         EntryBody::MeasureCleared { measure } => {
             visit.frame.measures.remove(measure);
+            visit.frame.is_found_now(Known::Measure(*measure));
         }
         EntryBody::AngleSet { angle, taken } => {
             visit.frame.angles.insert(*angle, *taken);
+            visit.frame.is_found_now(Known::Angle(*angle));
         }
         EntryBody::AngleCleared { angle } => {
             visit.frame.angles.remove(angle);
+            visit.frame.is_found_now(Known::Angle(*angle));
         }
         EntryBody::FeltSet { felt, grade, right } => feel(&mut visit.frame, *felt, *grade, *right),
         EntryBody::StanceSet { stance } => visit.frame.stance = *stance,
@@ -254,8 +264,12 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
         EntryBody::LimitSet { zone, limit } => {
             if limit.not_shorter_mm.is_none() && limit.not_longer_mm.is_none() {
                 visit.coat.limits.remove(zone);
+                visit.owners_limits.remove(zone);
             } else {
                 visit.coat.limits.insert(*zone, *limit);
+                if limit.because.is_the_owners() {
+                    visit.owners_limits.insert(*zone, *limit);
+                }
             }
         }
         EntryBody::CoatGrown { zones_mm, .. } => visit.coat.zones_mm.clone_from(zones_mm),
@@ -337,9 +351,16 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             if correction.can_be() {
                 let limit = visit.coat.limits.entry(zone).or_default();
                 *limit = correction.into_limit(*limit);
+                visit.owners_limits.insert(zone, *limit);
             }
             visit.corrections.retain(|c| c.zone != zone);
             visit.corrections.push(*correction);
+        }
+        EntryBody::BroughtAlong { known } => known.lay_under(visit),
+        EntryBody::StillSo { what } => {
+            for found in what {
+                visit.frame.is_found_now(*found);
+            }
         }
         EntryBody::PlanKept { plan } => visit.plans.push(*plan),
         EntryBody::Undone { .. } | EntryBody::Redone { .. } => {}
@@ -359,6 +380,7 @@ fn run(visit: &mut Visit, event: &RunEvent, at_ms: i64) {
 }
 
 fn feel(frame: &mut FrameInput, felt: Felt, grade: Grade, right: Option<Grade>) {
+    frame.is_found_now(Known::Felt(felt));
     let right = right.filter(|r| *r != grade && felt.is_paired());
     frame.felt.insert(felt, grade);
     match right {
@@ -367,6 +389,7 @@ fn feel(frame: &mut FrameInput, felt: Felt, grade: Grade, right: Option<Grade>) 
     };
     // Both sides cannot be straight and well bent at once; a left foot out and a right foot in can.
     let Some(other) = felt.opposite() else { return };
+    frame.is_found_now(Known::Felt(other));
     if frame.felt.contains_key(&other) || !felt.is_paired() {
         if grade != Grade::None {
             frame.felt.insert(other, Grade::None);

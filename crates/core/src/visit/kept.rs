@@ -7,7 +7,7 @@ use super::fold::Visit;
 use crate::dog::{Dog, House};
 use crate::drawing::Drawing;
 use crate::kit::Tool;
-use crate::plan::PlanReport;
+use crate::report::PlanReport;
 
 /// A plan kept as it was: what it was made of, what came out, by which method, when.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]

@@ -4,6 +4,7 @@ mod big_change;
 mod entry;
 mod fold;
 mod kept;
+mod known;
 mod order;
 mod past;
 mod recipe;
@@ -13,6 +14,7 @@ pub use big_change::{BigChange, HalfWay, big_change};
 pub use entry::{Entry, EntryBody, LookChoice};
 pub use fold::{UndoStep, Visit, fold};
 pub use kept::KeptPlan;
+pub use known::{KnownDog, known};
 pub use order::next_stamp;
 pub use past::{
     EarlierFrame, EarlierVisit, GrownCoat, LastVisit, LeftThen, MeasureHistory, Past, Reading,

@@ -162,7 +162,7 @@ pub fn past(visits: &[EarlierVisit], now_ms: i64) -> Past {
     }
     let newest_first = || earlier.iter().rev();
     let growth = growth(&earlier);
-    let factor = growth.map_or(1.0, |g| g.value);
+    let factor = growth_of(&earlier);
     Past {
         growth,
         is_first: earlier.is_empty(),
@@ -196,6 +196,7 @@ fn histories(earlier: &[&EarlierVisit]) -> Vec<MeasureHistory> {
         .filter_map(|&measure| {
             let readings: Vec<Reading> = earlier
                 .iter()
+                .filter(|v| !v.visit.frame.ago.measures.contains_key(&measure))
                 .filter_map(|v| {
                     let taken = v.visit.frame.measures.get(&measure)?;
                     Some(Reading {
@@ -214,7 +215,7 @@ fn histories(earlier: &[&EarlierVisit]) -> Vec<MeasureHistory> {
         .collect()
 }
 
-fn days_since(visit: &EarlierVisit, now_ms: i64) -> i64 {
+pub(super) fn days_since(visit: &EarlierVisit, now_ms: i64) -> i64 {
     ((now_ms - visit.began_ms) / DAY_MS).max(0)
 }
 
@@ -230,6 +231,11 @@ fn last_visit(last: &EarlierVisit, now_ms: i64) -> LastVisit {
         notes: said.notes.clone(),
         left_undone: said.run.as_ref().map_or_else(Vec::new, left_undone),
     }
+}
+
+/// How fast this dog's coat grows against its texture's rate.
+pub(super) fn growth_of(earlier: &[&EarlierVisit]) -> f64 {
+    growth(earlier).map_or(1.0, |g| g.value)
 }
 
 /// Zones measured after one visit and combed out at the next; none where nothing was.
@@ -291,7 +297,7 @@ fn zones_past(earlier: &[&EarlierVisit], now_ms: i64, factor: f64) -> Vec<ZonePa
         .collect()
 }
 
-fn grown(last: &EarlierVisit, now_ms: i64, factor: f64) -> GrownCoat {
+pub(super) fn grown(last: &EarlierVisit, now_ms: i64, factor: f64) -> GrownCoat {
     let days = days_since(last, now_ms);
     let texture = last.visit.coat.texture;
     let height = resolve(&last.visit.frame, UnitSystem::Millimetres)

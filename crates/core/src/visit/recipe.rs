@@ -10,7 +10,8 @@ use crate::coat::{LONGEST_MM, Limit, Zone};
 use crate::finish::{AS_PLANNED_MM, ZoneResult};
 use crate::frame::{Problem, Severity};
 use crate::look::{LookId, Placement, Shifts};
-use crate::plan::{StrokeName, UnitRow, Words};
+use crate::report::{StrokeName, UnitRow};
+use crate::say::Words;
 use crate::units::{Length, UnitSystem, length_text};
 
 /// What a zone was left at last time, and how.
@@ -139,6 +140,7 @@ impl Recipe {
                 let limit = Limit {
                     not_shorter_mm: Length::from_mm(from).ok(),
                     not_longer_mm: Length::from_mm(to).ok(),
+                    ..Limit::default()
                 };
                 (zone.zone, limit)
             })
@@ -199,6 +201,7 @@ impl Correction {
                 Limit {
                     not_shorter_mm: own.not_shorter_mm.filter(|least| Some(*least) <= most),
                     not_longer_mm: most,
+                    ..Limit::default()
                 }
             }
             Wants::Longer => {
@@ -206,6 +209,7 @@ impl Correction {
                 Limit {
                     not_shorter_mm: least,
                     not_longer_mm: own.not_longer_mm.filter(|most| Some(*most) >= least),
+                    ..Limit::default()
                 }
             }
         }

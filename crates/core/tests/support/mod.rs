@@ -76,6 +76,7 @@ pub fn limit(shorter: Option<f64>, longer: Option<f64>) -> Limit {
     Limit {
         not_shorter_mm: shorter.map(Length::constant_mm),
         not_longer_mm: longer.map(Length::constant_mm),
+        ..Limit::default()
     }
 }
 

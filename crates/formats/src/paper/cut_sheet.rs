@@ -1,5 +1,5 @@
 use veliform_core::drawing::Drawing;
-use veliform_core::plan::PlanReport;
+use veliform_core::report::PlanReport;
 
 use super::steps::{Placed, Room, place_steps};
 use super::writer::{HEIGHT, MARGIN, PageWriter, WIDTH, cut, gaps_said, wrap};

@@ -1,4 +1,4 @@
-use veliform_core::plan::PlanReport;
+use veliform_core::report::PlanReport;
 use veliform_core::sheet::{Stage, Step};
 
 use super::writer::{MARGIN, WIDTH, wrap};

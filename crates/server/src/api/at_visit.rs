@@ -22,7 +22,7 @@ impl AtVisit {
     /// Reads a visit with its dog, the salon's settings and kit.
     pub(crate) fn read(store: &Store, visit: Uuid) -> Result<Self, ApiError> {
         let log = store.visit(visit, 0)?;
-        let dog = store.dog(log.head.dog)?;
+        let dog = store.dog(log.head.dog)?.at(log.head.began_ms);
         let mut visits = store.visits_of(log.head.dog)?.into_iter();
         Ok(Self {
             is_first: !visits.any(|v| v.began_ms < log.head.began_ms),

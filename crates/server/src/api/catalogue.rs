@@ -11,8 +11,9 @@ use veliform_core::frame::{Angle, BuildType, Felt, Finding, Measure, Method, QUI
 use veliform_core::look::{
     Aim, FootFinish, ForeLegShape, HindLegShape, LineName, LineStop, Look, LookId,
 };
+use veliform_core::page::View;
 use veliform_core::picture::PicturePoint;
-use veliform_core::shape::{Drag, HeadShape, Landmark, View};
+use veliform_core::shape::{Drag, HeadShape, Landmark};
 use veliform_core::sheet::STANDING_CAUTION;
 use veliform_core::units::Length;
 

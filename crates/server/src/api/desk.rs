@@ -7,14 +7,15 @@ use uuid::Uuid;
 use veliform_core::coat::{Zone, standing_problem};
 use veliform_core::consult::Wish;
 use veliform_core::desk::{
-    Ahead, Before, Desk, Evaluation, Offers, PictureHere, PlanView, QuestionHere, Reasons, WhatIf,
+    Ahead, Before, Desk, Evaluation, Offers, PictureHere, QuestionHere, WhatIf,
 };
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::finish::FinishReport;
 use veliform_core::kit::Tool;
 use veliform_core::look::LookId;
-use veliform_core::plan::{LineOffer, PlanMemo};
+use veliform_core::plan::PlanMemo;
+use veliform_core::report::LineOffer;
 use veliform_core::run::{RescueOption, RunView, Slip};
 use veliform_core::solve::SolveError;
 use veliform_core::sure::WhatNext;
@@ -51,7 +52,7 @@ pub(crate) static MADE_LAST: PlanMemo = PlanMemo::of(32);
 
 impl OnTheDesk {
     /// Reads the log, if it is the server's.
-    async fn log(&self, salon: &Salon) -> Result<Arc<Vec<Entry>>, ApiError> {
+    pub(super) async fn log(&self, salon: &Salon) -> Result<Arc<Vec<Entry>>, ApiError> {
         match self.visit {
             Some(visit) => salon.log(visit).await,
             None => Ok(Arc::default()),
@@ -59,16 +60,20 @@ impl OnTheDesk {
     }
 
     /// Folds the log and puts the dog on the desk.
-    fn with<T>(self, log: &[Entry], work: impl FnOnce(&Desk<'_>, &DrawOptions) -> T) -> T {
+    pub(super) fn with<T>(
+        &self,
+        log: &[Entry],
+        work: impl FnOnce(&Desk<'_>, &DrawOptions) -> T,
+    ) -> T {
         let visit = fold(&self.dog, log.iter().chain(&self.entries));
         let desk = Desk::new(&self.dog, &visit, &self.house, &self.kit)
-            .with_before(self.before)
+            .with_before(self.before.clone())
             .with_memo(&MADE_LAST);
         work(&desk, &self.options)
     }
 
     /// Works on it as a computation, off the async threads.
-    async fn compute<T: Send + 'static>(
+    pub(super) async fn compute<T: Send + 'static>(
         self,
         salon: &Salon,
         work: impl FnOnce(&Desk<'_>, &DrawOptions) -> Result<T, SolveError> + Send + 'static,
@@ -77,15 +82,6 @@ impl OnTheDesk {
         let answer = compute(move || Ok(self.with(&log, work)?)).await?;
         Ok(web::Json(answer))
     }
-}
-
-/// A plan to make.
-#[derive(Debug, Deserialize, ToSchema)]
-pub struct PlanRequest {
-    desk: OnTheDesk,
-    /// Whether reasons are looked for; they take further solves.
-    #[serde(default)]
-    reasons: bool,
 }
 
 /// A touch to try.
@@ -142,29 +138,6 @@ pub(crate) async fn evaluate_dog(
 
 /// A log of so many entries is folded in a fraction of a millisecond.
 const QUICK_ENTRIES: usize = 500;
-
-/// Solves the look chosen and writes the plan out.
-#[utoipa::path(responses(
-    (status = 200, body = PlanView),
-    (status = 404, body = ErrorBody),
-    (status = 422, body = ErrorBody)
-))]
-#[post("/plan")]
-pub(crate) async fn plan_dog(
-    salon: web::Data<Salon>,
-    request: Json<PlanRequest>,
-) -> Result<web::Json<PlanView>, ApiError> {
-    let PlanRequest { desk, reasons } = request.into_inner();
-    let reasons = if reasons {
-        Reasons::Find
-    } else {
-        Reasons::Skip
-    };
-    desk.compute(&salon, move |desk, options| {
-        desk.plan_view(reasons, options)
-    })
-    .await
-}
 
 /// What one touch on a zone would do.
 #[utoipa::path(responses(

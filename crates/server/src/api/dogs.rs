@@ -1,4 +1,4 @@
-use actix_web::{get, put, web};
+use actix_web::{HttpRequest, HttpResponse, get, put, web};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
@@ -11,6 +11,7 @@ use veliform_store::DogListing;
 use crate::blocking::{Salon, compute};
 use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
+use crate::versions::{known_version, tag};
 
 /// A dog in the studio's list.
 #[derive(Debug, Serialize, ToSchema)]
@@ -73,6 +74,8 @@ pub(crate) async fn list_dogs(
                 [name, owner]
                     .iter()
                     .any(|n| n.to_lowercase().contains(&find))
+                    // One that was put away is found by its name, and stands in no list.
+                    && !(find.is_empty() && listing.dog.is_put_away)
             });
             dogs.sort_by_key(|d| std::cmp::Reverse(d.last_visit.map(|(_, began_ms)| began_ms)));
             let listed = dogs
@@ -113,24 +116,26 @@ fn outline(dog: &Dog, entries: &[Entry], house: &House) -> Drawing {
     };
     let options = DrawOptions {
         layers,
+        is_small: true,
         ..DrawOptions::default()
     };
     Desk::new(dog, &visit, house, &[]).draw(None, &options)
 }
 
-/// One dog with its visits.
+/// One dog with its visits; `ETag` is the version it stands at.
 #[utoipa::path(responses((status = 200, body = DogWithVisits), (status = 404, body = ErrorBody)))]
 #[get("/dogs/{id}")]
 pub(crate) async fn get_dog(
     salon: web::Data<Salon>,
     id: web::Path<Uuid>,
-) -> Result<web::Json<DogWithVisits>, ApiError> {
+) -> Result<HttpResponse, ApiError> {
     let id = id.into_inner();
-    let found = salon
+    let (found, version) = salon
         .run(move |store| {
             let visits = store.visits_of(id)?;
-            Ok(DogWithVisits {
-                dog: store.dog(id)?,
+            let (dog, version) = store.dog_version(id)?;
+            let found = DogWithVisits {
+                dog: dog.at(now_ms()),
                 visits: visits
                     .into_iter()
                     .map(|v| VisitCard {
@@ -138,31 +143,51 @@ pub(crate) async fn get_dog(
                         began_ms: v.began_ms,
                     })
                     .collect(),
-            })
+            };
+            Ok((found, version))
         })
         .await?;
-    Ok(web::Json(found))
+    Ok(HttpResponse::Ok().insert_header(tag(version)).json(found))
 }
 
-/// Keeps a new dog, or a correction of one.
-#[utoipa::path(responses((status = 200, body = Dog), (status = 422, body = ErrorBody)))]
+fn now_ms() -> i64 {
+    jiff::Timestamp::now().as_millisecond()
+}
+
+/// Keeps a new dog, or a correction of one: `If-Match` says which version was corrected, so that two
+/// screens do not write over one another.
+#[utoipa::path(
+    request_body = Dog,
+    params(("If-Match" = Option<String>, Header, description = "The `ETag` the dog was read with.")),
+    responses(
+        (status = 200, body = Dog),
+        (status = 412, body = ErrorBody),
+        (status = 422, body = ErrorBody)
+    )
+)]
 #[put("/dogs/{id}")]
 pub(crate) async fn put_dog(
     salon: web::Data<Salon>,
     id: web::Path<Uuid>,
+    request: HttpRequest,
     dog: Json<Dog>,
 ) -> Result<web::Json<Dog>, ApiError> {
+    let known = known_version(&request);
     let dog = Dog {
         id: id.into_inner(),
         ..dog.into_inner()
     };
-    let problems = dog.check();
+    let mut problems = dog.check();
+    problems.extend(dog.check_born(now_ms()));
     if !problems.is_empty() {
         return Err(ApiError::Fields(problems));
     }
     let kept = salon
         .run(move |store| {
-            store.put_dog(&dog, jiff::Timestamp::now().as_millisecond())?;
+            match known {
+                Some(known) => store.correct_dog(&dog, known, now_ms())?,
+                None => store.put_dog(&dog, now_ms())?,
+            }
             Ok(dog)
         })
         .await?;

@@ -1,4 +1,3 @@
-use actix_web::http::header::{ETag, EntityTag, Header as _, IfMatch};
 use actix_web::{HttpRequest, HttpResponse, get, put, web};
 use uuid::Uuid;
 use veliform_core::dog::House;
@@ -7,6 +6,7 @@ use veliform_core::kit::{Tool, check_tool};
 use crate::blocking::Salon;
 use crate::body::{Json, Whole};
 use crate::error::{ApiError, ErrorBody};
+use crate::versions::{known_version, tag};
 
 fn now_ms() -> i64 {
     jiff::Timestamp::now().as_millisecond()
@@ -14,25 +14,8 @@ fn now_ms() -> i64 {
 
 /// Settings with the version they stand at.
 fn answer((house, version): (House, i64)) -> HttpResponse {
-    HttpResponse::Ok()
-        .insert_header(ETag(EntityTag::new_strong(version.to_string())))
-        .json(house)
+    HttpResponse::Ok().insert_header(tag(version)).json(house)
 }
-
-/// The version that a change is made from; none where the request does not say.
-fn known_version(request: &HttpRequest) -> Option<i64> {
-    match IfMatch::parse(request).ok()? {
-        IfMatch::Items(tags) if !tags.is_empty() => {
-            // A tag that is no version of ours was never the newest one.
-            let versions = tags.iter().filter_map(|tag| tag.tag().parse().ok());
-            Some(versions.max().unwrap_or(NO_VERSION))
-        }
-        _ => None,
-    }
-}
-
-/// Stands for a version that never was.
-const NO_VERSION: i64 = -1;
 
 /// The salon's settings; `ETag` is the version they stand at.
 #[utoipa::path(responses((status = 200, body = House)))]

@@ -11,6 +11,7 @@ mod kit;
 mod papers;
 mod past;
 mod photos;
+mod planning;
 mod plans;
 mod salon_log;
 mod types;
@@ -42,7 +43,8 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(visits::get_visit)
         .service(visits::append_entries)
         .service(desk::evaluate_dog)
-        .service(desk::plan_dog)
+        .service(planning::plan_dog)
+        .service(planning::plan_then_reasons)
         .service(desk::try_what_if)
         .service(desk::hold_picture)
         .service(desk::offer_lines)

@@ -7,7 +7,7 @@ use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Reasons;
 use veliform_core::drawing::{DrawOptions, Layers};
-use veliform_core::plan::Words;
+use veliform_core::say::Words;
 use veliform_core::sheet::STANDING_CAUTION;
 use veliform_core::visit::owner_lines;
 use veliform_formats::{

@@ -1,7 +1,8 @@
 use actix_web::{get, web};
 use uuid::Uuid;
-use veliform_core::visit::{EarlierVisit, Past, fold, past};
-use veliform_store::Store;
+use veliform_core::dog::Dog;
+use veliform_core::visit::{EarlierVisit, KeptPlan, Past, fold, past};
+use veliform_store::{Store, VisitLog};
 
 use crate::blocking::{Salon, compute};
 use crate::error::{ApiError, ErrorBody};
@@ -17,24 +18,51 @@ pub(crate) async fn get_past(
     id: web::Path<Uuid>,
 ) -> Result<web::Json<Past>, ApiError> {
     let id = id.into_inner();
-    let (dog, heads, began_ms) = salon
+    let head = salon.run(move |store| Ok(store.visit_head(id)?)).await?;
+    let read = read_before(&salon, head.dog, head.began_ms).await?;
+    let answer = compute(move || {
+        let (_, earlier) = read.folded();
+        Ok(past(&earlier, head.began_ms))
+    })
+    .await?;
+    Ok(web::Json(answer))
+}
+
+/// A dog with what was said and kept at its earlier visits, as it is read.
+pub(super) struct Before {
+    dog: Dog,
+    visits: Vec<(VisitLog, Option<KeptPlan>)>,
+}
+
+/// Reads a dog's visits that began before a moment, the newest of them.
+pub(super) async fn read_before(
+    salon: &Salon,
+    dog: Uuid,
+    before_ms: i64,
+) -> Result<Before, ApiError> {
+    let (dog, heads) = salon
         .run(move |store| {
-            let head = store.visit_head(id)?;
-            let mut heads = store.visits_of(head.dog)?;
-            heads.retain(|v| v.began_ms < head.began_ms);
+            let mut heads = store.visits_of(dog)?;
+            heads.retain(|v| v.began_ms < before_ms);
             heads.truncate(MOST_VISITS);
-            Ok((store.dog(head.dog)?, heads, head.began_ms))
+            Ok((store.dog(dog)?, heads))
         })
         .await?;
-    let mut earlier = Vec::with_capacity(heads.len());
+    let mut visits = Vec::with_capacity(heads.len());
     for head in heads {
         // One at a time: a tick at the table never waits for all.
         let read =
             move |store: &mut Store| Ok((store.visit(head.id, 0)?, store.newest_plan_of(head.id)?));
-        earlier.push(salon.run(read).await?);
+        visits.push(salon.run(read).await?);
     }
-    let answer = compute(move || {
-        let earlier: Vec<EarlierVisit> = earlier
+    Ok(Before { dog, visits })
+}
+
+impl Before {
+    /// Folds the logs: a computation.
+    pub(super) fn folded(self) -> (Dog, Vec<EarlierVisit>) {
+        let Self { dog, visits } = self;
+        let earlier = visits
             .into_iter()
             .map(|(log, plan)| EarlierVisit {
                 id: log.head.id,
@@ -43,8 +71,6 @@ pub(crate) async fn get_past(
                 plan,
             })
             .collect();
-        Ok(past(&earlier, began_ms))
-    })
-    .await?;
-    Ok(web::Json(answer))
+        (dog, earlier)
+    }
 }

@@ -8,10 +8,11 @@ use tokio::time::timeout;
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Reasons;
+use veliform_core::page::View;
 use veliform_core::photo::{Camera, PhotoMarks, PhotoReading, TouchedPoint, read_photo, shoot};
 use veliform_core::picture::PicturePoint;
 use veliform_core::plan::{PlanCoat, dress_plan};
-use veliform_core::shape::{View, dress_now};
+use veliform_core::shape::dress_now;
 use veliform_core::units::{Length, UnitSystem};
 use veliform_formats::{
     KeptPhoto, MOST_PHOTO_BYTES, PhotoError, Theme, drawing_svg, keep_photo, png,

@@ -5,8 +5,9 @@ use veliform_core::coat::Texture;
 use veliform_core::desk::Desk;
 use veliform_core::dog::Dog;
 use veliform_core::frame::DogSize;
+use veliform_core::job::Job;
 use veliform_core::look::LookId;
-use veliform_core::plan::{Buy, Job, what_to_buy};
+use veliform_core::plan::{Buy, what_to_buy};
 use veliform_core::salon_log::{
     AlbumFilter, AlbumPage, DueWork, SortLearnt, ToolLearnt, ToolWork, TopicLearnt, album,
     due_work, learn_minutes, learn_tools, tool_work,

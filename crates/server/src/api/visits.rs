@@ -4,11 +4,12 @@ use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::dog::Dog;
-use veliform_core::visit::{Entry, refusals};
+use veliform_core::visit::{Entry, EntryBody, known, refusals};
 use veliform_formats::read_json;
 use veliform_store::{Store, StoreError};
 
-use crate::blocking::{Salon, at_once};
+use super::past::read_before;
+use crate::blocking::{Salon, at_once, compute};
 use crate::body::Json;
 use crate::error::{ApiError, ErrorBody, sentence};
 
@@ -155,7 +156,8 @@ fn tell_apart(
 /// Most entries in one request, and in one answer.
 const MOST_ENTRIES: usize = 2000;
 
-/// Begins a visit; the same again changes nothing.
+/// Begins a visit with what is known of the dog, and answers with it; the same again changes nothing, and
+/// a dog that another screen began a visit of goes on with that one.
 #[utoipa::path(responses((status = 200, body = VisitLog), (status = 404, body = ErrorBody)))]
 #[put("/visits/{id}")]
 pub(crate) async fn put_visit(
@@ -165,13 +167,35 @@ pub(crate) async fn put_visit(
 ) -> Result<web::Json<VisitLog>, ApiError> {
     let (id, visit) = (id.into_inner(), visit.into_inner());
     dated(visit.began_ms).map_err(ApiError::Body)?;
+    let began_ms = visit.began_ms;
+    let before = read_before(&salon, visit.dog, began_ms).await?;
+    let known = compute(move || {
+        let (dog, earlier) = before.folded();
+        Ok(known(&dog, &earlier, began_ms))
+    })
+    .await?;
+    let entry = known.map(|known| Entry {
+        id: brought_along(id),
+        at_ms: began_ms,
+        stamp_ms: Some(began_ms),
+        author: String::new(),
+        body: EntryBody::BroughtAlong {
+            known: Box::new(known),
+        },
+    });
     let log = salon
         .run(move |store| {
-            store.begin_visit(id, visit.dog, visit.began_ms)?;
+            let id = store.begin_visit(id, visit.dog, began_ms, entry.as_slice())?;
             read(store, id, 0)
         })
         .await?;
     Ok(web::Json(log))
+}
+
+/// The id of the entry that brings along what is known: the visit's own but for its last bit, so that two
+/// screens that begin the same visit write the same entry.
+const fn brought_along(visit: Uuid) -> Uuid {
+    Uuid::from_u128(visit.as_u128() ^ 1)
 }
 
 /// A visit, with the entries a screen has not seen.
@@ -192,7 +216,7 @@ fn read(store: &Store, id: Uuid, after: i64) -> Result<VisitLog, ApiError> {
     let log = store.visit_part(id, after, MOST_ENTRIES)?;
     Ok(VisitLog {
         id,
-        dog: store.dog(log.head.dog)?,
+        dog: store.dog(log.head.dog)?.at(log.head.began_ms),
         began_ms: log.head.began_ms,
         salon: store.salon_id()?,
         now_ms: Timestamp::now().as_millisecond(),

@@ -28,8 +28,9 @@ export class Failure extends Error {
     kind: Schemas['ErrorKind'] | 'offline',
     message: string,
     fields: Schemas['Problem'][] = [],
+    options?: ErrorOptions,
   ) {
-    super(message);
+    super(message, options);
     this.kind = kind;
     this.fields = fields;
   }
@@ -50,6 +51,45 @@ export async function ask<T>(
   }
   if (answer.data !== undefined) return answer.data;
   throw asFailure(answer.error, answer.response.status);
+}
+
+/**
+ * The answers of a request that answers more than once, each a line of JSON, as they come. Whoever
+ * aborts it is not worked for any more.
+ */
+export async function* answersOf<T>(
+  path: string,
+  body: unknown,
+  signal: AbortSignal,
+): AsyncGenerator<T> {
+  const request = new Request(path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+    signal,
+  });
+  let response;
+  try {
+    response = await patiently(request);
+  } catch (error) {
+    if (signal.aborted) return;
+    throw error instanceof TypeError ? new Failure('offline', AWAY) : error;
+  }
+  if (!response.ok || !response.body)
+    throw asFailure(await response.json().catch(() => null), response.status);
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+  let text = '';
+  try {
+    for (;;) {
+      const { done, value } = await reader.read();
+      if (done) return;
+      const lines = (text + value).split('\n');
+      text = lines.pop() ?? '';
+      for (const line of lines) yield JSON.parse(line) as T;
+    }
+  } catch (error) {
+    if (!signal.aborted) throw new Failure('offline', AWAY, [], { cause: error });
+  }
 }
 
 function asFailure(error: unknown, status: number): Failure {

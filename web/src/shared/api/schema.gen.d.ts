@@ -96,9 +96,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** One dog with its visits. */
+        /** One dog with its visits; `ETag` is the version it stands at. */
         get: operations["get_dog"];
-        /** Keeps a new dog, or a correction of one. */
+        /**
+         * Keeps a new dog, or a correction of one: `If-Match` says which version was corrected, so that two
+         *     screens do not write over one another.
+         */
         put: operations["put_dog"];
         post?: never;
         delete?: never;
@@ -385,6 +388,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan-then-reasons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Solves the look chosen, then finds its reasons: two plan views as lines of JSON, the first without
+         *     reasons, as soon as it is there. Whoever goes away after the first is not worked for any more.
+         */
+        post: operations["plan_then_reasons"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/{id}": {
         parameters: {
             query?: never;
@@ -534,7 +557,10 @@ export interface paths {
         };
         /** A visit, with the entries a screen has not seen. */
         get: operations["get_visit"];
-        /** Begins a visit; the same again changes nothing. */
+        /**
+         * Begins a visit with what is known of the dog, and answers with it; the same again changes nothing, and
+         *     a dog that another screen began a visit of goes on with that one.
+         */
         put: operations["put_visit"];
         post?: never;
         delete?: never;
@@ -755,6 +781,33 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description How long ago what comes along from earlier visits was found, days; what a hand said at this visit
+         *     is not in it.
+         */
+        Ago: {
+            /**
+             * @description Angles.
+             * @default {}
+             */
+            angles: {
+                [key: string]: number;
+            };
+            /**
+             * @description Felt grades, of both sides.
+             * @default {}
+             */
+            felt: {
+                [key: string]: number;
+            };
+            /**
+             * @description Measures.
+             * @default {}
+             */
+            measures: {
+                [key: string]: number;
+            };
+        };
         /** @description A look over the weeks ahead. */
         Ahead: {
             /** @description Its moments drawn, in their order. */
@@ -930,7 +983,7 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             /** @description Verdict on the coat as it is. */
             verdict_now: components["schemas"]["Verdict"];
-            /** @description The view it shows in. */
+            /** @description The view it shows in; the first method knew the side alone. */
             view: components["schemas"]["View"];
         };
         /** @description What of earlier visits is drawn with this one. */
@@ -1151,6 +1204,10 @@ export interface components {
             all_over_mm?: components["schemas"]["Length"] | null;
             /** @description How it is finished. */
             finish?: components["schemas"]["CoatFinish"];
+            /** @description Last time's cut, grown since: what a zone carries where nobody said it today. */
+            grown_mm?: {
+                [key: string]: components["schemas"]["Length"];
+            };
             /** @description Knots by zone; a missing zone has none. */
             knots: {
                 [key: string]: components["schemas"]["Knots"];
@@ -1294,9 +1351,11 @@ export interface components {
         Dog: {
             /**
              * Format: int32
-             * @description Its age in whole months when entered.
+             * @description Its age in whole months: when entered, or by the calendar where the month of birth is known.
              */
             age_months?: number | null;
+            /** @description When it was born. */
+            born?: string | null;
             /** @description The family of builds it estimates from. */
             build?: components["schemas"]["BuildType"];
             ear?: components["schemas"]["EarKind"] | null;
@@ -1307,10 +1366,14 @@ export interface components {
              * @description Made by the screen that entered it.
              */
             id: string;
+            /** @description Died or left: not listed, not lost. */
+            is_put_away?: boolean;
             /** @description Its name; the only thing that must be given. */
             name: string;
             /** @description Whose it is. */
             owner?: string;
+            /** @description How its owner is reached. */
+            reach?: string;
             /** @description Its sex. */
             sex?: components["schemas"]["Sex"];
             /** @description One tap on size. */
@@ -1363,11 +1426,16 @@ export interface components {
             shapes: components["schemas"]["Shape"][];
             /** @description What it shows, for those who cannot see it. */
             title: string;
-            /** @description Where each view of the dog stands on the page. */
+            /** @description Where each view of the dog stands on the page; drawings of the first method say none. */
             views: components["schemas"]["ViewPlace"][];
         };
         /** @description How to draw. */
         DrawOptions: {
+            /**
+             * @description For a card some centimetres wide: as many points as show there.
+             * @default false
+             */
+            is_small: boolean;
             /**
              * @description What is shown.
              * @default {
@@ -1754,6 +1822,16 @@ export interface components {
              */
             plan: string;
         } | {
+            /** @enum {string} */
+            kind: "brought_along";
+            /** @description What. */
+            known: components["schemas"]["KnownDog"];
+        } | {
+            /** @enum {string} */
+            kind: "still_so";
+            /** @description What. */
+            what: components["schemas"]["Known"][];
+        } | {
             /**
              * Format: uuid
              * @description Which.
@@ -1800,7 +1878,10 @@ export interface components {
         Evaluation: {
             /** @description Its angles, with theirs. */
             angles: components["schemas"]["AngleValue"][];
-            /** @description Balance of the coat as it is, judged by the look chosen, or the first. */
+            /**
+             * @description Balance of the coat as it is, judged by the look chosen, or the first; beside a plan, the plan's
+             *     own says both.
+             */
             balance: components["schemas"]["BalanceRow"][];
             /** @description Measures that changed since last time beyond what both readings can tell. */
             changed: components["schemas"]["Measure"][];
@@ -1935,6 +2016,8 @@ export interface components {
         };
         /** @description Everything the hands found, as the visit holds it. */
         FrameInput: {
+            /** @description How old what came along from earlier visits is. */
+            ago?: components["schemas"]["Ago"];
             /** @description Angles read. */
             angles?: {
                 [key: string]: components["schemas"]["TakenAngle"];
@@ -1984,6 +2067,16 @@ export interface components {
             points_mm: number[];
             /** @enum {string} */
             type: "line";
+            /**
+             * Format: double
+             * @description Width.
+             */
+            width_mm: number;
+        } | {
+            /** @description x, y of one end, x, y of the other; then the next stroke's. */
+            ends_mm: number[];
+            /** @enum {string} */
+            type: "strokes";
             /**
              * Format: double
              * @description Width.
@@ -2383,6 +2476,102 @@ export interface components {
          * @enum {string}
          */
         KnotWay: "brush" | "cut_with" | "clear";
+        /** @description One thing known of the frame. */
+        Known: {
+            /** @enum {string} */
+            of: "measure";
+            /** @description A measure. */
+            which: components["schemas"]["Measure"];
+        } | {
+            /** @enum {string} */
+            of: "angle";
+            /** @description An angle. */
+            which: components["schemas"]["Angle"];
+        } | {
+            /** @enum {string} */
+            of: "felt";
+            /** @description A felt grade. */
+            which: components["schemas"]["Felt"];
+        };
+        /**
+         * @description What is known of a dog when its next visit begins (handbook 10 A 2): it comes along in one entry, and
+         *     whatever is said afterwards wins over it.
+         */
+        KnownDog: {
+            /**
+             * Format: int32
+             * @description Days since.
+             * @default 0
+             */
+            days: number;
+            /**
+             * @description How the coat is finished.
+             * @default blown_straight
+             */
+            finish: components["schemas"]["CoatFinish"];
+            /**
+             * @description What hands and tape found, each with its age.
+             * @default {
+             *       "angles": {},
+             *       "build": "ordinary",
+             *       "ear": null,
+             *       "felt": {},
+             *       "felt_right": {},
+             *       "measures": {},
+             *       "own_type": null,
+             *       "size": "medium",
+             *       "stance": "square",
+             *       "tail": null
+             *     }
+             */
+            frame: components["schemas"]["FrameInput"];
+            /**
+             * @description The coat as it was left, grown since.
+             * @default {}
+             */
+            grown_mm: {
+                [key: string]: components["schemas"]["Length"];
+            };
+            /** @default null */
+            handling: components["schemas"]["Handling"] | null;
+            /**
+             * @description The owner's own limits.
+             * @default {}
+             */
+            limits: {
+                [key: string]: components["schemas"]["Limit"];
+            };
+            /**
+             * @description Lines moved by hand.
+             * @default {}
+             */
+            lines: components["schemas"]["Placement"];
+            /** @default null */
+            own_look: components["schemas"]["OwnLook"] | null;
+            /**
+             * @description What the owner wants off or left.
+             * @default {}
+             */
+            parts: {
+                [key: string]: components["schemas"]["Wish"];
+            };
+            /**
+             * @description How far they were moved between their places.
+             * @default {}
+             */
+            shifts: components["schemas"]["Shifts"];
+            /**
+             * Format: double
+             * @description A stand measured on it.
+             * @default null
+             */
+            stand: number | null;
+            /**
+             * @description Its coat's texture.
+             * @default curl
+             */
+            texture: components["schemas"]["Texture"];
+        };
         /**
          * @description A landmark a hand finds (handbook 2).
          * @enum {string}
@@ -2572,9 +2761,16 @@ export interface components {
         };
         /** @description The owner's limits on a zone. */
         Limit: {
+            /** @description Why. */
+            because?: components["schemas"]["LimitCause"];
             not_longer_mm?: components["schemas"]["Length"] | null;
             not_shorter_mm?: components["schemas"]["Length"] | null;
         };
+        /**
+         * @description Why a zone has a limit: the owner's stay with the dog, the others end with the visit.
+         * @enum {string}
+         */
+        LimitCause: "owner" | "knots" | "half_way" | "slip";
         /**
          * @description Which line (handbook 5, *Clip lines*).
          * @enum {string}
@@ -4454,7 +4650,10 @@ export interface components {
             area_mm: number[];
             /** @description Page place of the view's origin: under the pin bone, on the midline, on the table. */
             origin_mm: number[];
-            /** @description Its shapes in the drawing's list: the first, and the one after its last. */
+            /**
+             * @description Its shapes in the drawing's list: the first, and the one after its last; both nothing where an early
+             *     method did not say.
+             */
             shapes: number[];
             /** @description How its own axes run on the page: 1 or −1 across and up. */
             signs: number[];
@@ -4479,6 +4678,11 @@ export interface components {
             /** @description What the hands found. */
             frame: components["schemas"]["FrameInput"];
             handling?: components["schemas"]["Handling"] | null;
+            /**
+             * Format: int32
+             * @description Days since the visit before, where what it knew came along.
+             */
+            known_days?: number | null;
             /** @description Lines moved by hand. */
             lines?: components["schemas"]["Placement"];
             look?: components["schemas"]["LookChoice"] | null;
@@ -4491,6 +4695,10 @@ export interface components {
                 [key: string]: components["schemas"]["Outcome"];
             };
             own_look?: components["schemas"]["OwnLook"] | null;
+            /** @description The limits that are the owner's own and stay with the dog, whatever knots or a slip asked for since. */
+            owners_limits?: {
+                [key: string]: components["schemas"]["Limit"];
+            };
             /** @description Parts the owner wants off, or left. */
             parts?: {
                 [key: string]: components["schemas"]["Wish"];
@@ -5192,7 +5400,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description One dog with its visits. */
+            /** @description One dog with its visits; `ETag` is the version it stands at. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5269,7 +5477,10 @@ export interface operations {
     put_dog: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The `ETag` the dog was read with. */
+                "If-Match"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -5290,7 +5501,10 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Keeps a new dog, or a correction of one. */
+            /**
+             * @description Keeps a new dog, or a correction of one: `If-Match` says which version was corrected, so that two
+             *     screens do not write over one another.
+             */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5319,6 +5533,15 @@ export interface operations {
             };
             /** @description The address takes other methods; `Allow` lists them. */
             405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description It was changed since it was read; nothing was changed. */
+            412: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7182,6 +7405,114 @@ export interface operations {
             };
         };
     };
+    plan_then_reasons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnTheDesk"];
+            };
+        };
+        responses: {
+            /**
+             * @description Solves the look chosen, then finds its reasons: two plan views as lines of JSON, the first without
+             *     reasons, as soon as it is there. Whoever goes away after the first is not worked for any more.
+             */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     get_plan: {
         parameters: {
             query?: never;
@@ -8037,7 +8368,10 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Begins a visit; the same again changes nothing. */
+            /**
+             * @description Begins a visit with what is known of the dog, and answers with it; the same again changes nothing, and
+             *     a dog that another screen began a visit of goes on with that one.
+             */
             200: {
                 headers: {
                     [name: string]: unknown;

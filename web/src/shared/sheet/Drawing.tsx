@@ -116,6 +116,8 @@ function isSameShape(a: Shape, b: Shape): boolean {
   if (g.type === 'fill' && h.type === 'fill') return isSameList(g.points_mm, h.points_mm);
   if (g.type === 'line' && h.type === 'line')
     return g.width_mm === h.width_mm && isSameList(g.points_mm, h.points_mm);
+  if (g.type === 'strokes' && h.type === 'strokes')
+    return g.width_mm === h.width_mm && isSameList(g.ends_mm, h.ends_mm);
   if (g.type === 'disc' && h.type === 'disc')
     return g.radius_mm === h.radius_mm && isSameList(g.at_mm, h.at_mm);
   if (g.type === 'text' && h.type === 'text')
@@ -171,6 +173,17 @@ function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
         />
       );
     }
+    case 'strokes':
+      return (
+        <path
+          className={name}
+          d={strokes(g.ends_mm)}
+          fill="none"
+          strokeWidth={g.width_mm}
+          strokeLinecap="round"
+          {...data}
+        />
+      );
     case 'disc':
       return (
         <circle
@@ -198,6 +211,15 @@ function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
         </text>
       );
   }
+}
+
+/** Each stroke from its one end to its other; page y up to screen y down. */
+function strokes(ends: number[]): string {
+  let out = '';
+  for (let i = 0; i + 3 < ends.length; i += 4) {
+    out += `M${ends[i]} ${-(ends[i + 1] ?? 0)}L${ends[i + 2]} ${-(ends[i + 3] ?? 0)}`;
+  }
+  return out;
 }
 
 /** Page y up to screen y down. */

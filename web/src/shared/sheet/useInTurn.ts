@@ -33,6 +33,9 @@ export function useInTurn(drawing: Drawing, held: string | null): ViewPart[] {
 const whole = (of: Drawing): Shown => ({ of, parts: partsOf(of), turn: 0 });
 
 function partsOf(drawing: Drawing): ViewPart[] {
+  // A drawing kept by an early method does not say which shapes are whose.
+  if (drawing.views.every((v) => v.shapes[1] === 0))
+    return [{ view: 'whole', shapes: drawing.shapes }];
   return drawing.views.map((v) => {
     const [from, to] = v.shapes as [number, number];
     return { view: v.view, shapes: drawing.shapes.slice(from, to) };

@@ -1,12 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
-import { api, ask, Failure, type Schemas } from '../api/client';
-import { reportFailure } from '../api/trouble';
+import { answersOf, api, ask, Failure, type Schemas } from '../api/client';
 import { keep, kept } from '../offline/kept';
 
 type DeskInput = Schemas['OnTheDesk'];
-
-/** Reasons take further solves: asked for once nothing has changed for this long, ms. */
-const REASONS_AFTER_MS = 250;
 
 export interface DeskView {
   evaluation: Schemas['Evaluation'] | null;
@@ -31,70 +27,72 @@ const NOTHING: DeskView = {
 /**
  * Asks the core again on every change and keeps the newest answer; the last good one stays while
  * the next is on its way. One question is on its way at a time: what changed meanwhile is asked
- * together, so that a dragged landmark is followed and never queued.
+ * together, so that a dragged landmark is followed and never queued. A plan comes twice in one
+ * answer, the second time with its reasons; those are not waited for once something has changed.
  */
 export function useDesk(visit: string, input: DeskInput | null, wantsPlan: boolean): DeskView {
   const [view, setView] = useState<DeskView>(NOTHING);
   const newest = useRef<string | null>(null);
   const isAsking = useRef(false);
+  /** Leaves the answer whose first part is here. */
+  const leave = useRef<(() => void) | null>(null);
   const key = input ? JSON.stringify([input, wantsPlan]) : null;
 
   useEffect(() => {
     if (key === null) return;
     newest.current = key;
-    const isNewest = () => newest.current === key;
+    leave.current?.();
     const follow = async () => {
       if (isAsking.current) return;
       isAsking.current = true;
       for (let asked = ''; newest.current !== null && newest.current !== asked;) {
         asked = newest.current;
+        const left = new AbortController();
         const from = performance.now();
+        let tookMs: number | null = null;
         try {
-          const answer = await question(asked, false);
-          const tookMs = performance.now() - from;
-          setView({ ...answer, failure: null, tookMs });
+          for await (const answer of question(asked, left.signal)) {
+            const isFirst = tookMs === null;
+            tookMs ??= performance.now() - from;
+            setView({ ...answer, failure: null, tookMs });
+            if (newest.current !== asked) break;
+            if (isFirst) leave.current = () => left.abort();
+            else void keep(deskName(visit), answer);
+          }
         } catch (error) {
           if (!(error instanceof Failure)) continue;
           // Opened with the server away: what it said last stands until it is back.
           const here = error.kind === 'offline' ? await kept<Answer>(deskName(visit)) : null;
           setView((v) => (v.evaluation ? v : { ...v, ...here }));
           setView((v) => ({ ...v, failure: error }));
+        } finally {
+          leave.current = null;
+          left.abort();
         }
       }
       isAsking.current = false;
     };
     void follow();
-    const timer = setTimeout(() => {
-      if (!wantsPlan) return;
-      question(key, true).then((answer) => {
-        if (!isNewest()) return;
-        setView((v) => ({ ...v, ...answer }));
-        void keep(deskName(visit), answer);
-      }, reportFailure);
-    }, REASONS_AFTER_MS);
-    return () => clearTimeout(timer);
   }, [visit, key, wantsPlan]);
 
   return view;
 }
 
-/** Kept once nothing has changed for a while, with the plan: the pages at the table want one. */
+/** Kept with the reasons, once nothing has changed for a while: the pages at the table want a plan. */
 const deskName = (visit: string) => `desk.${visit}`;
 
 type Answer = Pick<DeskView, 'evaluation' | 'plan' | 'change' | 'drawnStep'>;
 
-async function question(key: string, reasons: boolean): Promise<Answer> {
-  const [desk, plans] = JSON.parse(key) as [DeskInput, boolean];
+/** What the core answers: once without a plan, else the plan, then the plan with its reasons. */
+async function* question(key: string, signal: AbortSignal): AsyncGenerator<Answer> {
+  const [desk, wantsPlan] = JSON.parse(key) as [DeskInput, boolean];
   const drawnStep = desk.options?.step ?? null;
-  if (!plans)
-    return {
-      evaluation: await ask(api.POST('/api/evaluate', { body: desk })),
-      plan: null,
-      change: null,
-      drawnStep,
-    };
-  const { evaluation, plan, change } = await ask(
-    api.POST('/api/plan', { body: { desk, reasons } }),
-  );
-  return { evaluation, plan, change: change ?? null, drawnStep };
+  if (!wantsPlan) {
+    const evaluation = await ask(api.POST('/api/evaluate', { body: desk }));
+    yield { evaluation, plan: null, change: null, drawnStep };
+    return;
+  }
+  const answers = answersOf<Schemas['PlanView']>('/api/plan-then-reasons', desk, signal);
+  for await (const { evaluation, plan, change } of answers)
+    yield { evaluation, plan, change: change ?? null, drawnStep };
 }

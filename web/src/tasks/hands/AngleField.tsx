@@ -3,6 +3,7 @@ import { Said } from '../../shared/ui/controls';
 import { NumberField } from '../../shared/ui/NumberField';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { ORIGINS } from './MeasureField';
+import { Aged } from './StillSo';
 
 /** One angle in degrees; those that only follow from the landmarks are shown, not typed. */
 export function AngleField({ word, canPart }: { word: Schemas['AngleWord']; canPart: boolean }) {
@@ -50,6 +51,7 @@ export function AngleField({ word, canPart }: { word: Schemas['AngleWord']; canP
         )}
         <span className="w-6 text-sm text-soft">°</span>
       </div>
+      <Aged known={{ of: 'angle', which: angle }} label={label} />
       {canPart && taken && angle.includes('turnout') && (
         <div className="flex items-center gap-2">
           <span className="flex-1 text-sm">{label}, right, where it differs</span>

@@ -1,6 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
+import { Aged } from './StillSo';
 
 /** A leg is straight or well bent: one row of five. */
 type Bend = 'straight-marked' | 'straight-slight' | 'usual' | 'bent-slight' | 'bent-marked';
@@ -46,6 +47,10 @@ export function BendRow() {
         value={value}
         onChange={say}
         columns={5}
+      />
+      <Aged
+        known={{ of: 'felt', which: straight === undefined ? 'well_bent' : 'straight_behind' }}
+        label="Bend behind"
       />
     </div>
   );

@@ -1,6 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { Choice } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
+import { Aged } from './StillSo';
 
 type Grade = Schemas['Grade'];
 
@@ -31,6 +32,7 @@ export function FeltRow({ word, canPart }: { word: Schemas['FeltWord']; canPart:
           work.say({ kind: 'felt_set', felt: word.felt, grade: next, right: right })
         }
       />
+      <Aged known={{ of: 'felt', which: word.felt }} label={word.label} />
       {parts && grade !== null && (
         <>
           <p className="pt-1 text-sm">Right, where it differs</p>

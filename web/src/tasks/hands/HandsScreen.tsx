@@ -13,6 +13,7 @@ import { FeltRow } from './FeltRow';
 import { HandsTabs } from './HandsTabs';
 import { MeasureField } from './MeasureField';
 import { OneAtATime } from './OneAtATime';
+import { WhatCameAlong } from './StillSo';
 import { StopList } from './StopList';
 import { TypeRow } from './TypeRow';
 import { useWhatNext, WhatNext } from './WhatNext';
@@ -92,6 +93,7 @@ export function HandsScreen() {
       margin={
         <div className="flex min-h-full flex-col">
           <HandsTabs />
+          <WhatCameAlong />
           {way !== 'one' && <WhatNext next={next} onOpen={open} />}
           <Choice
             label="How to enter"

@@ -4,7 +4,9 @@ import { Plain } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { lengthText } from '../../shared/units/show';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { ageOf } from '../../shared/visit/known';
 import { useRecord } from '../../shared/visit/useRecord';
+import { Aged } from './StillSo';
 
 export const ORIGINS: Record<Schemas['Origin'], string> = {
   tape: 'by tape',
@@ -57,6 +59,7 @@ export function MeasureField(props: {
       ...change,
     });
   const before = useLastTime(measure);
+  const isAged = ageOf(work, { of: 'measure', which: measure }) !== null;
   return (
     <div data-measure={measure} className="pb-1">
       <LengthField
@@ -84,6 +87,7 @@ export function MeasureField(props: {
           onValue={(right_mm) => put({ right_mm })}
         />
       )}
+      <Aged known={{ of: 'measure', which: measure }} label={label} />
       <div className="flex flex-wrap gap-2">
         {problem?.severity === 'unusual' && taken && (
           <Plain onClick={() => say({ is_confirmed: true })}>Measured again: it is so</Plain>
@@ -98,7 +102,7 @@ export function MeasureField(props: {
           </button>
         )}
       </div>
-      {before && (
+      {before && !isAged && (
         <p className="text-sm text-soft">
           Last time {lengthText(before.value_mm, units)}
           {work.evaluation.changed.includes(measure) ? ': changed since' : ''}

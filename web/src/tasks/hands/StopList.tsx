@@ -5,6 +5,7 @@ import { AngleField } from './AngleField';
 import { BendRow } from './BendRow';
 import { FeltRow } from './FeltRow';
 import { MeasureField } from './MeasureField';
+import { StopStillSo } from './StillSo';
 
 /** Everything a hand can find, in the order it travels. */
 export function StopList({ method }: { method: Schemas['Method'] }) {
@@ -15,6 +16,7 @@ export function StopList({ method }: { method: Schemas['Method'] }) {
       {words.stops.map((stop) => (
         <section key={stop.stop} aria-label={stop.label}>
           <MarginHead>{stop.label}</MarginHead>
+          <StopStillSo findings={stop.findings} label={stop.label} />
           {stop.findings.map((f) => (
             <FindingRow key={`${f.of}:${f.which}`} finding={f} method={method} />
           ))}

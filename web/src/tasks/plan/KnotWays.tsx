@@ -10,7 +10,11 @@ export function KnotWays({ zones }: { zones: Schemas['KnottedZone'][] }) {
   const take = (zone: Schemas['Zone'], offer: Schemas['KnotOffer']) => {
     if (offer.way === 'brush') work.say({ kind: 'knots_set', zone, knots: 'few' });
     else {
-      const limit = { ...coat.limits[zone], not_longer_mm: offer.leaves_mm };
+      const limit = {
+        ...coat.limits[zone],
+        not_longer_mm: offer.leaves_mm,
+        because: 'knots' as const,
+      };
       work.say({ kind: 'limit_set', zone, limit });
     }
   };

@@ -7,6 +7,8 @@ import { useCatalogue } from '../../shared/api/salon';
 import { keepText, readText } from '../../shared/devices/storage';
 import { BigButton } from '../../shared/ui/BigControl';
 import { Choice, Said } from '../../shared/ui/controls';
+import { TextField } from '../../shared/ui/TextField';
+import { SEXES } from './words';
 import { numberOf } from '../../shared/ui/NumberField';
 
 type Dog = Schemas['Dog'];
@@ -16,11 +18,6 @@ const SIZES: { value: NonNullable<Dog['size']>; label: string }[] = [
   { value: 'small', label: 'Small' },
   { value: 'medium', label: 'Medium' },
   { value: 'large', label: 'Large' },
-];
-const SEXES: { value: NonNullable<Dog['sex']>; label: string }[] = [
-  { value: 'female', label: 'Female' },
-  { value: 'male', label: 'Male' },
-  { value: 'unknown', label: 'Not said' },
 ];
 const DRAFT = 'veliform.new-dog';
 
@@ -123,14 +120,14 @@ export function NewDogScreen() {
             put.mutate();
           }}
         >
-          <Field
+          <TextField
             label="Name"
             value={draft.name}
             onChange={(name) => change({ name })}
             problem={said('dog.name')}
             isFirst
           />
-          <Field
+          <TextField
             label="Owner"
             value={draft.owner}
             onChange={(owner) => change({ owner })}
@@ -163,14 +160,14 @@ export function NewDogScreen() {
             value={draft.sex}
             onChange={(sex) => change({ sex })}
           />
-          <Field
+          <TextField
             label="Age, years"
             value={draft.years}
             onChange={(years) => change({ years })}
             problem={said('dog.age_months')}
           />
           <div className="md:col-span-2">
-            <Field
+            <TextField
               label="What a colleague must know"
               value={draft.handling}
               onChange={(handling) => change({ handling })}
@@ -201,27 +198,5 @@ function Size(props: {
       onChange={props.onChange}
       columns={2}
     />
-  );
-}
-
-function Field(props: {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  problem?: string | undefined;
-  isFirst?: boolean;
-}) {
-  return (
-    <label className="block">
-      <span className="mb-1 block text-sm text-soft">{props.label}</span>
-      <input
-        className="h-12 w-full border border-ink bg-sheet px-3 text-lg"
-        value={props.value}
-        autoFocus={props.isFirst ?? false}
-        autoComplete="off"
-        onChange={(e) => props.onChange(e.target.value)}
-      />
-      {props.problem && <Said>{props.problem}</Said>}
-    </label>
   );
 }

@@ -58,7 +58,13 @@ export function WhichVisit(props: {
                 </li>
               ))}
           </ul>
-          <div className="pt-3">
+          <div className="flex flex-wrap items-center justify-between gap-2 pt-3">
+            <Link
+              to={`/dog/${dog.id}`}
+              className="flex min-h-12 items-center font-bold text-chalk underline"
+            >
+              Card of {dog.name}
+            </Link>
             <Plain onClick={props.onClose}>Not now</Plain>
           </div>
         </DialogPanel>

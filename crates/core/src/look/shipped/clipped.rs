@@ -3,8 +3,7 @@
 use super::USUAL;
 use super::lengths::{BODY, Lengths, cuts};
 use crate::coat::Zone as Z;
-use crate::look::EarRule;
-use crate::look::{FootFinish, Look, LookId, SMALL_HEAD, Targets, WITH_CLIPPER};
+use crate::look::{EarRule, FootFinish, Look, LookId, SMALL_HEAD, Targets, WITH_CLIPPER};
 use crate::shape::{Finish, HeadShape};
 
 const LEGS: [Z; 9] = [

@@ -8,7 +8,7 @@ export function useSlipWay(onDone: () => void) {
   return (zone: Schemas['Zone'], leftMm: number, way: Schemas['RescueOption']) => {
     const { coat } = work.evaluation.visit;
     if (way.limit_mm != null) {
-      const limit = { ...coat.limits[zone], not_longer_mm: way.limit_mm };
+      const limit = { ...coat.limits[zone], not_longer_mm: way.limit_mm, because: 'slip' as const };
       work.say({ kind: 'limit_set', zone, limit });
     }
     if (way.shifts != null) {

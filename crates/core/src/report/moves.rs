@@ -2,11 +2,12 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::make::{Job, Plan};
-use super::words::Words;
 use crate::balance::{BalancePoint, Judged, score};
+use crate::job::Job;
 use crate::look::{LineName, LineStop, Look};
 use crate::placing::{back_pass_cost, place_back_pass, skirt_stop};
+use crate::plan::Plan;
+use crate::say::Words;
 use crate::solve::{Accuracy, SolveError, back_split, in_halves, solve_lengths_to};
 use crate::units::Length;
 
@@ -245,7 +246,7 @@ fn look_moved(look: Look, job: &Job, plan: &Plan) -> Result<(f64, Option<Judged>
 const NOTHING: f64 = 0.5;
 
 fn sentence(is_here: bool, costs: f64, most: Option<Judged>) -> String {
-    let point = most.map(|j| format!(", {} most", j.label().to_lowercase()));
+    let point = most.map(|j| format!(", {} most", j.rule().label.to_lowercase()));
     let point = point.unwrap_or_default();
     if is_here {
         "The line lies here.".into()

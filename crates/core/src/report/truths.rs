@@ -1,7 +1,7 @@
-use super::dressed::SETTLES;
-use super::make::{Job, Plan};
-use super::words::Words;
 use crate::coat::{CoatFinish, Patch, Texture, Zone};
+use crate::job::Job;
+use crate::plan::{Plan, SETTLES};
+use crate::say::Words;
 
 /// A double coat's back goes no shorter without the owner's word, mm (handbook 3, *Shortest safe*).
 const DOUBLE_COAT_MM: f64 = 13.0;

@@ -2,11 +2,11 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::buy::MINUTE;
-use super::make::{Job, Plan, make_plan};
-use super::words::Words;
 use crate::balance::score;
-use crate::coat::{Knots, Limit, Zone, days_to_grow, whole_weeks};
+use crate::coat::{Knots, Limit, LimitCause, Zone, days_to_grow, whole_weeks};
+use crate::job::Job;
+use crate::plan::{MINUTE, Plan, make_plan};
+use crate::say::Words;
 use crate::sheet::brush_out_minutes;
 use crate::solve::SolveError;
 use crate::units::Length;
@@ -103,6 +103,7 @@ fn priced(
         Limit {
             not_shorter_mm: None,
             not_longer_mm: safe,
+            because: LimitCause::Knots,
         },
     );
     let cleared = make_plan(&cleared)?;

@@ -2,14 +2,14 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::dressed::{PlanCoat, dress_plan};
 use super::faults::fault_sentence;
-use super::make::{Job, Plan};
-use super::report::NOTHING_COUNTS_UNDER_MM;
-use super::words::Words;
+use super::rows::NOTHING_COUNTS_UNDER_MM;
 use crate::balance::{BalancePoint, Judged, head_points, head_size_off};
 use crate::coat::{CoatNow, Knots, Zone, days_to_grow};
-use crate::shape::View;
+use crate::job::Job;
+use crate::page::{View, place};
+use crate::plan::{Plan, PlanCoat, dress_plan};
+use crate::say::Words;
 use crate::solve::{Accuracy, Solution, SolveError, solve_lengths_to};
 
 /// What holds a point off.
@@ -42,6 +42,7 @@ pub struct Reason {
     /// The view it shows in.
     pub view: View,
     /// Where it shows, mm on that view's own plane.
+    #[serde(serialize_with = "place")]
     pub at_mm: [f64; 2],
 }
 
@@ -68,8 +69,13 @@ const AT_THE_COAT: f64 = 0.02;
 /// balance-model.md 9; at most 24 solves.
 ///
 /// # Errors
-/// If the solver gives no answer, a fault of ours.
-pub fn find_reasons(plan: &Plan, job: &Job) -> Result<Vec<Reason>, SolveError> {
+/// If the solver gives no answer, a fault of ours; [`SolveError::NotWanted`] as soon as `is_wanted`
+/// says that nobody waits any more.
+pub fn find_reasons(
+    plan: &Plan,
+    job: &Job,
+    is_wanted: &dyn Fn() -> bool,
+) -> Result<Vec<Reason>, SolveError> {
     let words = Words {
         house: &job.house,
         kit: &job.kit,
@@ -81,6 +87,7 @@ pub fn find_reasons(plan: &Plan, job: &Job) -> Result<Vec<Reason>, SolveError> {
     }
     let mut search = Search {
         job,
+        is_wanted,
         scale: job.sides.left.height / 450.0,
         solves: 0,
         known: Vec::new(),
@@ -193,6 +200,7 @@ type Grown = (Vec<Zone>, f64, Vec<f64>);
 
 struct Search<'a> {
     job: &'a Job,
+    is_wanted: &'a dyn Fn() -> bool,
     scale: f64,
     solves: usize,
     known: Vec<Grown>,
@@ -200,6 +208,9 @@ struct Search<'a> {
 
 impl Search<'_> {
     fn solve(&mut self, coat: &CoatNow) -> Result<Solution, SolveError> {
+        if !(self.is_wanted)() {
+            return Err(SolveError::NotWanted);
+        }
         self.solves += 1;
         solve_lengths_to(&self.job.subject_with(coat), Accuracy::Rough)
     }

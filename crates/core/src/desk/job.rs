@@ -1,0 +1,137 @@
+use super::Desk;
+use super::ahead::MOST_WEEKS;
+use super::in_schools::in_schools;
+use super::problems::LOOK_BODY_MM;
+use crate::body::Handling;
+use crate::coat::Skin;
+use crate::consult::owners_limits;
+use crate::dog::{Answer, Question};
+use crate::job::Job;
+use crate::kit::{Tool, is_driven};
+use crate::look::{LineStop, Look, LookId};
+use crate::run::ToolWord;
+use crate::units::Length;
+use crate::visit::LookChoice;
+
+impl Desk<'_> {
+    pub(super) fn job(&self, choice: LookChoice) -> Job {
+        let mut look = Look::shipped(choice.look);
+        if let Some(body) = choice.body_mm.map(Length::as_mm)
+            && LOOK_BODY_MM.contains(&body)
+        {
+            look = look.with_body(body);
+        }
+        self.job_in(look)
+    }
+
+    pub(super) fn job_in(&self, look: Look) -> Job {
+        let height = self.frame.build.height;
+        let look = in_schools(look, &self.house.schools);
+        let look = self.lined(look.fitted(height, &|zone| self.coat.length_mm(zone)));
+        let mut coat = self.coat.clone();
+        if let Some(talk) = &self.visit.talk {
+            let nominal = |zone| look.nominal_mm(zone, height);
+            coat.limits
+                .extend(owners_limits(talk, &self.coat, &nominal));
+        }
+        for (part, wish) in &self.visit.parts {
+            let (length, there) = (|zone| look.nominal_mm(zone, height), &self.coat);
+            if let Some((zone, limit)) = part.limit(*wish, there, &length, self.skin()) {
+                coat.limits.entry(zone).or_insert(limit);
+            }
+        }
+        let weeks_to = look.upkeep(height).weeks_to;
+        if let Some(recipe) = &self.visit.recipe {
+            let own = coat.limits.clone();
+            coat.limits.extend(recipe.as_limits(&own));
+        }
+        Job {
+            sides: self.frame.sides(),
+            coat,
+            look,
+            kit: self.fit_today(),
+            house: self.house.clone(),
+            skin: self.skin(),
+            cut_for_days: self.cut_for_days(weeks_to),
+        }
+    }
+
+    /// The kit less what no clipper here drives, and what lost a tooth in this very run: out of use at
+    /// once (handbook 3, *Kit*).
+    fn fit_today(&self) -> Vec<Tool> {
+        let broken = |tool: &Tool| {
+            let notes = self.visit.run.iter().flat_map(|r| &r.tools);
+            notes
+                .filter(|n| n.tool == tool.id)
+                .any(|n| n.word == ToolWord::ToothMissing)
+        };
+        let driven = |tool: &Tool| is_driven(tool, &self.house.clippers);
+        let fit = self.kit.iter().filter(|t| !broken(t) && driven(t));
+        fit.cloned().collect()
+    }
+
+    /// Days after the groom that this salon cuts for (handbook 6, *interval*); `weeks` are the look's
+    /// own where the owner said none.
+    fn cut_for_days(&self, weeks: u32) -> f64 {
+        let said = self.visit.talk.as_ref().and_then(|t| t.weeks_to_next);
+        let days = 7.0 * f64::from(said.unwrap_or(weeks).min(MOST_WEEKS));
+        match self.house.schools.of(Question::Interval) {
+            Answer::CutForMiddle => 0.5 * days,
+            Answer::CutToLast => days,
+            _ => 0.0,
+        }
+    }
+
+    /// The look with its lines as this dog's visit has them, else as the salon does.
+    fn lined(&self, look: Look) -> Look {
+        let by_hand = &self.visit.lines;
+        let of_house = |stop: &LineStop| by_hand.of(stop.line()).is_none();
+        let look = self
+            .house
+            .lines
+            .stops()
+            .filter(of_house)
+            .filter(|stop| look.offers(stop.line()))
+            .fold(look.clone(), Look::schooled);
+        let wished = self.visit.parts.iter();
+        let look = wished
+            .filter_map(|(part, wish)| part.stop(*wish))
+            .filter(of_house)
+            .chain(by_hand.stops())
+            .filter(|stop| look.offers(stop.line()))
+            .fold(look.clone(), Look::placed);
+        let moved = self.visit.shifts.all();
+        moved
+            .filter(|(line, _)| look.offers(*line))
+            .fold(look.clone(), |look, (line, by)| look.shifted(line, by))
+    }
+
+    /// An old dog's skin, or one found pale, scaly or sore, asks for one blade longer.
+    fn skin(&self) -> Skin {
+        let is_delicate = self
+            .visit
+            .handling
+            .as_ref()
+            .is_some_and(Handling::asks_for_longer);
+        if is_delicate {
+            Skin::Delicate
+        } else {
+            self.dog.skin()
+        }
+    }
+
+    /// The look chosen, or the first, as a job to weigh by other means than a plan.
+    pub fn chosen_job(&self) -> Job {
+        match &self.visit.own_look {
+            Some(own) if own.check().is_empty() => self.job_in(own.look()),
+            _ => self.job(self.choice()),
+        }
+    }
+
+    fn choice(&self) -> LookChoice {
+        self.visit.look.unwrap_or(LookChoice {
+            look: LookId::OneLength,
+            body_mm: None,
+        })
+    }
+}

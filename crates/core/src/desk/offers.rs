@@ -1,0 +1,102 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::Desk;
+use super::answer::{Reasons, Solved};
+use super::what_if::PartHere;
+use crate::consult::{Offer, Talk, fit, offer};
+use crate::drawing::{DrawOptions, Drawing};
+use crate::job::Job;
+use crate::look::LookId;
+use crate::solve::{SolveError, in_halves};
+use crate::visit::LookChoice;
+
+/// Looks shown side by side at most.
+pub const MOST_SHOWN: usize = 3;
+
+/// Every look on this dog.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Offers {
+    /// All looks, best first.
+    pub offers: Vec<Offer>,
+    /// Some of them drawn on this dog, at one scale.
+    pub shown: Vec<ShownLook>,
+    /// What the owner may want off or left, whatever the look.
+    pub parts: Vec<PartHere>,
+}
+
+/// A look drawn on this dog.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct ShownLook {
+    /// Which.
+    pub look: LookId,
+    /// The dog in it.
+    pub drawing: Drawing,
+}
+
+impl Desk<'_> {
+    /// The look chosen, or the first, as an offer with its plan.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn agreed(&self) -> Result<(Offer, Solved), SolveError> {
+        self.offer_in(self.chosen_job())
+    }
+
+    fn offer_of(&self, choice: LookChoice) -> Result<(Offer, Solved), SolveError> {
+        self.offer_in(self.job(choice))
+    }
+
+    fn offer_in(&self, job: Job) -> Result<(Offer, Solved), SolveError> {
+        let solved = self.solve(&job, Reasons::Skip)?;
+        let nothing_said = Talk::default();
+        let talk = self.visit.talk.as_ref().unwrap_or(&nothing_said);
+        let fit = fit(&job.look, talk, &job.coat, self.frame.build.height);
+        Ok((offer(&fit, &solved.report, &job), solved))
+    }
+
+    /// Every look on this dog, best first, the first `shown` with their drawing.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn offers(&self, shown: &[LookId], options: &DrawOptions) -> Result<Offers, SolveError> {
+        let weigh = |looks: &[LookId]| -> Result<Vec<(Offer, Solved)>, SolveError> {
+            looks
+                .iter()
+                .map(|look| {
+                    self.offer_of(LookChoice {
+                        look: *look,
+                        body_mm: None,
+                    })
+                })
+                .collect()
+        };
+        let mut ranked = in_halves(&LookId::ALL, weigh)?;
+        ranked.sort_by(|a, b| a.0.cost.total_cmp(&b.0.cost));
+        let wanted: Vec<LookId> = if shown.is_empty() {
+            ranked
+                .iter()
+                .take(MOST_SHOWN)
+                .map(|(o, _)| o.look)
+                .collect()
+        } else {
+            shown.iter().copied().take(MOST_SHOWN).collect()
+        };
+        let drawings = wanted
+            .iter()
+            .filter_map(|look| {
+                let (_, solved) = ranked.iter().find(|(o, _)| o.look == *look)?;
+                Some(ShownLook {
+                    look: *look,
+                    drawing: self.draw(Some(solved), options),
+                })
+            })
+            .collect();
+        Ok(Offers {
+            shown: drawings,
+            offers: ranked.into_iter().map(|(offer, _)| offer).collect(),
+            parts: self.parts()?,
+        })
+    }
+}

@@ -1,0 +1,54 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+/// A direction the dog is seen from.
+#[derive(
+    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+pub enum View {
+    /// From its left, facing left.
+    #[default]
+    Side,
+    /// From in front.
+    Front,
+    /// From behind.
+    Rear,
+    /// From above, facing left.
+    Top,
+}
+
+impl View {
+    /// How a title says it.
+    pub const fn seen_from(self) -> &'static str {
+        match self {
+            Self::Side => "from the side",
+            Self::Front => "from in front",
+            Self::Rear => "from behind",
+            Self::Top => "from above",
+        }
+    }
+}
+
+impl View {
+    /// How a view's own axes run on the page: the dog faces left from the side and from above, is
+    /// seen as it stands from in front, and mirrored so from behind (handbook 2, *Axes*).
+    pub const fn page_signs(self) -> (f64, f64) {
+        match self {
+            Self::Side | Self::Rear => (-1.0, 1.0),
+            Self::Front => (1.0, 1.0),
+            Self::Top => (-1.0, -1.0),
+        }
+    }
+
+    /// What stands under it.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Side => "side",
+            Self::Front => "front",
+            Self::Rear => "rear",
+            Self::Top => "top",
+        }
+    }
+}

@@ -1,0 +1,44 @@
+use crate::balance::{BalancePoint, Divisor};
+use crate::say::Words;
+
+/// What is wrong, as a stylist would say it: one sentence with the millimetres.
+///
+/// # Units and shapes
+/// `lengths` in mm per spot, as everywhere in the balance.
+pub(super) fn fault_sentence(point: &BalancePoint, lengths: &[f64], words: &Words<'_>) -> String {
+    let by = words.length(point.off_mm(lengths));
+    let value = point.value_at(lengths);
+    let is_high = point.range.1.is_some_and(|high| value > high)
+        || (point.range.0.is_none_or(|low| value >= low));
+    point.judged.rule().fault(is_high, &by)
+}
+
+/// One standard deviation beside a value, one figure finer than the value.
+pub(super) fn doubt_text(point: &BalancePoint, doubt: f64, words: &Words<'_>) -> String {
+    match point.divisor {
+        Divisor::By(_) => format!("±{doubt:.3}"),
+        Divisor::Millimetres => format!("±{}", words.bare(doubt)),
+    }
+}
+
+/// A value as it stands on the screen.
+pub(super) fn value_text(point: &BalancePoint, value: f64, words: &Words<'_>) -> String {
+    match &point.divisor {
+        Divisor::By(_) => format!("{value:.2}"),
+        Divisor::Millimetres => words.bare(value),
+    }
+}
+
+/// A range as it stands on the screen.
+pub(super) fn range_text(point: &BalancePoint, words: &Words<'_>) -> String {
+    let text = |value: f64| value_text(point, value, words);
+    match point.range {
+        (Some(low), Some(high)) if matches!(point.divisor, Divisor::By(_)) && low <= 0.0 => {
+            format!("up to {}", text(high))
+        }
+        (Some(low), Some(high)) => format!("{} to {}", text(low), text(high)),
+        (None, Some(high)) => format!("up to {}", text(high)),
+        (Some(low), None) => format!("from {}", text(low)),
+        (None, None) => "any".into(),
+    }
+}

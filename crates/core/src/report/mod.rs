@@ -1,0 +1,18 @@
+//! The plan written out: what is judged, why it stays off, what would help, in the trade's words.
+
+mod faults;
+mod knots;
+mod moves;
+mod reasons;
+mod rows;
+mod truths;
+mod units;
+mod whole;
+
+pub use knots::{KnotOffer, KnotWay, KnottedZone, knotted_zones};
+pub use moves::{LineOffer, StopOffer, line_offers};
+pub use reasons::{Cause, Reason, find_reasons};
+pub use rows::{BalanceRow, Verdict, now_rows, rows_of};
+pub use truths::coat_truths;
+pub use units::{StrokeName, UnitRow};
+pub use whole::{PlanReport, Scores, UnmetWish, Why, report};

@@ -1,0 +1,99 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::coat::Zone;
+use crate::job::Job;
+use crate::say::Words;
+use crate::solve::{Stroke, Unit, UnitCut};
+use crate::units::Length;
+
+/// How a unit is cut, by name.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum StrokeName {
+    /// Nothing comes off.
+    Leave,
+    /// Pressed flat, with the lay.
+    Full,
+    /// Against the lay.
+    Against,
+    /// Without weight.
+    Skim,
+    /// By shears.
+    Scissor,
+}
+
+impl From<Stroke> for StrokeName {
+    fn from(stroke: Stroke) -> Self {
+        match stroke {
+            Stroke::Leave => Self::Leave,
+            Stroke::Full => Self::Full,
+            Stroke::Against => Self::Against,
+            Stroke::Skim => Self::Skim,
+            Stroke::Scissor => Self::Scissor,
+        }
+    }
+}
+
+/// What one unit gets.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct UnitRow {
+    /// Which.
+    pub unit: Unit,
+    /// Its zone.
+    pub zone: Zone,
+    /// Its name.
+    pub label: String,
+    /// How it is cut.
+    pub stroke: StrokeName,
+    /// With what, in words.
+    pub tool: String,
+    /// The tool, where there is one.
+    pub tool_id: Option<Uuid>,
+    /// Length now.
+    pub now_mm: Length,
+    /// Shortest length it leaves.
+    pub from_mm: Length,
+    /// Longest length it leaves.
+    pub to_mm: Length,
+    /// The length as it stands on the sheet.
+    pub text: String,
+}
+
+/// What a unit gets, in words.
+pub(super) fn unit_row(cut: &UnitCut, is_one_pass: bool, job: &Job, words: &Words<'_>) -> UnitRow {
+    let of = |mm: f64| Length::worked_out_mm(mm);
+    let from = cut.leaves_mm.iter().copied().fold(f64::INFINITY, f64::min);
+    let to = cut.leaves_mm.iter().copied().fold(0.0, f64::max);
+    let zone = cut.unit.zone();
+    UnitRow {
+        unit: cut.unit,
+        zone,
+        label: if cut.unit == Unit::BackFront && is_one_pass {
+            "back".into()
+        } else {
+            cut.unit.label().into()
+        },
+        stroke: cut.stroke.into(),
+        tool: tool_text(cut, job.look.has_clipper, words),
+        tool_id: cut.tool,
+        now_mm: of(job.coat.length_mm(zone)),
+        from_mm: of(from),
+        to_mm: of(to),
+        text: words.span(from, to),
+    }
+}
+
+fn tool_text(cut: &UnitCut, has_clipper: bool, words: &Words<'_>) -> String {
+    match (cut.stroke, cut.tool) {
+        (Stroke::Leave, _) => "leave as it is".into(),
+        (Stroke::Full, Some(tool)) => format!("{}, with the lay", words.tool(tool)),
+        (Stroke::Against, Some(tool)) => format!("{}, against the lay", words.tool(tool)),
+        (Stroke::Skim, Some(tool)) => format!("skim, {}", words.tool(tool)),
+        (Stroke::Scissor, Some(tool)) => format!("shears after the {}", words.tool(tool)),
+        (_, None) if has_clipper => "shears".into(),
+        (_, None) => "thinning shears".into(),
+    }
+}

@@ -1,0 +1,178 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api, ask, Failure, type Schemas } from '../../shared/api/client';
+import { BigButton } from '../../shared/ui/BigControl';
+import { Choice, Plain, Said } from '../../shared/ui/controls';
+import { FailedPage, LoadingPage } from '../../shared/ui/states';
+import { TextField } from '../../shared/ui/TextField';
+import { dayText } from '../../shared/units/show';
+import { SEXES } from './words';
+
+type Dog = Schemas['Dog'];
+/** A dog with the version that this screen knows: what it changes is a change of that one. */
+interface Known {
+  dog: Dog;
+  visits: Schemas['VisitCard'][];
+  version: string;
+}
+
+/** A dog's card: what was typed at the door, corrected. */
+export function DogCardScreen() {
+  const { dog: id = '' } = useParams();
+  const known = useQuery({
+    queryKey: ['dog', id, 'card'],
+    queryFn: () => readCard(id),
+    staleTime: 0,
+    refetchOnWindowFocus: false,
+  });
+  useEffect(() => {
+    document.title = `${known.data?.dog.name ?? 'Dog'} · Veliform`;
+  }, [known.data]);
+  if (known.error instanceof Failure)
+    return <FailedPage failure={known.error} again={() => void known.refetch()} />;
+  if (!known.data) return <LoadingPage />;
+  return <Card key={known.data.version} known={known.data} again={() => void known.refetch()} />;
+}
+
+async function readCard(id: string): Promise<Known> {
+  const request = api.GET('/api/dogs/{id}', { params: { path: { id } } });
+  const { response } = await request.catch(() => ({ response: null }));
+  const { dog, visits } = await ask(request);
+  return { dog, visits, version: response?.headers.get('ETag') ?? '' };
+}
+
+function Card({ known, again }: { known: Known; again: () => void }) {
+  const [dog, setDog] = useState(known.dog);
+  const [born, setBorn] = useState(known.dog.born ?? '');
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const change = (part: Partial<Dog>) => setDog((d) => ({ ...d, ...part }));
+  const put = useMutation({
+    mutationFn: (next: Dog) =>
+      ask(
+        api.PUT('/api/dogs/{id}', {
+          params: { path: { id: dog.id }, header: { 'If-Match': known.version } },
+          body: next,
+        }),
+      ),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ['dogs'] });
+      await queries.invalidateQueries({ queryKey: ['dog', dog.id] });
+      void navigate('/');
+    },
+  });
+  const failure = put.error instanceof Failure ? put.error : null;
+  const said = (field: string) => failure?.fields.find((p) => p.field === field)?.message;
+  const keep = (part: Partial<Dog>) =>
+    put.mutate({
+      ...dog,
+      name: dog.name.trim(),
+      owner: dog.owner?.trim() ?? '',
+      reach: dog.reach?.trim() ?? '',
+      handling: dog.handling?.trim() ?? '',
+      born: born.trim() === '' ? null : born.trim(),
+      ...part,
+    });
+  return (
+    <div className="screen flex h-full flex-col">
+      <header className="flex h-14 shrink-0 items-stretch border-b border-line">
+        <Link to="/" className="flex items-center bg-tape px-5 font-bold text-on-tape">
+          All dogs
+        </Link>
+        <div className="w-1.5 bg-ink" />
+        <h1 className="flex min-w-0 items-center pl-5 text-lg font-bold">
+          <span className="truncate">{known.dog.name}</span>
+        </h1>
+      </header>
+      <main className="min-h-0 flex-1 overflow-y-auto">
+        <form
+          className="mx-auto grid max-w-4xl gap-x-10 gap-y-5 p-6 md:grid-cols-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            keep({});
+          }}
+        >
+          <TextField
+            label="Name"
+            value={dog.name}
+            onChange={(name) => change({ name })}
+            problem={said('dog.name')}
+          />
+          <TextField
+            label="Born, year and month"
+            value={born}
+            onChange={setBorn}
+            hint={ageText(known.dog)}
+            problem={said('dog.born')}
+          />
+          <TextField
+            label="Owner"
+            value={dog.owner ?? ''}
+            onChange={(owner) => change({ owner })}
+            problem={said('dog.owner')}
+          />
+          <TextField
+            label="How the owner is reached"
+            value={dog.reach ?? ''}
+            onChange={(reach) => change({ reach })}
+            problem={said('dog.reach')}
+          />
+          <Choice
+            label="Sex"
+            options={SEXES}
+            value={dog.sex ?? 'unknown'}
+            onChange={(sex) => change({ sex })}
+          />
+          <TextField
+            label="What a colleague must know"
+            value={dog.handling ?? ''}
+            onChange={(handling) => change({ handling })}
+            problem={said('dog.handling')}
+          />
+          <p className="text-sm text-soft md:col-span-2">
+            Build, ears, tail and coat are said with a hand on the dog, at a visit; they come along
+            to the next.
+            {known.visits[0] && ` Last visit: ${dayText(known.visits[0].began_ms)}.`}
+          </p>
+          {failure && failure.fields.length === 0 && (
+            <div className="md:col-span-2">
+              <Said>{failure.message}</Said>
+              {failure.kind === 'changed' && (
+                <Plain onClick={again}>Show it as it stands now</Plain>
+              )}
+            </div>
+          )}
+          <div className="self-center">
+            <Plain
+              disabled={put.isPending}
+              onClick={() => keep({ is_put_away: !known.dog.is_put_away })}
+            >
+              {known.dog.is_put_away
+                ? 'Put it back on the rail'
+                : 'Put it away: it died, or left us'}
+            </Plain>
+            <p className="text-sm text-soft">
+              {known.dog.is_put_away
+                ? 'It is away: found by its name, not on the rail.'
+                : 'Nothing is lost; it is still found by its name.'}
+            </p>
+          </div>
+          <div className="md:w-full md:max-w-[306px] md:justify-self-end">
+            <BigButton type="submit" onClick={() => undefined} disabled={put.isPending}>
+              Keep the card
+            </BigButton>
+          </div>
+        </form>
+      </main>
+    </div>
+  );
+}
+
+/** What is known of its age, beside the month it was born in. */
+function ageText({ age_months: months, born }: Dog): string {
+  if (months == null)
+    return 'Such as 2021-05. Cautions and the shortest safe length follow the age.';
+  const age = months < 24 ? `${months} months` : `${Math.floor(months / 12)} years`;
+  return born ? `${age} old today.` : `${age} old when it was entered. Such as 2021-05.`;
+}
