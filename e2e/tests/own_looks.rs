@@ -43,7 +43,7 @@ async fn a_look_is_copied_edited_and_planned_with() {
         stage
             .until(
                 "the plan promises it",
-                "/Back in 9 to 11 weeks/.test(document.body.innerText.replaceAll(/\\s+/g, ' '))",
+                "/back in 9 to 11 weeks/.test(document.body.innerText.replaceAll(/\\s+/g, ' '))",
             )
             .await;
         stage.assert_accessible("own look").await;

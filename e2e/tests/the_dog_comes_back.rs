@@ -40,11 +40,18 @@ async fn first_visit(stage: &Stage) {
     stage.type_into("Body length", "488").await;
     stage.press(Key::Tab).await;
     stage.choose("Dip in the back", "Slight").await;
+    stage.until_text("Undo dip in the back").await;
     stage.until_kept().await;
     stage.go_on_to("coat").await;
     stage.until_text("From the skin, drawn straight").await;
     stage.type_into("Length, combed out", "16").await;
     stage.press(Key::Tab).await;
+    stage
+        .until(
+            "the coat stands on the dog",
+            "[...document.querySelectorAll('[data-tag=\"zone:back\"]')].some((t) => t.textContent === '16')",
+        )
+        .await;
     stage.until_kept().await;
 }
 

@@ -7,7 +7,9 @@ use support::{both, build};
 use veliform_core::balance::score;
 use veliform_core::coat::{CoatNow, Skin, Texture, Zone, ZoneMarks, grown_mm};
 use veliform_core::dog::House;
-use veliform_core::grow::{Interval, MomentName, grow_plan, interval, weeks_to_look};
+use veliform_core::grow::{
+    Interval, MomentName, ReturnBecause, back, grow_plan, interval, weeks_to_look,
+};
 use veliform_core::job::Job;
 use veliform_core::look::{Look, LookId};
 use veliform_core::plan::make_plan;
@@ -107,7 +109,8 @@ fn halving_finds_the_first_week(#[case] look: LookId, #[case] texture: Texture) 
 fn a_curly_lamb_comes_back_within_the_trades_weeks() {
     let job = job(LookId::Lamb, Texture::Curl, 90.0);
     let plan = make_plan(&job).expect("solves");
-    let six = interval(&plan, &job.coat, 6);
+    let due = back(&plan, &job.coat, None);
+    let six = interval(&plan, &job.coat, 6, due.clone());
     let names: Vec<MomentName> = six.moments.iter().map(|m| m.name).collect();
     assert_eq!(
         names,
@@ -116,9 +119,12 @@ fn a_curly_lamb_comes_back_within_the_trades_weeks() {
     assert_eq!(six.moments[2].days, 42);
     assert!(six.moments[0].score <= six.moments[1].score);
     assert!(six.moments[1].score <= six.moments[2].score);
-    let back = six.return_weeks.expect("curl outgrows its outline");
-    assert!((3..=7).contains(&back), "{back}");
-    assert!(six.return_sentence.contains(&format!("{back} weeks")));
+    assert_eq!(due.because, Some(ReturnBecause::Outline));
+    assert!((21..=49).contains(&due.days), "{}", due.days);
+    assert!(
+        due.sentence
+            .starts_with(&format!("Back after {} weeks", (due.days + 3) / 7))
+    );
     let (today, last) = (
         Interval::dressed(&plan, &job.coat, 0),
         Interval::dressed(&plan, &job.coat, 42),
@@ -126,6 +132,36 @@ fn a_curly_lamb_comes_back_within_the_trades_weeks() {
     let back_mm = today.zone_mm(Zone::Back);
     let grown = grown_mm(back_mm, 42.0, Texture::Curl);
     assert!((last.zone_mm(Zone::Back) - grown).abs() < 1e-9);
+}
+
+/// The earliest of drift, knot day and eye day sets the date, never under 14 days; without brushing a fleece at
+/// the tuck-up knots in a week (16 days × ½, handbook 3), and the reason says so (handbook 9, 10 H).
+#[test]
+fn the_day_to_come_back_is_the_earliest_reason_and_never_within_two_weeks() {
+    let job = job(LookId::Lamb, Texture::Fleece, 90.0);
+    let plan = make_plan(&job).expect("solves");
+    let (brushed, unbrushed) = (
+        back(&plan, &job.coat, Some(30)),
+        back(&plan, &job.coat, Some(0)),
+    );
+    assert_eq!(unbrushed.because, Some(ReturnBecause::Knots));
+    assert_eq!(unbrushed.days, 14);
+    assert!(
+        unbrushed.sentence.contains("nobody brushes"),
+        "{}",
+        unbrushed.sentence
+    );
+    assert!(brushed.days > unbrushed.days);
+    assert_ne!(brushed.because, Some(ReturnBecause::Knots));
+    let knots = brushed
+        .if_you_wait
+        .iter()
+        .find(|w| w.because == ReturnBecause::Knots)
+        .expect("it says what brushing prevents");
+    assert!(knots.days <= 16, "{}", knots.days);
+    // Whoever waits meets the others in their order.
+    let outline = unbrushed.if_you_wait.iter().map(|w| w.days);
+    assert!(outline.is_sorted());
 }
 
 /// A hole is level after (planned − hole)/rate days (handbook 4).

@@ -4,6 +4,7 @@ use utoipa::ToSchema;
 
 use super::fit::Fit;
 use crate::coat::{Zone, days_to_grow, whole_weeks};
+use crate::grow::Return;
 use crate::job::Job;
 use crate::look::{LookId, Upkeep};
 use crate::report::PlanReport;
@@ -24,6 +25,8 @@ pub struct Offer {
     pub lengths: Vec<OfferLength>,
     /// What the owner takes on.
     pub upkeep: Upkeep,
+    /// When to come back, and why.
+    pub back: Option<Return>,
     /// Where it knots first.
     pub knots_at: Vec<String>,
     /// Minutes at the table.
@@ -87,6 +90,7 @@ pub fn offer(fit: &Fit, report: &PlanReport, job: &Job) -> Offer {
         cannot,
         lengths: lengths(report, words.unit()),
         upkeep: job.look.upkeep(height),
+        back: report.back.clone(),
         knots_at: job.look.knots_at.iter().map(|z| z.place().into()).collect(),
         minutes: report.sheet.minutes,
         price_from: band(1.0 - BAND),

@@ -5,7 +5,7 @@ use utoipa::ToSchema;
 use super::Desk;
 use super::answer::Reasons;
 use crate::drawing::{DrawOptions, Drawing};
-use crate::grow::{GrowPlan, Interval, grow_plan, interval};
+use crate::grow::{GrowPlan, Interval, back, grow_plan, interval};
 use crate::solve::SolveError;
 
 /// Longest interval that is followed, weeks.
@@ -36,7 +36,12 @@ impl Desk<'_> {
             .or(said)
             .unwrap_or(solved.report.upkeep.weeks_to)
             .clamp(1, MOST_WEEKS);
-        let interval = interval(&solved.plan, &job.coat, weeks);
+        let interval = interval(
+            &solved.plan,
+            &job.coat,
+            weeks,
+            back(&solved.plan, &job.coat, self.brushing()),
+        );
         let drawings = interval
             .moments
             .iter()

@@ -161,6 +161,7 @@ impl Desk<'_> {
             found: &self.visit.found,
             is_first_visit: self.before.is_first,
             stylist: &self.visit.stylist,
+            brushing_minutes_a_week: self.brushing(),
         };
         let report = report(&plan, job, &facts, why);
         Ok(Solved { plan, report })
@@ -182,6 +183,11 @@ impl Desk<'_> {
             evaluation: self.evaluation(Vec::new(), drawing),
             plan: solved.report,
         })
+    }
+
+    /// Minutes of brushing a week that the owner promised; none where nobody asked.
+    pub(super) fn brushing(&self) -> Option<u32> {
+        self.visit.talk.as_ref()?.brushing_minutes_a_week
     }
 
     /// What of a plan is a big change against last time.

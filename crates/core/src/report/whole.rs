@@ -9,6 +9,7 @@ use super::truths::coat_truths;
 use super::units::{UnitRow, unit_row};
 use crate::balance::{Subject, score};
 use crate::coat::Zone;
+use crate::grow::{Return, back};
 use crate::job::Job;
 use crate::lines::{ClipLine, clip_lines};
 use crate::look::{LookId, Upkeep};
@@ -76,6 +77,9 @@ pub struct PlanReport {
     pub sheet: CutSheet,
     /// What the owner takes on.
     pub upkeep: Upkeep,
+    /// When to come back, and why; early methods did not say.
+    #[serde(default)]
+    pub back: Option<Return>,
     /// Wishes that cannot be met.
     pub unmet: Vec<UnmetWish>,
 }
@@ -142,6 +146,7 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
         lines,
         sheet,
         upkeep: job.look.upkeep(subject.height()),
+        back: Some(back(plan, &job.coat, facts.brushing_minutes_a_week)),
         unmet: unmet(subject, &words),
     }
 }

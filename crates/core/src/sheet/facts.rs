@@ -16,6 +16,8 @@ pub struct DogFacts<'a> {
     pub is_first_visit: bool,
     /// Who works; empty where nobody said.
     pub stylist: &'a str,
+    /// Minutes of brushing a week that the owner promised; none where nobody asked.
+    pub brushing_minutes_a_week: Option<u32>,
 }
 
 impl DogFacts<'_> {

@@ -15,8 +15,8 @@ pub struct OwnerCard<'a> {
     pub salon: &'a str,
     /// The day, as it is written.
     pub day: &'a str,
-    /// The first and the last day to come back, as they are written.
-    pub back: (&'a str, &'a str),
+    /// The day to come back, as it is written, and why.
+    pub back: Option<(&'a str, &'a str)>,
     /// The look agreed on.
     pub offer: &'a Offer,
     /// What was left and told, once the groom was written down.
@@ -133,11 +133,11 @@ fn facts(card: &OwnerCard<'_>) -> Vec<(&'static str, String)> {
             "Brushing at home",
             format!("{} min a week", offer.upkeep.brushing_minutes_a_week),
         ),
-        (
-            "Back between",
-            format!("{} and {}", card.back.0, card.back.1),
-        ),
     ];
+    if let Some((day, why)) = card.back {
+        facts.push(("Come back", format!("about {day}")));
+        facts.push(("", why.to_owned()));
+    }
     if !offer.knots_at.is_empty() {
         facts.push(("Knots first", offer.knots_at.join(", ")));
     }

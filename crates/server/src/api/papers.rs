@@ -75,8 +75,13 @@ fn owner_card(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
         ..DrawOptions::default()
     };
     let drawing = desk.draw(Some(&solved), &options);
-    let after = |weeks: u32| day_after(at.began_ms, i64::from(weeks));
-    let back = (after(offer.upkeep.weeks_from), after(offer.upkeep.weeks_to));
+    let back = offer.back.as_ref();
+    let back = back.map(|b| {
+        (
+            day_after(at.began_ms, i64::from(b.days)),
+            b.sentence.as_str(),
+        )
+    });
     let words = Words {
         house: &at.house,
         kit: &at.kit,
@@ -90,7 +95,7 @@ fn owner_card(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
         owner: &at.dog.owner,
         salon: &at.house.name,
         day: &day(at.began_ms),
-        back: (&back.0, &back.1),
+        back: back.as_ref().map(|(day, why)| (day.as_str(), *why)),
         offer: &offer,
         done: &done,
         talk: at.visit.talk.as_ref(),
@@ -100,10 +105,10 @@ fn owner_card(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
     Ok((at.dog.name, vec![svg]))
 }
 
-/// A day by this machine's own calendar, so many weeks on, as the screens beside it write it.
-fn day_after(at_ms: i64, weeks: i64) -> String {
+/// A day by this machine's own calendar, so many days on, as the screens beside it write it.
+fn day_after(at_ms: i64, days: i64) -> String {
     let at = Timestamp::from_millisecond(at_ms).map(|t| t.to_zoned_datetime(TimeZone::system()));
-    at.and_then(|t| t.checked_add(weeks.weeks()))
+    at.and_then(|t| t.checked_add(days.days()))
         .map(|t| t.strftime("%-d %B %Y").to_string())
         .unwrap_or_default()
 }

@@ -2335,6 +2335,18 @@ export interface components {
              */
             units: components["schemas"]["UnitSystem"];
         };
+        /** @description What comes after the day, if one waits. */
+        IfYouWait: {
+            /** @description What. */
+            because: components["schemas"]["ReturnBecause"];
+            /**
+             * Format: int32
+             * @description Days after the visit.
+             */
+            days: number;
+            /** @description In a sentence. */
+            sentence: string;
+        };
         /** @description What came in with a dog file. */
         Imported: {
             /** Format: uuid */
@@ -2344,21 +2356,10 @@ export interface components {
         };
         /** @description What the weeks to the next visit do to a plan. */
         Interval: {
-            /**
-             * Format: int32
-             * @description When hair hangs into the eyes, in days; none if it does already or never will.
-             */
-            eyes_covered_days?: number | null;
-            knots_from?: components["schemas"]["KnotsFrom"] | null;
+            /** @description When to come back, and why. */
+            back: components["schemas"]["Return"];
             /** @description Today, half way, the last day. */
             moments: components["schemas"]["Moment"][];
-            /** @description When to come back and why, in one sentence. */
-            return_sentence: string;
-            /**
-             * Format: int32
-             * @description Weeks after which the outline is lost, if that is within half a year.
-             */
-            return_weeks?: number | null;
             /**
              * Format: int32
              * @description Weeks to the next visit.
@@ -2452,16 +2453,6 @@ export interface components {
          * @enum {string}
          */
         Knots: "none" | "few" | "tight";
-        /** @description A zone that begins to knot. */
-        KnotsFrom: {
-            /**
-             * Format: int32
-             * @description Days after the visit.
-             */
-            days: number;
-            /** @description Which. */
-            zone: components["schemas"]["Zone"];
-        };
         /** @description A knotted zone with its ways, the cheapest first. */
         KnottedZone: {
             /** @description Its name. */
@@ -2951,6 +2942,7 @@ export interface components {
         };
         /** @description A look offered on this dog. */
         Offer: {
+            back?: components["schemas"]["Return"] | null;
             /** @description What it cannot do on this dog today, a sentence each, the most telling first. */
             cannot: string[];
             /**
@@ -3367,6 +3359,7 @@ export interface components {
         };
         /** @description The plan as it is shown, saved and exported. */
         PlanReport: {
+            back?: components["schemas"]["Return"] | null;
             /** @description The balance points. */
             balance: components["schemas"]["BalanceRow"][];
             /** @description Body length it was asked for. */
@@ -3690,6 +3683,24 @@ export interface components {
             /** @description Which. */
             zone: components["schemas"]["Zone"];
         };
+        /** @description The day to come back, the same wherever it is said (handbook 9, 10 H). */
+        Return: {
+            because?: components["schemas"]["ReturnBecause"] | null;
+            /**
+             * Format: int32
+             * @description Days after the visit.
+             */
+            days: number;
+            /** @description What comes later, and what waiting costs. */
+            if_you_wait: components["schemas"]["IfYouWait"][];
+            /** @description When and why, in one sentence. */
+            sentence: string;
+        };
+        /**
+         * @description What sets the day to come back.
+         * @enum {string}
+         */
+        ReturnBecause: "outline" | "knots" | "eyes";
         /**
          * @description What a shape means; the reader's theme gives it its looks.
          * @enum {string}

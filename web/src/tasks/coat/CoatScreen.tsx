@@ -98,19 +98,25 @@ export function CoatScreen() {
 function AsLastTime() {
   const work = useVisitWork();
   const grown = work.past?.coat;
+  const { coat } = work.evaluation.visit;
   if (!grown) return null;
+  // Where nobody combed it out yet, it stands here by itself.
+  const stands =
+    coat.grown_mm !== undefined &&
+    coat.all_over_mm == null &&
+    Object.keys(coat.zones_mm).length === 0;
   return (
     <div className="mb-3 border-l-4 border-chalk pl-3">
       <p className="leading-snug">
         {grown.is_from_plan ? 'Last time’s cut' : 'The coat as it came last time'}, grown for{' '}
-        {grown.days} days.
+        {grown.days} days{stands ? ', stands here until it is combed out' : ''}.
       </p>
       <button
         type="button"
         className="min-h-12 font-bold text-chalk underline"
         onClick={() => work.say({ kind: 'coat_grown', zones_mm: grown.zones_mm, days: grown.days })}
       >
-        As last time, plus growth
+        {stands ? 'Combed out: it is so' : 'As last time, plus growth'}
       </button>
     </div>
   );

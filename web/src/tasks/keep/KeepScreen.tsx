@@ -6,6 +6,7 @@ import { BigLink } from '../../shared/ui/BigControl';
 import { MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { useKeptText } from '../../shared/visit/useKeptText';
 import { dayText } from '../../shared/units/show';
+import { ComeBack } from '../../shared/visit/ComeBack';
 import { useVisitWork } from '../../shared/visit/context';
 import { AtTheTable } from './AtTheTable';
 import { BeforeAfter } from './BeforeAfter';
@@ -50,6 +51,7 @@ export function KeepScreen() {
               </li>
             ))}
           </ul>
+          <ComeBack back={work.plan?.back} />
           <RecordForm />
           <AtTheTable />
           <BeforeAfter />

@@ -5,6 +5,7 @@ import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Choice, MarginHead } from '../../shared/ui/controls';
 import { dayText, daysAfter } from '../../shared/units/show';
+import { ComeBack } from '../../shared/visit/ComeBack';
 import { useVisitWork } from '../../shared/visit/context';
 import { PlanTabs } from './PlanTabs';
 import { useAhead } from './useAhead';
@@ -35,7 +36,7 @@ export function AheadScreen() {
             value={ahead?.interval.weeks ?? weeks}
             onChange={setWeeks}
           />
-          {ahead && <Dates ahead={ahead} on={on} />}
+          <ComeBack back={ahead?.interval.back} />
           {ahead && <Way way={ahead.way} on={on} />}
         </>
       }
@@ -72,27 +73,6 @@ function Moments(props: { ahead: Schemas['Ahead'] | null; on: (days: number) => 
         );
       })}
     </div>
-  );
-}
-
-function Dates({ ahead, on }: { ahead: Schemas['Ahead']; on: (days: number) => string }) {
-  const { words } = useVisitWork();
-  const { interval } = ahead;
-  const knots = interval.knots_from;
-  return (
-    <>
-      <MarginHead>Come back</MarginHead>
-      <p>{interval.return_sentence}</p>
-      {interval.eyes_covered_days != null && (
-        <p className="pt-1">Hair reaches the eyes on {on(interval.eyes_covered_days)}.</p>
-      )}
-      {knots && (
-        <p className="pt-1">
-          Knots risk on the {words.zones.find((z) => z.zone === knots.zone)?.label} from{' '}
-          {knots.days === 0 ? 'today' : on(knots.days)}.
-        </p>
-      )}
-    </>
   );
 }
 

@@ -1,7 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { Plain } from '../../shared/ui/controls';
-import { minutesText } from '../../shared/units/show';
+import { dayText, daysAfter, minutesText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 
 /** Up to three looks on this dog, at one scale, with what each asks and cannot. */
@@ -48,9 +48,9 @@ function Beside(props: {
           {offer.price_from} to {offer.price_to}
         </Fact>
         <Fact name="brushing">{upkeep.brushing_minutes_a_week} min a week</Fact>
-        <Fact name="back in">
-          {upkeep.weeks_from} to {upkeep.weeks_to} weeks
-        </Fact>
+        {offer.back && (
+          <Fact name="back on">{dayText(daysAfter(work.beganMs, offer.back.days))}</Fact>
+        )}
       </dl>
       {offer.knots_at.length > 0 && (
         <p className="text-sm text-soft">Knots first {offer.knots_at.join(', ')}.</p>

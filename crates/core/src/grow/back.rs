@@ -1,0 +1,220 @@
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use crate::balance::{BalancePoint, Judged};
+use crate::coat::{CoatNow, Texture, Zone, days_to_grow, grown_mm};
+use crate::plan::{Plan, PlanCoat, dress_plan};
+use crate::shape::{Dressing, FRINGE};
+
+/// What sets the day to come back.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum ReturnBecause {
+    /// The outline has gone.
+    Outline,
+    /// It has knotted.
+    Knots,
+    /// Hair lies over the eyes.
+    Eyes,
+}
+
+/// What comes after the day, if one waits.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct IfYouWait {
+    /// What.
+    pub because: ReturnBecause,
+    /// Days after the visit.
+    pub days: u32,
+    /// In a sentence.
+    pub sentence: String,
+}
+
+/// The day to come back, the same wherever it is said (handbook 9, 10 H).
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct Return {
+    /// Days after the visit.
+    pub days: u32,
+    /// What sets it; none where nothing does within half a year.
+    pub because: Option<ReturnBecause>,
+    /// When and why, in one sentence.
+    pub sentence: String,
+    /// What comes later, and what waiting costs.
+    pub if_you_wait: Vec<IfYouWait>,
+}
+
+/// Come back when so many points have left their tolerance: it reproduces the habit of four to six
+/// weeks (balance-model.md 13, common practice).
+const POINTS_LOST: usize = 3;
+/// How far ahead the outline is followed, days: half a year.
+const FURTHEST_DAYS: u32 = 182;
+/// Nobody comes back sooner (handbook 9).
+const SOONEST_DAYS: u32 = 14;
+/// Share of the topknot that hangs over the eyes as a visor (dog-shape.md 13, as drawn).
+const VISOR: f64 = 0.5;
+/// Fewer minutes of brushing a week comb nothing through (modelling choice).
+const LEAST_BRUSHING: u32 = 5;
+/// Sites that rub knot in half the time (handbook 3, modelling choice).
+const RUBS: f64 = 0.5;
+
+/// Days after a full combing out until hair of a texture knots (handbook 3, *Knot day*, modelling
+/// choice).
+const fn texture_days(texture: Texture) -> f64 {
+    match texture {
+        Texture::Curl => 14.0,
+        Texture::Fleece => 16.0,
+        Texture::Silky => 10.0,
+        Texture::Feathered => 21.0,
+        Texture::Harsh => 35.0,
+    }
+}
+
+/// How length changes that; hair under 6 mm never knots (handbook 3, modelling choice).
+fn length_factor(mm: f64) -> Option<f64> {
+    match mm {
+        _ if mm < 6.0 => None,
+        _ if mm < 13.0 => Some(2.0),
+        _ if mm <= 40.0 => Some(1.0),
+        _ => Some(0.7),
+    }
+}
+
+/// The day to come back, with its reason, for an owner who brushes so many minutes a week; one who said
+/// nothing is taken to brush.
+///
+/// # References
+/// Handbook 9 and 10 H: the earliest of drift, knot day and eye day, never under 14 days. A point that is
+/// off at finishing counts once it has drifted by one tolerance from there; balance-model.md 13: the
+/// outline has gone with the third point. The brushing of knots restarts their count.
+pub fn back(plan: &Plan, coat: &CoatNow, brushing_minutes_a_week: Option<u32>) -> Return {
+    let dressing = dress_plan(plan, coat, PlanCoat::Tools);
+    let is_brushed = brushing_minutes_a_week.is_none_or(|m| m >= LEAST_BRUSHING);
+    let knots = knot_day(plan, coat, &dressing);
+    let mut days: Vec<(ReturnBecause, u32, String)> = Vec::new();
+    if let Some((day, gone)) = drift_day(plan, coat) {
+        let what = match gone.len() {
+            0 => "the outline".to_owned(),
+            _ => gone.join(" and "),
+        };
+        days.push((ReturnBecause::Outline, day, format!("{what} go")));
+    }
+    if let Some(day) = eye_day(plan, coat, &dressing) {
+        days.push((ReturnBecause::Eyes, day, "hair lies over the eyes".into()));
+    }
+    if let Some((day, zone)) = knots.filter(|_| !is_brushed) {
+        let what = format!("the {} is knotted, since nobody brushes", zone.label());
+        days.push((ReturnBecause::Knots, day, what));
+    }
+    days.sort_by_key(|(_, day, _)| *day);
+    let mut days = days.into_iter();
+    let Some((because, day, what)) = days.next() else {
+        return Return {
+            days: FURTHEST_DAYS,
+            because: None,
+            sentence: "The outline holds for half a year; feet, ears and skin want a look sooner."
+                .into(),
+            if_you_wait: Vec::new(),
+        };
+    };
+    let due = day.max(SOONEST_DAYS);
+    let mut if_you_wait: Vec<IfYouWait> = days
+        .map(|(because, day, what)| IfYouWait {
+            because,
+            days: day.max(due),
+            sentence: format!("After {}: {what}.", span(day.max(due))),
+        })
+        .collect();
+    if let Some((day, zone)) = knots.filter(|_| is_brushed) {
+        if_you_wait.push(IfYouWait {
+            because: ReturnBecause::Knots,
+            days: day,
+            sentence: format!(
+                "Left unbrushed, the {} knots after {}.",
+                zone.label(),
+                span(day)
+            ),
+        });
+    }
+    Return {
+        days: due,
+        because: Some(because),
+        sentence: format!(
+            "Back after {}: then {what}. Each week later adds about a twentieth to combing out and feet.",
+            span(due)
+        ),
+        if_you_wait,
+    }
+}
+
+/// Days as a person says them.
+fn span(days: u32) -> String {
+    match days {
+        1 => "a day".into(),
+        0..14 => format!("{days} days"),
+        _ => format!("{} weeks", (days + 3) / 7),
+    }
+}
+
+/// Lengths of a plan after so many days, each grown from what the tools leave.
+pub(super) fn grown(plan: &Plan, coat: &CoatNow, days: f64) -> Vec<f64> {
+    let mm = plan.lengths_mm.iter();
+    mm.map(|l| grown_mm(*l, days, coat.texture)).collect()
+}
+
+/// The day the outline has gone, with the two kinds of points that go first.
+fn drift_day(plan: &Plan, coat: &CoatNow) -> Option<(u32, Vec<String>)> {
+    let points = &plan.solution.points;
+    let finished: Vec<f64> = points.iter().map(|p| p.off(&plan.lengths_mm)).collect();
+    let gone = |day: u32| -> Vec<&BalancePoint> {
+        let lengths = grown(plan, coat, f64::from(day));
+        let of_both = points.iter().zip(&finished);
+        let has_gone =
+            |(point, then): &(&BalancePoint, &f64)| point.off(&lengths) > 1.0_f64.max(*then + 1.0);
+        of_both.filter(has_gone).map(|(point, _)| point).collect()
+    };
+    let has_gone = |day: &u32| gone(*day).len() >= POINTS_LOST;
+    // By weeks, then within the week: an outline that has gone does not come back.
+    let week = (1..=FURTHEST_DAYS / 7).map(|w| w * 7).find(has_gone)?;
+    let day = (week - 6..=week).find(has_gone)?;
+    let of_day = gone(day);
+    let names = Judged::ALL
+        .into_iter()
+        .filter(|judged| of_day.iter().any(|p| p.judged == *judged))
+        .take(2)
+        .map(|judged| judged.rule().label.to_lowercase());
+    Some((day, names.collect()))
+}
+
+/// The day hair hangs into the eyes; none if it does already or never will.
+fn eye_day(plan: &Plan, coat: &CoatNow, dressing: &Dressing) -> Option<u32> {
+    // A topknot too short to stand as a piece hangs over the eyes by its share all the same.
+    let fringe = dressing
+        .topknot
+        .map_or(VISOR * dressing.zone_mm(Zone::Topknot), |t| t.visor);
+    let room = FRINGE * plan.subject.build.head.length;
+    let days = days_to_grow(fringe, room - fringe, coat.texture).filter(|_| fringe < room)?;
+    Some(whole(days)).filter(|day| *day <= FURTHEST_DAYS)
+}
+
+/// The first day a zone knots without brushing, and which: of zones alike the one that rubs.
+fn knot_day(plan: &Plan, coat: &CoatNow, dressing: &Dressing) -> Option<(u32, Zone)> {
+    let rubs = |zone: Zone| matches!(zone, Zone::TuckUp | Zone::HindIn | Zone::ForeIn);
+    let look = &plan.subject.look;
+    let day = |zone: Zone| {
+        let factor = length_factor(dressing.zone_mm(zone))?;
+        let site = if rubs(zone) { RUBS } else { 1.0 };
+        Some((whole(texture_days(coat.texture) * factor * site), zone))
+    };
+    let sites = look.knots_at.iter().copied().chain([Zone::TuckUp]);
+    sites.filter_map(day).min_by_key(|(day, _)| *day)
+}
+
+fn whole(days: f64) -> u32 {
+    #[expect(
+        clippy::cast_possible_truncation,
+        clippy::cast_sign_loss,
+        reason = "a few hundred days"
+    )]
+    let days = days.ceil().clamp(0.0, 9999.0) as u32;
+    days
+}
