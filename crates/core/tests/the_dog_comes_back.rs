@@ -110,7 +110,10 @@ fn a_measures_doubt_grows_with_the_years_since_it_was_read(#[case] days: i64) {
         fresh.hypot(0.004 * 500.0 * years),
         epsilon = 1e-9
     );
-    assert_eq!(now.frame.ago.measures[&Measure::BodyLength], days as u32);
+    assert_eq!(
+        i64::from(now.frame.ago.measures[&Measure::BodyLength]),
+        days
+    );
     // One touch, or a reading, and it is as sure as on the first day.
     for body in [
         EntryBody::StillSo {

@@ -184,12 +184,14 @@ impl Page {
     }
 
     fn strokes(&self, ends: &[f64]) -> String {
-        ends.chunks_exact(4)
+        let strokes: Vec<String> = ends
+            .chunks_exact(4)
             .map(|e| {
                 let [x, y, to_x, to_y] = [self.x(e[0]), self.y(e[1]), self.x(e[2]), self.y(e[3])];
                 format!("M{x} {y}L{to_x} {to_y}")
             })
-            .collect()
+            .collect();
+        strokes.concat()
     }
 
     fn shape(&self, shape: &Shape, out: &mut String) {

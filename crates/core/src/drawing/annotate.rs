@@ -1,8 +1,9 @@
 use kurbo::{Point, Vec2};
 
-use super::compose::{Layers, Painter, Room, Scene};
+use super::canvas::{Painter, Room};
 use super::labels::LETTER;
 use super::pins::Pins;
+use super::scene::{Layers, Scene};
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use super::table::to_page;

@@ -1,6 +1,7 @@
 use kurbo::{Point, Vec2};
 
-use super::compose::{Painter, Scene};
+use super::canvas::Painter;
+use super::scene::Scene;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use crate::units::Length;

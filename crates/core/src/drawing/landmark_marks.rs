@@ -1,6 +1,7 @@
 use kurbo::{Point, Vec2};
 
-use super::compose::{Layers, Painter, Room};
+use super::canvas::{Painter, Room};
+use super::scene::Layers;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use crate::page::View;

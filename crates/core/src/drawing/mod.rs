@@ -2,17 +2,20 @@
 
 mod annotate;
 mod body_marks;
+mod canvas;
 mod compose;
 mod labels;
 mod landmark_marks;
 mod on_end;
 mod pins;
 mod point_marks;
+mod scene;
 mod shapes;
 mod simplify;
 mod table;
 mod view_marks;
 mod work_marks;
 
-pub use compose::{DrawOptions, Layers, Scene, Sheet, draw};
+pub use compose::draw;
+pub use scene::{DrawOptions, Layers, Scene, Sheet};
 pub use shapes::{Anchor, Drawing, Geometry, Role, Shape, Tag, ViewPlace};

@@ -1,6 +1,6 @@
 use kurbo::{Point, Vec2};
 
-use super::compose::Scene;
+use super::scene::Scene;
 use crate::coat::Zone;
 use crate::page::View;
 use crate::plan::{PlanCoat, dress_plan};

@@ -1,6 +1,6 @@
 use kurbo::{Point, Vec2};
 
-use super::compose::Painter;
+use super::canvas::Painter;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use crate::report::PlanReport;

@@ -3,8 +3,9 @@
 
 use kurbo::{Point, Vec2};
 
-use super::compose::{Painter, Scene};
+use super::canvas::Painter;
 use super::on_end::{dressing_of, leg_edge};
+use super::scene::Scene;
 use super::shapes::{Geometry, Role, Shape};
 use super::simplify::tenth;
 use crate::balance::{Judged as J, shoulder_lift_mm, thigh_lift_mm};

@@ -1,8 +1,9 @@
 use kurbo::{Point, Vec2};
 
 use super::annotate::{BLEND, number_role, value_text};
-use super::compose::{Layers, Painter, Room, Scene};
+use super::canvas::{Painter, Room};
 use super::pins::Pins;
+use super::scene::{Layers, Scene};
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use crate::frame::{Measure, Origin};

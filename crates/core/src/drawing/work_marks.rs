@@ -1,7 +1,8 @@
 use kurbo::{Point, Vec2};
 
-use super::compose::{Painter, Scene};
+use super::canvas::Painter;
 use super::on_end::{areas, dressing_of};
+use super::scene::Scene;
 use super::shapes::{Geometry, Role, Shape};
 use super::simplify::tenth;
 use crate::coat::Zone;

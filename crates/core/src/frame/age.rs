@@ -7,7 +7,6 @@ use utoipa::ToSchema;
 use super::angle::Angle;
 use super::felt::Felt;
 use super::measure::Measure;
-use super::resolve::FrameInput;
 
 /// How long ago what comes along from earlier visits was found, days; what a hand said at this visit
 /// is not in it.
@@ -35,6 +34,15 @@ impl Ago {
         self.measures.is_empty() && self.angles.is_empty() && self.felt.is_empty()
     }
 
+    /// A hand said of it now: it is as old as this visit.
+    pub(crate) fn is_found_now(&mut self, found: Known) {
+        match found {
+            Known::Measure(measure) => drop(self.measures.remove(&measure)),
+            Known::Angle(angle) => drop(self.angles.remove(&angle)),
+            Known::Felt(felt) => drop(self.felt.remove(&felt)),
+        }
+    }
+
     /// One standard deviation of a reading of `doubt_mm`, its age in it, mm.
     pub(super) fn doubt_mm(&self, measure: Measure, doubt_mm: f64, height_mm: f64) -> f64 {
         let days = self.measures.get(&measure).copied().unwrap_or_default();
@@ -57,17 +65,6 @@ impl Ago {
             AGED
         } else {
             1.0
-        }
-    }
-}
-
-impl FrameInput {
-    /// A hand said of it now: it is as old as this visit.
-    pub(crate) fn is_found_now(&mut self, found: Known) {
-        match found {
-            Known::Measure(measure) => drop(self.ago.measures.remove(&measure)),
-            Known::Angle(angle) => drop(self.ago.angles.remove(&angle)),
-            Known::Felt(felt) => drop(self.ago.felt.remove(&felt)),
         }
     }
 }

@@ -1,8 +1,8 @@
 use kurbo::{Point, Vec2};
 
+use super::leg_place::LEG_PLACES;
 use super::side::SideShape;
 use super::station::{Cover, STATIONS, Station};
-use super::views::LEG_PLACES;
 use crate::coat::{Stands, Zone};
 
 /// A coat on the side view: a length at every station, and the pieces that hang by themselves.

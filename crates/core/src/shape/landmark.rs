@@ -2,8 +2,9 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::leg_place::Hand;
 use super::station::Station as S;
-use super::views::{BothSides, Hand};
+use super::views::BothSides;
 use crate::frame::Measure;
 use crate::page::View;
 

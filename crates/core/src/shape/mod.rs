@@ -10,6 +10,7 @@ mod head;
 mod head_edges;
 mod head_pieces;
 mod landmark;
+mod leg_place;
 mod legs;
 mod piece;
 mod side;
@@ -30,11 +31,9 @@ pub(crate) use head::parting_mm;
 pub(crate) use head_edges::FRINGE;
 pub use head_edges::{HeadEdges, head_edges, off_circle_mm};
 pub use landmark::{Drag, DragAxis, Landmark, Placed, landmarks};
+pub use leg_place::{FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace};
 pub use piece::{Piece, PieceKind, Stroke};
 pub use side::{SideShape, side_shape};
 pub use spread::{Spread, spreads};
 pub use station::{Cover, STATIONS, Station, TOPLINE};
-pub use views::{
-    BothSides, FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace, front_pieces, leg_faces,
-    rear_pieces, top_pieces,
-};
+pub use views::{BothSides, front_pieces, leg_faces, rear_pieces, top_pieces};

@@ -193,19 +193,19 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
     match body {
         EntryBody::MeasureSet { measure, taken } => {
             visit.frame.measures.insert(*measure, *taken);
-            visit.frame.is_found_now(Known::Measure(*measure));
+            visit.frame.ago.is_found_now(Known::Measure(*measure));
         }
         EntryBody::MeasureCleared { measure } => {
             visit.frame.measures.remove(measure);
-            visit.frame.is_found_now(Known::Measure(*measure));
+            visit.frame.ago.is_found_now(Known::Measure(*measure));
         }
         EntryBody::AngleSet { angle, taken } => {
             visit.frame.angles.insert(*angle, *taken);
-            visit.frame.is_found_now(Known::Angle(*angle));
+            visit.frame.ago.is_found_now(Known::Angle(*angle));
         }
         EntryBody::AngleCleared { angle } => {
             visit.frame.angles.remove(angle);
-            visit.frame.is_found_now(Known::Angle(*angle));
+            visit.frame.ago.is_found_now(Known::Angle(*angle));
         }
         EntryBody::FeltSet { felt, grade, right } => feel(&mut visit.frame, *felt, *grade, *right),
         EntryBody::StanceSet { stance } => visit.frame.stance = *stance,
@@ -359,7 +359,7 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
         EntryBody::BroughtAlong { known } => known.lay_under(visit),
         EntryBody::StillSo { what } => {
             for found in what {
-                visit.frame.is_found_now(*found);
+                visit.frame.ago.is_found_now(*found);
             }
         }
         EntryBody::PlanKept { plan } => visit.plans.push(*plan),
@@ -380,7 +380,7 @@ fn run(visit: &mut Visit, event: &RunEvent, at_ms: i64) {
 }
 
 fn feel(frame: &mut FrameInput, felt: Felt, grade: Grade, right: Option<Grade>) {
-    frame.is_found_now(Known::Felt(felt));
+    frame.ago.is_found_now(Known::Felt(felt));
     let right = right.filter(|r| *r != grade && felt.is_paired());
     frame.felt.insert(felt, grade);
     match right {
@@ -389,7 +389,7 @@ fn feel(frame: &mut FrameInput, felt: Felt, grade: Grade, right: Option<Grade>) 
     };
     // Both sides cannot be straight and well bent at once; a left foot out and a right foot in can.
     let Some(other) = felt.opposite() else { return };
-    frame.is_found_now(Known::Felt(other));
+    frame.ago.is_found_now(Known::Felt(other));
     if frame.felt.contains_key(&other) || !felt.is_paired() {
         if grade != Grade::None {
             frame.felt.insert(other, Grade::None);

@@ -1,11 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { api, ask, Failure } from '../../shared/api/client';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { BigLink } from '../../shared/ui/BigControl';
 import { MarginHead, Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
+import { PageHead } from '../../shared/ui/PageHead';
 import { dayText, minutesText } from '../../shared/units/show';
 
 /** A kept plan opens exactly as it was, with its method and date. */
@@ -25,17 +26,9 @@ export function KeptPlanScreen() {
   const { plan, newer } = kept.data;
   return (
     <div className="screen flex h-full flex-col">
-      <header className="flex h-14 shrink-0 items-stretch border-b border-line">
-        <Link to="/" className="flex items-center bg-tape px-5 font-bold text-on-tape">
-          All dogs
-        </Link>
-        <div className="w-1.5 bg-ink" />
-        <h1 className="flex min-w-0 items-center pl-5 text-lg font-bold">
-          <span className="truncate">
-            {plan.dog.name}, kept {dayText(plan.at_ms)}
-          </span>
-        </h1>
-      </header>
+      <PageHead>
+        {plan.dog.name}, kept {dayText(plan.at_ms)}
+      </PageHead>
       <main className="flex min-h-0 flex-1 max-[800px]:flex-col max-[800px]:overflow-y-auto">
         <div className="min-w-0 flex-1 p-3 pr-0">
           <div className="h-full bg-sheet">

@@ -1,11 +1,11 @@
 import { useEffect } from 'react';
-import { Link } from 'react-router';
 import { Failure, type Schemas } from '../../shared/api/client';
 import { useCatalogue, useHouse, usePutHouse, type House } from '../../shared/api/salon';
 import { SchoolList } from '../../shared/schools/SchoolList';
 import { Choice, MarginHead, Said } from '../../shared/ui/controls';
 import { NumberField } from '../../shared/ui/NumberField';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
+import { PageHead } from '../../shared/ui/PageHead';
 import { MinutesTaught } from './MinutesTaught';
 import { OnThisDevice } from './OnThisDevice';
 import { Stylists } from './Stylists';
@@ -31,13 +31,7 @@ export function HouseScreen() {
   });
   return (
     <div className="screen flex h-full flex-col">
-      <header className="flex h-14 shrink-0 items-stretch border-b border-line">
-        <Link to="/kit" className="flex items-center bg-tape px-5 font-bold text-on-tape">
-          Kit
-        </Link>
-        <div className="w-1.5 bg-ink" />
-        <h1 className="flex items-center pl-5 text-lg font-bold">How we work</h1>
-      </header>
+      <PageHead back={{ to: '/kit', name: 'Kit' }}>How we work</PageHead>
       <main className="min-h-0 flex-1 overflow-y-auto p-5">
         {put.error && <Said>{put.error.message}</Said>}
         <div className="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] items-start gap-x-8">

@@ -14,6 +14,7 @@ import {
 import { Choice, MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
+import { PageHead } from '../../shared/ui/PageHead';
 import { Clippers } from './Clippers';
 import { FITS } from './fits';
 import { ToolTaught } from './ToolTaught';
@@ -44,13 +45,7 @@ export function KitScreen() {
   if (!kit.data || !house.data) return <LoadingPage />;
   return (
     <div className="screen flex h-full flex-col">
-      <header className="flex h-14 shrink-0 items-stretch border-b border-line">
-        <Link to="/" className="flex items-center bg-tape px-5 font-bold text-on-tape">
-          All dogs
-        </Link>
-        <div className="w-1.5 bg-ink" />
-        <h1 className="flex items-center pl-5 text-lg font-bold">Kit</h1>
-      </header>
+      <PageHead>Kit</PageHead>
       <main className="flex min-h-0 flex-1 flex-wrap gap-x-10 overflow-y-auto p-5">
         <section className="min-w-0 flex-[2_1_560px]" aria-label="Blades and combs">
           <p className="pb-2 text-soft">

@@ -1,11 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { BigButton } from '../../shared/ui/BigControl';
 import { Choice, Plain, Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { TextField } from '../../shared/ui/TextField';
+import { PageHead } from '../../shared/ui/PageHead';
 import { dayText } from '../../shared/units/show';
 import { SEXES } from './words';
 
@@ -76,15 +77,7 @@ function Card({ known, again }: { known: Known; again: () => void }) {
     });
   return (
     <div className="screen flex h-full flex-col">
-      <header className="flex h-14 shrink-0 items-stretch border-b border-line">
-        <Link to="/" className="flex items-center bg-tape px-5 font-bold text-on-tape">
-          All dogs
-        </Link>
-        <div className="w-1.5 bg-ink" />
-        <h1 className="flex min-w-0 items-center pl-5 text-lg font-bold">
-          <span className="truncate">{known.dog.name}</span>
-        </h1>
-      </header>
+      <PageHead>{known.dog.name}</PageHead>
       <main className="min-h-0 flex-1 overflow-y-auto">
         <form
           className="mx-auto grid max-w-4xl gap-x-10 gap-y-5 p-6 md:grid-cols-2"

@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { nowMs } from '../../shared/clock/now';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { useCatalogue } from '../../shared/api/salon';
@@ -10,6 +10,7 @@ import { Choice, Said } from '../../shared/ui/controls';
 import { TextField } from '../../shared/ui/TextField';
 import { SEXES } from './words';
 import { numberOf } from '../../shared/ui/NumberField';
+import { PageHead } from '../../shared/ui/PageHead';
 
 type Dog = Schemas['Dog'];
 
@@ -105,13 +106,7 @@ export function NewDogScreen() {
   const general = put.error && problems.length === 0 ? put.error.message : null;
   return (
     <div className="screen flex h-full flex-col">
-      <header className="flex h-14 shrink-0 items-stretch border-b border-line">
-        <Link to="/" className="flex items-center bg-tape px-5 font-bold text-on-tape">
-          All dogs
-        </Link>
-        <div className="w-1.5 bg-ink" />
-        <h1 className="flex items-center pl-5 text-lg font-bold">New dog</h1>
-      </header>
+      <PageHead>New dog</PageHead>
       <main className="min-h-0 flex-1 overflow-y-auto">
         <form
           className="mx-auto grid max-w-4xl gap-x-10 gap-y-5 p-6 md:grid-cols-2"

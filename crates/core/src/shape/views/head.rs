@@ -3,10 +3,11 @@ use kurbo::{Ellipse, Point, Shape as _, Vec2};
 use super::super::curve::{SAMPLES, closed, open, signed_area};
 use super::super::edge::{Beard, Dressing, combed_share, visible_share};
 use super::super::head::parting_mm;
+use super::super::leg_place::Hand;
 use super::super::piece::{Piece, PieceKind, Stroke};
 use super::super::station::Station as S;
 use super::ring::{Mark, directions, eased_round, edge, lerp, symmetric, unit};
-use super::{BothSides, Hand, round};
+use super::{BothSides, round};
 use crate::coat::Zone;
 use crate::frame::EarKind;
 

@@ -2,27 +2,13 @@ use kurbo::{Point, Vec2};
 
 use super::super::curve::{SAMPLES, closed, open};
 use super::super::edge::Dressing;
+use super::super::leg_place::{FACE_STATIONS, Face, Hand, Leg, LegPlace};
 use super::super::legs::{Column, NAIL_ROOM_MM};
 use super::super::piece::{Piece, PieceKind, Stroke};
-use super::faces::{FACE_STATIONS, Face, LegPlace};
+use super::BothSides;
 use super::ring::{Grows, Mark, directions, edge, lerp};
-use super::{BothSides, Hand};
 use crate::coat::Zone;
 use crate::frame::{Build, LegStand};
-
-/// Which leg.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord)]
-pub enum Leg {
-    /// A front leg.
-    Fore,
-    /// A hind leg.
-    Hind,
-}
-
-impl Leg {
-    /// Both.
-    pub const BOTH: [Self; 2] = [Self::Fore, Self::Hind];
-}
 
 /// Reach of leg hair seen on end, share of the height (dog-shape.md 6).
 const REACH: f64 = 0.12;

@@ -9,19 +9,16 @@ mod tail;
 mod top;
 
 use kurbo::{Point, Vec2};
-use schemars::JsonSchema;
-use serde::{Deserialize, Serialize};
-use utoipa::ToSchema;
 
 use self::body::{bib_stroke, front_body, midline, ribs, rump, skirt};
-pub use self::faces::{FACE_STATIONS, Face, LEG_PLACES, LegPlace, leg_faces};
+pub use self::faces::leg_faces;
 use self::head::head_back;
 pub(in crate::shape) use self::head::head_front;
-pub use self::leg::Leg;
 use self::leg::leg_on_end;
 use self::tail::tail_from_behind;
 pub use self::top::top_pieces;
 use super::edge::Dressing;
+use super::leg_place::{Hand, Leg};
 use super::piece::Piece;
 use super::side::{SideShape, side_shape};
 use crate::frame::{Build, Frame, Sides};
@@ -35,39 +32,6 @@ pub struct BothSides<'a> {
     pub right: &'a Build,
     /// The side view of the left side: what front, rear and top take their heights from.
     pub shape: SideShape,
-}
-
-/// A side of the dog: its sign on the z axis.
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-pub enum Hand {
-    /// The dog's left.
-    Left,
-    /// The dog's right.
-    Right,
-}
-
-impl Hand {
-    /// Both.
-    pub const BOTH: [Self; 2] = [Self::Left, Self::Right];
-
-    /// Its name in a sentence.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Left => "left",
-            Self::Right => "right",
-        }
-    }
-
-    /// 1 to the dog's left, −1 to its right.
-    pub const fn sign(self) -> f64 {
-        match self {
-            Self::Left => 1.0,
-            Self::Right => -1.0,
-        }
-    }
 }
 
 impl<'a> BothSides<'a> {

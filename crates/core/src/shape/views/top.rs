@@ -3,12 +3,13 @@ use kurbo::{Point, Vec2};
 use super::super::curve::{SAMPLES, closed};
 use super::super::dog::near_leg_pieces;
 use super::super::edge::Dressing;
+use super::super::leg_place::{Hand, Leg};
 use super::super::piece::{Piece, PieceKind, Stroke};
 use super::super::station::Station as S;
-use super::leg::{Leg, leg_on_end};
+use super::leg::leg_on_end;
 use super::ring::{BODY_REACH, Mark, directions, lerp};
 use super::tail::{Seen, ball, disc, seen_tail};
-use super::{BothSides, Hand, round};
+use super::{BothSides, round};
 use crate::coat::{Stands, Zone};
 use crate::frame::EarKind;
 
