@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { nowMs } from '../../shared/clock/now';
 import { api, ask, type Schemas } from '../../shared/api/client';
@@ -7,7 +7,9 @@ import { Drawing } from '../../shared/sheet/Drawing';
 import { Said } from '../../shared/ui/controls';
 import { dayText, daysBetween } from '../../shared/units/show';
 import { useToday } from '../../shared/units/useToday';
-import { WhichVisit } from './WhichVisit';
+
+/** Comes when a known dog is touched: the first screen does without dialogs. */
+const WhichVisit = lazy(async () => ({ default: (await import('./WhichVisit')).WhichVisit }));
 
 /** Pixels a millimetre of dog: all dogs stand at one scale. */
 const SCALE = 0.235;
@@ -58,14 +60,16 @@ export function DogOnTheRail({ card }: { card: Schemas['DogCard'] }) {
       </button>
       {begin.error && <Said>{begin.error.message}</Said>}
       {last && isAsked && (
-        <WhichVisit
-          dog={card.dog}
-          last={last}
-          isBeginning={begin.isPending}
-          problem={begin.error?.message ?? null}
-          onBegin={() => begin.mutate()}
-          onClose={() => setAsked(false)}
-        />
+        <Suspense fallback={null}>
+          <WhichVisit
+            dog={card.dog}
+            last={last}
+            isBeginning={begin.isPending}
+            problem={begin.error?.message ?? null}
+            onBegin={() => begin.mutate()}
+            onClose={() => setAsked(false)}
+          />
+        </Suspense>
       )}
     </li>
   );
