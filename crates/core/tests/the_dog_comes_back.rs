@@ -12,7 +12,7 @@ use veliform_core::frame::{
     DogSize, Felt, Finding, Grade, Known, Measure, Method, TakenMeasure, resolve,
 };
 use veliform_core::units::{Length, UnitSystem};
-use veliform_core::visit::{EarlierVisit, Entry, EntryBody, Visit, fold, known, past};
+use veliform_core::visit::{EarlierVisit, Entry, EntryBody, Visit, fold, known, past, refusals};
 
 const DAY_MS: i64 = 86_400_000;
 
@@ -267,4 +267,38 @@ fn what_was_taken_back_does_not_come_again() {
         None,
         "nothing was before the first"
     );
+}
+
+/// Once somebody spoke, what was known no longer comes along: it would lie over what was said. And *still so*
+/// of nothing would be kept and count for nothing.
+#[test]
+fn what_would_wipe_away_or_count_for_nothing_is_refused() {
+    let dog = dog(Some(60));
+    let entry = |n: u128, body: EntryBody| Entry {
+        id: Uuid::from_u128(n),
+        at_ms: 50 * DAY_MS,
+        stamp_ms: None,
+        author: String::new(),
+        body,
+    };
+    let first = said(&dog, 1, vec![taken(Measure::BodyLength, 520.0)]);
+    let known = known(&dog, &[on_day(1, first)], 50 * DAY_MS).expect("a known dog");
+    let along = entry(
+        1,
+        EntryBody::BroughtAlong {
+            known: Box::new(known),
+        },
+    );
+    let spoken = entry(2, taken(Measure::BodyLength, 530.0));
+    let why = |log: &[Entry], new: Entry| refusals(&dog, log, &[new]).remove(0);
+    assert_eq!(why(&[], along.clone()), None, "a visit begins with it");
+    let late = why(&[spoken.clone()], along.clone()).expect("refused");
+    assert!(late.contains("this one has begun"), "{late}");
+    assert_eq!(
+        why(&[along.clone()], along),
+        None,
+        "the same again counts once"
+    );
+    let nothing = entry(3, EntryBody::StillSo { what: Vec::new() });
+    assert!(why(&[spoken], nothing).is_some());
 }

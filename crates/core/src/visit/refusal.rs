@@ -26,8 +26,21 @@ pub fn refusals(dog: &Dog, log: &[Entry], new: &[Entry]) -> Vec<Option<String>> 
     };
     new.iter()
         // What comes again was judged when it came.
-        .map(|e| (!here.contains(&e.id)).then(|| refusal(&e.body, &ids, &runs))?)
+        .map(|e| {
+            if here.contains(&e.id) {
+                return None;
+            }
+            comes_too_late(&e.body, log).or_else(|| refusal(&e.body, &ids, &runs))
+        })
         .collect()
+}
+
+/// What is known lies under all that is said: once somebody spoke, it would wipe that away.
+fn comes_too_late(body: &EntryBody, log: &[Entry]) -> Option<String> {
+    let is_late = matches!(body, EntryBody::BroughtAlong { .. }) && !log.is_empty();
+    is_late.then(|| {
+        "what earlier visits know comes along when a visit begins; this one has begun".into()
+    })
 }
 
 fn refusal(body: &EntryBody, ids: &BTreeSet<Uuid>, runs: &[Run]) -> Option<String> {
@@ -47,6 +60,9 @@ fn refusal(body: &EntryBody, ids: &BTreeSet<Uuid>, runs: &[Run]) -> Option<Strin
             "the {} lies where its bones are and cannot be moved between its places",
             line.label().to_lowercase()
         )),
+        EntryBody::StillSo { what } if what.is_empty() => {
+            Some("nothing is named as still so; name what was felt again".into())
+        }
         EntryBody::Run { event } => of_run(event, runs),
         _ => None,
     }
