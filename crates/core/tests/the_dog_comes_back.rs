@@ -290,15 +290,14 @@ fn what_would_wipe_away_or_count_for_nothing_is_refused() {
         },
     );
     let spoken = entry(2, taken(Measure::BodyLength, 530.0));
-    let why = |log: &[Entry], new: Entry| refusals(&dog, log, &[new]).remove(0);
-    assert_eq!(why(&[], along.clone()), None, "a visit begins with it");
-    let late = why(&[spoken.clone()], along.clone()).expect("refused");
+    let why = |log: &[&Entry], new: &Entry| {
+        let log: Vec<Entry> = log.iter().copied().cloned().collect();
+        refusals(&dog, &log, std::slice::from_ref(new)).remove(0)
+    };
+    assert_eq!(why(&[], &along), None, "a visit begins with it");
+    let late = why(&[&spoken], &along).expect("refused");
     assert!(late.contains("this one has begun"), "{late}");
-    assert_eq!(
-        why(&[along.clone()], along),
-        None,
-        "the same again counts once"
-    );
+    assert_eq!(why(&[&along], &along), None, "the same again counts once");
     let nothing = entry(3, EntryBody::StillSo { what: Vec::new() });
-    assert!(why(&[spoken], nothing).is_some());
+    assert!(why(&[&spoken], &nothing).is_some());
 }
