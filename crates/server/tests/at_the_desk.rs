@@ -190,3 +190,34 @@ async fn a_plan_comes_first_and_its_reasons_in_the_same_answer() {
         );
     }
 }
+
+/// A page that asks anew is not worked for any more: its earlier answer ends with the plan.
+#[actix_web::test]
+async fn reasons_of_a_page_that_asked_anew_are_given_up() {
+    let salon = salon();
+    let dogs = get(&salon, "/api/dogs").await;
+    let visit = dogs[0]["last_visit"]["id"]
+        .as_str()
+        .expect("a visit")
+        .to_owned();
+    let log = get(&salon, &format!("/api/visits/{visit}")).await;
+    let service = init_service(app(&salon).0).await;
+    let ask = async |page: u128, mm: f64| {
+        let entries = [height(7, 9, mm)];
+        let desk = json!({"dog": log["dog"], "visit": visit, "entries": entries});
+        let uri = format!("/api/plan-then-reasons?page={}", Uuid::from_u128(page));
+        let request = TestRequest::post()
+            .uri(&uri)
+            .insert_header((header::HOST, "127.0.0.1:4270"))
+            .set_json(&desk);
+        call_service(&service, request.to_request()).await
+    };
+    let (first, other) = (ask(1, 450.0).await, ask(2, 455.0).await);
+    let second = ask(1, 460.0).await;
+    let mut lines = Vec::new();
+    for answer in [first, second, other] {
+        let body = read_body(answer).await;
+        lines.push(body.iter().filter(|b| **b == b'\n').count());
+    }
+    assert_eq!(lines, [1, 2, 2], "another page's answer is its own");
+}

@@ -1,7 +1,8 @@
 //! A plan in one answer, or its reasons after it in the same answer.
 
+use std::collections::HashMap;
 use std::io::Write as _;
-use std::sync::Arc;
+use std::sync::{Arc, LazyLock, Mutex, PoisonError};
 use std::time::Duration;
 
 use actix_web::http::header;
@@ -13,7 +14,8 @@ use futures_util::stream;
 use serde::{Deserialize, Serialize};
 use tokio::sync::mpsc;
 use tokio::time::sleep;
-use utoipa::ToSchema;
+use utoipa::{IntoParams, ToSchema};
+use uuid::Uuid;
 use veliform_core::desk::{PlanView, Reasons};
 
 use super::desk::OnTheDesk;
@@ -48,12 +50,52 @@ pub(crate) async fn plan_dog(
     .await
 }
 
+/// Who asks.
+#[derive(Debug, Deserialize, IntoParams)]
+pub struct Asker {
+    /// The page's own id: what it asked before is not worked for any more.
+    page: Option<Uuid>,
+}
+
+/// Pages with the number of the question each asked last. A page that leaves an answer is not seen to
+/// leave before something is written to it; that it asks anew is seen at once.
+static ASKED_LAST: LazyLock<Mutex<HashMap<Uuid, u64>>> = LazyLock::new(Mutex::default);
+/// Pages remembered: those of a few tables, with what they forget when they are loaded again.
+const MOST_PAGES: usize = 64;
+
+/// A page's question, to be told from those it asked after it.
+#[derive(Clone, Copy)]
+struct Asked(Option<(Uuid, u64)>);
+
+impl Asked {
+    fn by(page: Option<Uuid>) -> Self {
+        Self(page.map(|page| {
+            let mut last = ASKED_LAST.lock().unwrap_or_else(PoisonError::into_inner);
+            if last.len() >= MOST_PAGES && !last.contains_key(&page) {
+                last.clear();
+            }
+            let number = last.entry(page).or_default();
+            *number += 1;
+            (page, *number)
+        }))
+    }
+
+    /// Whether its page has asked nothing since.
+    fn is_newest(self) -> bool {
+        self.0.is_none_or(|(page, number)| {
+            let last = ASKED_LAST.lock().unwrap_or_else(PoisonError::into_inner);
+            last.get(&page) == Some(&number)
+        })
+    }
+}
+
 /// A knob still being turned asks again within this time; reasons begin after it.
 const STILL_TURNING: Duration = Duration::from_millis(25);
 
 /// Solves the look chosen, then finds its reasons: two plan views as lines of JSON, the first without
-/// reasons, as soon as it is there. Whoever goes away after the first is not worked for any more.
-#[utoipa::path(responses(
+/// reasons, as soon as it is there. A page that asks anew is not worked for any more: then the second
+/// line is missing.
+#[utoipa::path(params(Asker), responses(
     (status = 200, body = PlanView, content_type = "application/x-ndjson"),
     (status = 404, body = ErrorBody),
     (status = 422, body = ErrorBody)
@@ -61,15 +103,17 @@ const STILL_TURNING: Duration = Duration::from_millis(25);
 #[post("/plan-then-reasons")]
 pub(crate) async fn plan_then_reasons(
     salon: web::Data<Salon>,
+    asker: web::Query<Asker>,
     desk: Json<OnTheDesk>,
     request: HttpRequest,
 ) -> Result<HttpResponse, ApiError> {
+    let asked = Asked::by(asker.page);
     let desk = Arc::new(desk.into_inner());
     let log = desk.log(&salon).await?;
     let mut lines = Lines::for_reader(&request);
-    let (asked, said) = (Arc::clone(&desk), Arc::clone(&log));
+    let (first_desk, first_log) = (Arc::clone(&desk), Arc::clone(&log));
     let (first, mut lines) = compute(move || {
-        let view = asked.with(&said, |desk, options| {
+        let view = first_desk.with(&first_log, |desk, options| {
             desk.plan_view(Reasons::Skip, options)
         })?;
         Ok((lines.line(&view)?, lines))
@@ -85,12 +129,12 @@ pub(crate) async fn plan_then_reasons(
             return;
         }
         sleep(STILL_TURNING).await;
-        if sender.is_closed() {
+        if sender.is_closed() || !asked.is_newest() {
             return;
         }
         let waits = sender.clone();
         let tail = compute(move || {
-            let is_wanted = || !waits.is_closed();
+            let is_wanted = || !waits.is_closed() && asked.is_newest();
             let view = desk.with(&log, |desk, options| {
                 desk.plan_view(Reasons::FindWhile(&is_wanted), options)
             })?;

@@ -399,7 +399,8 @@ export interface paths {
         put?: never;
         /**
          * Solves the look chosen, then finds its reasons: two plan views as lines of JSON, the first without
-         *     reasons, as soon as it is there. Whoever goes away after the first is not worked for any more.
+         *     reasons, as soon as it is there. A page that asks anew is not worked for any more: then the second
+         *     line is missing.
          */
         post: operations["plan_then_reasons"];
         delete?: never;
@@ -7418,7 +7419,10 @@ export interface operations {
     };
     plan_then_reasons: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The page's own id: what it asked before is not worked for any more. */
+                page?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -7431,7 +7435,8 @@ export interface operations {
         responses: {
             /**
              * @description Solves the look chosen, then finds its reasons: two plan views as lines of JSON, the first without
-             *     reasons, as soon as it is there. Whoever goes away after the first is not worked for any more.
+             *     reasons, as soon as it is there. A page that asks anew is not worked for any more: then the second
+             *     line is missing.
              */
             200: {
                 headers: {

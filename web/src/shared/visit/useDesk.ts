@@ -81,6 +81,9 @@ export function useDesk(visit: string, input: DeskInput | null, wantsPlan: boole
 /** Kept with the reasons, once nothing has changed for a while: the pages at the table want a plan. */
 const deskName = (visit: string) => `desk.${visit}`;
 
+/** The page says who it is: what it asked before is not worked for once it asks anew. */
+const PLAN_ANSWERS = `/api/plan-then-reasons?page=${crypto.randomUUID()}`;
+
 type Answer = Pick<DeskView, 'evaluation' | 'plan' | 'change' | 'drawnStep'>;
 
 /** What the core answers: once without a plan, else the plan, then the plan with its reasons. */
@@ -92,7 +95,7 @@ async function* question(key: string, signal: AbortSignal): AsyncGenerator<Answe
     yield { evaluation, plan: null, change: null, drawnStep };
     return;
   }
-  const answers = answersOf<Schemas['PlanView']>('/api/plan-then-reasons', desk, signal);
+  const answers = answersOf<Schemas['PlanView']>(PLAN_ANSWERS, desk, signal);
   for await (const { evaluation, plan, change } of answers)
     yield { evaluation, plan, change: change ?? null, drawnStep };
 }
