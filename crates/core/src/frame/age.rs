@@ -23,8 +23,8 @@ pub struct Ago {
 
 /// A grown dog's measure drifts by so much of the height in a year (handbook 10 A 2, modelling choice).
 const DRIFT_A_YEAR: f64 = 0.004;
-/// A grade felt earlier, or an angle read, is surer of nothing than half as much again (handbook 10 A 2,
-/// modelling choice).
+/// The doubt of a grade felt earlier grows by half, and so does that of an angle read (handbook 10 A 2 for
+/// grades; for angles a modelling choice of ours).
 const AGED: f64 = 1.5;
 const DAYS_A_YEAR: f64 = 365.25;
 

@@ -33,7 +33,7 @@ export function DogCardScreen() {
   if (known.error instanceof Failure)
     return <FailedPage failure={known.error} again={() => void known.refetch()} />;
   if (!known.data) return <LoadingPage />;
-  return <Card key={known.data.version} known={known.data} again={() => void known.refetch()} />;
+  return <Card known={known.data} again={() => void known.refetch()} />;
 }
 
 async function readCard(id: string): Promise<Known> {
@@ -44,11 +44,13 @@ async function readCard(id: string): Promise<Known> {
 }
 
 function Card({ known, again }: { known: Known; again: () => void }) {
-  const [dog, setDog] = useState(known.dog);
-  const [born, setBorn] = useState(known.dog.born ?? '');
+  // Only what was typed here: where another screen corrected the rest, its words show and these stay.
+  const [typed, setTyped] = useState<Partial<Dog>>({});
+  const dog = { ...known.dog, ...typed };
+  const born = dog.born ?? '';
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const change = (part: Partial<Dog>) => setDog((d) => ({ ...d, ...part }));
+  const change = (part: Partial<Dog>) => setTyped((t) => ({ ...t, ...part }));
   const put = useMutation({
     mutationFn: (next: Dog) =>
       ask(
@@ -95,7 +97,7 @@ function Card({ known, again }: { known: Known; again: () => void }) {
           <TextField
             label="Born, year and month"
             value={born}
-            onChange={setBorn}
+            onChange={(text) => change({ born: text })}
             hint={ageText(known.dog)}
             problem={said('dog.born')}
           />
@@ -132,7 +134,14 @@ function Card({ known, again }: { known: Known; again: () => void }) {
             <div className="md:col-span-2">
               <Said>{failure.message}</Said>
               {failure.kind === 'changed' && (
-                <Plain onClick={again}>Show it as it stands now</Plain>
+                <Plain
+                  onClick={() => {
+                    put.reset();
+                    again();
+                  }}
+                >
+                  Show it as it stands now
+                </Plain>
               )}
             </div>
           )}
