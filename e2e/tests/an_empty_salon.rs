@@ -1,7 +1,7 @@
 //! From the first screen of a salon where nobody has typed anything yet.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use serde_json::json;

@@ -2,7 +2,7 @@
 //! written down for the next stylist.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use support::{TABLET, on_stage};

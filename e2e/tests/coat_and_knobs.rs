@@ -1,7 +1,7 @@
 //! The coat by touch on the drawing; knobs answer on the drawing; wishes that cannot be met.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use support::{LAPTOP, Stage, TABLET, on_stage};
 

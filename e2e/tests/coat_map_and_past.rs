@@ -1,7 +1,7 @@
 //! The coat map zone by zone, what earlier visits tell, and the hands-on by the keyboard alone.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use serde_json::json;

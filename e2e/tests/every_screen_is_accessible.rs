@@ -1,7 +1,7 @@
 //! axe-core finds no violation on any screen, light and dark; designed states are reached.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use support::{LAPTOP, Screen, Stage, TABLET, on_stage};
 

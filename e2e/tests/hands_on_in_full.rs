@@ -2,7 +2,7 @@
 //! against the simulated camera's truth, the body, earlier visits.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use serde_json::json;

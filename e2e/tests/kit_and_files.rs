@@ -1,7 +1,7 @@
 //! The salon's kit and settings, dog files in and out, paper.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::Locator;
 use fantoccini::wd::{PrintConfigurationBuilder, PrintMargins, PrintSize};

@@ -1,7 +1,7 @@
 //! Reloads, a lost server, a killed server, two screens on one dog: nothing typed is lost.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use support::{LAPTOP, Stage, on_stage};
 

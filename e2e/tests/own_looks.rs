@@ -1,7 +1,7 @@
 //! A look of the salon's own in the browser: copied, edited, planned with, refused where it cannot be.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use support::{TABLET, on_stage};

@@ -2,7 +2,7 @@
 //! its age, is still so by a touch, and what was typed wrong at the door is put right.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use serde_json::json;

@@ -1,7 +1,7 @@
 //! The finish check in the browser: what was left, what to touch up, the next visit's coat.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use support::{TABLET, on_stage};
 

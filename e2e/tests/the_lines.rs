@@ -1,7 +1,7 @@
 //! Lines in the browser: where each lies, what moving it costs, moved and given back.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use support::{TABLET, on_stage};
 

@@ -1,7 +1,7 @@
 //! The owner's picture, what the owner wants off, a big change, the album: in the browser.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use support::{TABLET, on_stage};
 

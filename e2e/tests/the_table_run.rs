@@ -2,7 +2,7 @@
 //! slip, broken off for the vet.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use support::{LAPTOP, Stage, TABLET, on_stage};

@@ -1,7 +1,7 @@
 //! The talk with the owner and the weeks ahead, in the browser.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use support::{LAPTOP, TABLET, on_stage};

@@ -1,7 +1,7 @@
 //! Schools in the browser: tried on this dog, chosen for the salon, followed by the sheet.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use support::{TABLET, on_stage};

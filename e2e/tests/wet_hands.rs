@@ -2,7 +2,7 @@
 //! said is lost.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use serde_json::{Value, json};

@@ -1,7 +1,7 @@
 //! The whole thread with the keyboard alone.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use fantoccini::key::Key;
 use support::{LAPTOP, on_stage};

@@ -1,7 +1,7 @@
 //! The whole thread on a tablet with a finger: a new dog, felt and taped, to its cut sheet.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
-mod support;
+use crate::support;
 
 use support::{TABLET, on_stage};
 

@@ -1,7 +1,7 @@
 //! The next visit: the last recipe on today's coat, corrections as limits, complaints found by zone
 //! and date (handbook 9).
 
-mod support;
+use crate::support;
 
 use std::collections::BTreeMap;
 

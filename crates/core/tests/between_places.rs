@@ -1,7 +1,7 @@
 //! Lines between their places: moved by a hand, or kept off a colour's edge (balance-model.md 10;
 //! handbook 4, *contrasting patch*; 6, *colour edge*).
 
-mod support;
+use crate::support;
 
 use approx::assert_abs_diff_eq;
 use rstest::rstest;

@@ -1,7 +1,7 @@
 //! Clippers: what fits which, wide and adjustable blades, and how long a charge lasts (handbook 3,
 //! *Kit*).
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::table::{dog, kit, mm};

@@ -1,6 +1,6 @@
 //! The talk with the owner: answers become limits and a ranked list of looks (handbook 1 and 5).
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use uuid::Uuid;

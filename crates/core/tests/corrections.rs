@@ -2,7 +2,7 @@
 //! out of the solve by themselves. Signatures: balance-model.md 8, re-expressed on the drawn
 //! dog's own stations; the dogs are its acceptance cases, with some of other sizes.
 
-mod support;
+use crate::support;
 
 use std::collections::BTreeMap;
 

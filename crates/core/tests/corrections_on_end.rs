@@ -1,7 +1,7 @@
 //! The trade's corrections seen from the front and from behind (handbook 4: common practice), by the
 //! signatures of balance-model.md 8, each dog against its straight twin.
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::{Solved, ample_coat, build, solve};

@@ -1,7 +1,7 @@
 //! What holds in every look: handbook 8's properties, the looks' own table, and the baseline
 //! comparison of balance-model.md 8.
 
-mod support;
+use crate::support;
 
 use proptest::prelude::*;
 use rstest::rstest;

@@ -1,7 +1,7 @@
 //! The finish check against simulated results with known errors (handbook 6, 9. *Check*; handbook
 //! 9, *length really left*).
 
-mod support;
+use crate::support;
 
 use std::collections::BTreeMap;
 

@@ -1,6 +1,6 @@
 //! Growth: the way to a look, the outline over the interval, the return (balance-model.md 13).
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::{both, build};

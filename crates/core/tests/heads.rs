@@ -1,7 +1,7 @@
 //! The head in proportion to the body (handbook 4, *head*, *head size*, *muzzle, ear, beard*; 5,
 //! *Head, ears, tail*).
 
-mod support;
+use crate::support;
 
 use proptest::prelude::*;
 use rstest::rstest;

@@ -1,7 +1,7 @@
 //! Knots inside or outside the planned edge (handbook 4: *tight knots overrule the outline*), and
 //! what the talk says of them.
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::{ample_coat, build, solve, tight_knots};

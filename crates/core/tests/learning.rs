@@ -1,7 +1,7 @@
 //! The program learns: estimators against synthetic truth (they converge, and are never wild with
 //! two readings), lengths really left, minutes really taken, growth; what to buy.
 
-mod support;
+use crate::support;
 
 use approx::assert_abs_diff_eq;
 use proptest::prelude::*;

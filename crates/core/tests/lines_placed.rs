@@ -1,6 +1,6 @@
 //! Where the lines go is solved too (balance-model.md 10; handbook 5, *Clip lines*).
 
-mod support;
+use crate::support;
 
 use approx::assert_abs_diff_eq;
 use rstest::rstest;

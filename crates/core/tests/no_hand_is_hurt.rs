@@ -1,7 +1,7 @@
 //! What a sheet must never ask of a hand (handbook 3, 7, 10 B, C, F; common practice): shears at the
 //! skin, combs that cannot cut, a comb in an unbrushed coat, a clipper nobody announces.
 
-mod support;
+use crate::support;
 
 use support::{full_kit, limit};
 use uuid::Uuid;

@@ -1,6 +1,6 @@
 //! What earlier visits tell this one; a salon's own types; handling and findings on the sheet.
 
-mod support;
+use crate::support;
 
 use std::collections::BTreeMap;
 

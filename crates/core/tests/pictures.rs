@@ -1,7 +1,7 @@
 //! The owner's picture: ratios read off simulated pictures of dogs whose own ratios are known, and
 //! what another dog can have of them (handbook 4).
 
-mod support;
+use crate::support;
 
 use std::collections::BTreeMap;
 

@@ -1,6 +1,6 @@
 //! Whole plans on the desk: tools, knots, reasons, cautions, order of work, what if.
 
-mod support;
+use crate::support;
 
 use std::cell::Cell;
 use std::sync::Arc;

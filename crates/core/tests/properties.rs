@@ -1,6 +1,6 @@
 //! Properties of the plan (handbook 8, *Properties*) on random dogs of the ranges of dog-shape.md.
 
-mod support;
+use crate::support;
 
 use proptest::prelude::*;
 use support::{ample_coat, build, limit, solve};

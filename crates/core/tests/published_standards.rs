@@ -2,7 +2,7 @@
 //! handbook 8) are called balanced for their type, and off by the right amount when changed.
 //! Expected ratios at the coat edge: balance-model.md 14.
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::{ample_coat, build, solve};

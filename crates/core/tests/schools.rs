@@ -1,6 +1,6 @@
 //! Schools: the sheet follows the salon's answers (handbook 6, *Schools*), each with its reason.
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::tool;

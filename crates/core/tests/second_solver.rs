@@ -1,7 +1,7 @@
 //! The programme against a second, quite different solver, and against the conditions that prove
 //! an optimum (handbook 8, *Geometry and solving*).
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::{ample_coat, both, build};

@@ -1,6 +1,6 @@
 //! Clip lines a hand can lay off, and the cut sheet (handbook 5, 6, 7).
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::tool;

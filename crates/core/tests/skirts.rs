@@ -1,7 +1,7 @@
 //! A skirt as a hanging edge (handbook 3, *Hanging edges*; 5, look 4; balance-model.md 10, *Skirt
 //! line*): it hangs from the ribs, and the belly beneath may be shaved.
 
-mod support;
+use crate::support;
 
 use approx::assert_abs_diff_eq;
 use rstest::rstest;

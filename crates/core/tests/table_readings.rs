@@ -2,7 +2,7 @@
 //! steps moved and split, tools noticed (handbook 3, *Two lighter layers*, *Kit*; handbook 6, 9.
 //! *Check*, *Every step can be put off*).
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::table::{Table, kit, mm};

@@ -1,7 +1,7 @@
 //! The run at the table on a fake clock (handbook 6, *Every step can be put off*, *breaks*;
 //! handbook 7, *Heat*): order, double taps, clocks, heat, lateness, a groom broken off, a slip.
 
-mod support;
+use crate::support;
 
 use proptest::prelude::*;
 use rstest::rstest;

@@ -2,17 +2,29 @@
 
 use std::collections::BTreeMap;
 
+use crate::support::table::kit;
+
 use approx::assert_abs_diff_eq;
 use rstest::rstest;
 use uuid::Uuid;
-use veliform_core::coat::{Limit, LimitCause, Zone};
-use veliform_core::desk::Desk;
-use veliform_core::dog::{Dog, House};
+use veliform_core::coat::{Knots, KnotsBefore, Limit, LimitCause, Zone};
+use veliform_core::body::{BodyPart, Found, FoundKind, Handling, Minds, Outcome};
+use veliform_core::consult::{Part, Wish};
+use veliform_core::desk::{Desk, KnotsAgain, Reasons};
+use veliform_core::dog::{Answer, Dog, House, Question, Schools};
+use veliform_core::drawing::DrawOptions;
 use veliform_core::frame::{
     DogSize, Felt, Finding, Grade, Known, Measure, Method, TakenMeasure, resolve,
 };
+use veliform_core::look::LookId;
+use veliform_core::page::{Spot, View};
+use veliform_core::run::{PutOff, RunEvent};
+use veliform_core::sheet::{CutSheet, Stage};
 use veliform_core::units::{Length, UnitSystem};
-use veliform_core::visit::{EarlierVisit, Entry, EntryBody, Visit, fold, known, past, refusals};
+use veliform_core::visit::{
+    EarlierVisit, Entry, EntryBody, LookChoice, Record, Trust, Visit, WayOf, fold, known, life, past,
+    refusals,
+};
 
 const DAY_MS: i64 = 86_400_000;
 
@@ -300,4 +312,324 @@ fn what_would_wipe_away_or_count_for_nothing_is_refused() {
     assert_eq!(why(&[&along], &along), None, "the same again counts once");
     let nothing = entry(3, EntryBody::StillSo { what: Vec::new() });
     assert!(why(&[&spoken], &nothing).is_some());
+}
+
+fn way(question: Question, answer: Option<Answer>, today_only: bool) -> EntryBody {
+    EntryBody::WaySaid {
+        question,
+        answer,
+        today_only,
+    }
+}
+
+/// In force: this visit before this dog before the salon before ours (handbook 10 A 8).
+#[test]
+fn what_is_said_nearest_to_the_dog_is_in_force() {
+    let dog = dog(Some(60));
+    let salon = Schools::default().with(Answer::PadsThirty);
+    let pads = |bodies: Vec<EntryBody>| {
+        let visit = said(&dog, 1, bodies);
+        let here = visit.ways_over(&salon);
+        (here.of(Question::Pads), visit.way_of(Question::Pads, &salon))
+    };
+    let own = || way(Question::Pads, Some(Answer::PadsForty), false);
+    let today = || way(Question::Pads, Some(Answer::PadsTen), true);
+    assert_eq!(pads(vec![]), (Answer::PadsThirty, WayOf::Salon));
+    assert_eq!(pads(vec![own()]), (Answer::PadsForty, WayOf::Dog));
+    assert_eq!(pads(vec![own(), today()]), (Answer::PadsTen, WayOf::Today));
+    // What is said for good takes today's word back; no answer leaves it to the salon.
+    assert_eq!(pads(vec![today(), own()]), (Answer::PadsForty, WayOf::Dog));
+    let open = way(Question::Pads, None, false);
+    assert_eq!(pads(vec![own(), today(), open]), (Answer::PadsThirty, WayOf::Salon));
+    let visit = said(&dog, 1, vec![]);
+    assert_eq!(visit.way_of(Question::Pads, &Schools::default()), WayOf::Ours);
+}
+
+/// A dog's own way stays with it; what was said for a day alone does not.
+#[test]
+fn a_dogs_own_ways_come_along_and_the_sheet_follows_and_says_them() {
+    let dog = dog(Some(60));
+    let bodies = vec![
+        way(Question::Pads, Some(Answer::PadsThirty), false),
+        way(Question::Nails, Some(Answer::NailsAfter), true),
+    ];
+    let first = said(&dog, 1, bodies);
+    let visit = next(&dog, &[on_day(1, first)], 43, vec![]);
+    let ways: Vec<Answer> = visit.ways.answers().collect();
+    assert_eq!(ways, [Answer::PadsThirty]);
+    assert!(visit.ways_today.is_empty());
+    let sheet = sheet_of(&dog, &visit);
+    assert_eq!(
+        sheet.own_ways,
+        ["Pads: 30 blade (this dog's own; else 10 blade)."]
+    );
+    let without = sheet_of(&dog, &said(&dog, 1, vec![]));
+    assert!(without.own_ways.is_empty());
+    let pads = |sheet: &CutSheet| {
+        let step = sheet.steps.iter().find(|s| s.what.starts_with("Pads"));
+        step.map(|s| s.tool.clone()).expect("pads are done")
+    };
+    assert_ne!(pads(&sheet), pads(&without), "the sheet follows");
+}
+
+fn sheet_of(dog: &Dog, visit: &Visit) -> CutSheet {
+    let (house, kit) = (House::default(), kit());
+    let desk = Desk::new(dog, visit, &house, &kit);
+    desk.plan(Reasons::Skip).expect("solves").report.sheet
+}
+
+#[test]
+fn an_answer_under_another_question_and_a_weight_no_dog_has_are_refused() {
+    let dog = dog(None);
+    let why = |body: EntryBody| {
+        let entry = Entry {
+            id: Uuid::from_u128(7),
+            at_ms: 1,
+            stamp_ms: None,
+            author: String::new(),
+            body,
+        };
+        refusals(&dog, &[], std::slice::from_ref(&entry)).remove(0)
+    };
+    let wrong = why(way(Question::Nails, Some(Answer::TwoLayers), false)).expect("refused");
+    assert_eq!(
+        wrong,
+        "“two light ones” answers “Layers”, not “Nails”; choose one of its own answers"
+    );
+    assert_eq!(why(way(Question::Nails, Some(Answer::NailsAfter), false)), None);
+    for kg in [0.1, 400.0, f64::NAN] {
+        assert!(why(EntryBody::WeightSet { kg: Some(kg) }).is_some(), "{kg}");
+    }
+    assert_eq!(why(EntryBody::WeightSet { kg: Some(8.4) }), None);
+}
+
+fn knotted(zone: Zone) -> EntryBody {
+    EntryBody::KnotsSet {
+        zone,
+        knots: Knots::Few,
+    }
+}
+
+/// A curl's tuck-up knots after 14 × .5 = 7 days unbrushed, × .7 for each earlier visit with knots there, at
+/// most three (handbook 3 and 10 B, modelling choice).
+#[rstest]
+#[case::never_before(0, 7)]
+#[case::once(1, 5)]
+#[case::twice(2, 4)]
+#[case::three_times(3, 3)]
+#[case::five_times(5, 3)]
+fn a_site_that_knotted_before_knots_sooner(#[case] times: i64, #[case] days: u32) {
+    let dog = dog(Some(60));
+    let mut visits = vec![on_day(1, said(&dog, 1, vec![]))];
+    for n in 0..times {
+        let day = 40 * (n + 1);
+        let visit = next(&dog, &visits, day, vec![knotted(Zone::TuckUp)]);
+        visits.push(on_day(day, visit));
+    }
+    let coat = EntryBody::CoatAllOver {
+        length_mm: Some(mm(30.0)),
+    };
+    let choice = LookChoice {
+        look: LookId::Lamb,
+        body_mm: None,
+    };
+    let visit = next(&dog, &visits, 400, vec![coat, EntryBody::LookChosen { choice }]);
+    let (house, kit) = (House::default(), kit());
+    let desk = Desk::new(&dog, &visit, &house, &kit);
+    let back = desk.plan(Reasons::Skip).expect("solves").report.back;
+    let waits = back.expect("a day").if_you_wait;
+    let knots = waits.iter().find(|w| w.sentence.contains("tuck-up"));
+    assert_eq!(knots.expect("it knots").days, days);
+}
+
+/// Three visits running at one site: the feature is proposed to go, priced (handbook 10 A 6); a visit without
+/// knots there breaks the run, and a wish about it ends the proposal.
+#[test]
+fn what_knots_at_three_visits_running_is_proposed_to_go() {
+    let dog = dog(Some(60));
+    let proposed = |knots: &[bool], more: Vec<EntryBody>| -> Vec<KnotsAgain> {
+        let mut visits: Vec<EarlierVisit> = Vec::new();
+        for (day, is_knotted) in (1_i64..).zip(knots) {
+            let day = 40 * day;
+            let found = is_knotted.then(|| knotted(Zone::TuckUp));
+            let found: Vec<EntryBody> = found.into_iter().collect();
+            let visit = if visits.is_empty() {
+                said(&dog, day, found)
+            } else {
+                next(&dog, &visits, day, found)
+            };
+            visits.push(on_day(day, visit));
+        }
+        let visit = next(&dog, &visits, 400, more);
+        let (house, kit) = (House::default(), kit());
+        let desk = Desk::new(&dog, &visit, &house, &kit);
+        let view = desk.plan_view(Reasons::Find, &DrawOptions::default());
+        view.expect("solves").knots_again
+    };
+    let today = || vec![knotted(Zone::TuckUp)];
+    let of = |list: Vec<KnotsAgain>| -> Vec<(Part, u32)> {
+        list.into_iter().map(|k| (k.part, k.visits)).collect()
+    };
+    assert_eq!(of(proposed(&[true, true], vec![])), []);
+    assert_eq!(of(proposed(&[true, true], today())), [(Part::TuckUp, 3)]);
+    assert_eq!(of(proposed(&[true, true, true], vec![])), [(Part::TuckUp, 3)]);
+    assert_eq!(of(proposed(&[true, true, false], today())), []);
+    let mut wished = today();
+    wished.push(EntryBody::PartWished {
+        part: Part::TuckUp,
+        wish: Some(Wish::Leave),
+    });
+    assert_eq!(of(proposed(&[true, true], wished)), []);
+    let one = proposed(&[true, true], today()).remove(0);
+    assert!(
+        one.sentence.starts_with("Knotted at 3 visits running. With the tuck-up off"),
+        "{}",
+        one.sentence
+    );
+    assert_eq!(KnotsBefore::default().then(true).then(false).running, 0);
+}
+
+fn run(event: RunEvent) -> EntryBody {
+    EntryBody::Run { event }
+}
+
+/// Notes and unfinished work stand at their step (handbook 10 A 4): what was not done begins its stage.
+#[test]
+fn what_was_left_undone_begins_its_stage_and_notes_stand_at_their_step() {
+    let dog = dog(Some(60));
+    let sheet = sheet_of(&dog, &said(&dog, 1, vec![]));
+    let scissored: Vec<u32> = sheet
+        .steps
+        .iter()
+        .filter(|s| s.stage == Stage::Scissor)
+        .map(|s| s.number)
+        .collect();
+    let (first, last) = (scissored[0], scissored[scissored.len() - 1]);
+    assert!(last > first, "there is an order to change");
+    let of = |sheet: &CutSheet, number: u32| {
+        sheet.steps.iter().find(|s| s.number == number).expect("a step").clone()
+    };
+    let (noted, undone) = (of(&sheet, first), of(&sheet, last));
+    let events = vec![
+        run(RunEvent::Began {
+            sheet: sheet.clone(),
+        }),
+        run(RunEvent::Noted {
+            step: first,
+            text: "turns when the lamp is on".into(),
+        }),
+        run(RunEvent::Put {
+            step: last,
+            until: PutOff::NotToday,
+            reason: "danced".into(),
+        }),
+    ];
+    let visit = next(&dog, &[on_day(1, said(&dog, 1, events))], 43, vec![]);
+    let again = sheet_of(&dog, &visit);
+    let begins = again.steps.iter().find(|s| s.stage == Stage::Scissor);
+    let begins = begins.expect("it is scissored");
+    assert_eq!(begins.what, undone.what);
+    assert_eq!(
+        begins.cautions[0].text,
+        "Left undone last time (danced): begin with it, while the dog is fresh."
+    );
+    let with_note = again.steps.iter().find(|s| s.what == noted.what).expect("the same step");
+    assert_eq!(with_note.cautions[0].text, "Last time: turns when the lamp is on");
+    let numbers: Vec<u32> = again.steps.iter().map(|s| s.number).collect();
+    assert!(numbers.iter().zip(1..).all(|(n, at)| *n == at), "{numbers:?}");
+    assert_eq!(again.minutes, sheet.minutes, "the same work");
+}
+
+/// Each dislike at the step that brings it (handbook 10 A 4), and nowhere else.
+#[rstest]
+#[case(Minds::Dryer, "Dry straight")]
+#[case(Minds::Nozzle, "Dry straight")]
+#[case(Minds::Brushing, "Comb")]
+#[case(Minds::Spray, "Comb")]
+#[case(Minds::Nails, "Nails")]
+#[case(Minds::LeftEar, "Ears")]
+fn what_a_dog_minds_stands_at_its_step(#[case] minds: Minds, #[case] step: &str) {
+    let dog = dog(Some(60));
+    let handling = Handling {
+        minds: [minds].into(),
+        dislikes: [BodyPart::Back].into(),
+        ..Handling::default()
+    };
+    let sheet = sheet_of(&dog, &said(&dog, 1, vec![EntryBody::HandlingSet { handling }]));
+    let told: Vec<&str> = sheet
+        .steps
+        .iter()
+        .filter(|s| {
+            let mut own = s.cautions.iter().filter(|c| c.is_this_dogs);
+            own.any(|c| c.text.starts_with("Minds ") || c.text.starts_with("Minds its"))
+        })
+        .map(|s| s.what.as_str())
+        .collect();
+    assert!(told.iter().any(|what| what.contains(step)), "{told:?}");
+    assert!(told.len() <= 3, "{told:?}");
+    assert!(
+        sheet.steps[0]
+            .cautions
+            .iter()
+            .any(|c| c.text == format!("Minds: {}.", minds.label())),
+        "and first of all"
+    );
+}
+
+/// The life of a dog: newest first, each finding with what became of it, the weight of its day.
+#[test]
+fn a_life_tells_what_was_seen() {
+    let dog = dog(Some(60));
+    let lump = Found {
+        id: Uuid::from_u128(90),
+        kind: FoundKind::Lump,
+        spot: Spot {
+            view: View::Side,
+            at: [0.3, 0.6],
+        },
+        size_mm: None,
+        word: "soft".into(),
+        owner_told: true,
+        vet_look: true,
+    };
+    let first = said(
+        &dog,
+        1,
+        vec![
+            EntryBody::WeightSet { kg: Some(8.4) },
+            EntryBody::FoundPut { found: lump },
+            taken(Measure::HeightAtWithers, 420.0),
+        ],
+    );
+    let visits = vec![on_day(1, first)];
+    let record = Record {
+        trust: Some(Trust::Grows),
+        behaviour: "lay down to dry".into(),
+        ..Record::default()
+    };
+    let second = next(
+        &dog,
+        &visits,
+        43,
+        vec![
+            EntryBody::OutcomeSet {
+                found: Uuid::from_u128(90),
+                outcome: Outcome::Gone,
+            },
+            knotted(Zone::TuckUp),
+            EntryBody::RecordSet { record },
+        ],
+    );
+    let visits = vec![visits[0].clone(), on_day(43, second)];
+    let told = life(&visits);
+    let days: Vec<i64> = told.visits.iter().map(|v| v.began_ms / DAY_MS).collect();
+    assert_eq!(days, [43, 1]);
+    assert_eq!(told.visits[1].weight_kg, Some(8.4));
+    assert_eq!(told.visits[0].weight_kg, None, "nobody weighed it");
+    assert_eq!(told.visits[1].height_mm, Some(mm(420.0)));
+    assert_eq!(told.visits[0].height_mm, None, "it came along, nobody measured");
+    assert_eq!(told.visits[0].knotted, ["tuck-up"]);
+    assert_eq!(told.visits[0].trust, Some(Trust::Grows));
+    assert_eq!(told.visits[0].notes, ["lay down to dry"]);
+    assert_eq!(told.found[0].outcome, Some(Outcome::Gone));
 }

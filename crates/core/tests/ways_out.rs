@@ -2,7 +2,7 @@
 //! beside a line (handbook 6, *uneven spots*), and what roughing out with a comb saves (handbook 6,
 //! *Minutes*).
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::table::{Table, mm};

@@ -1,6 +1,6 @@
 //! What an owner wants off or left, a big change against last time, the album (handbook 1 and 9).
 
-mod support;
+use crate::support;
 
 use std::collections::{BTreeMap, BTreeSet};
 use std::sync::Arc;

@@ -1,7 +1,7 @@
 //! Worked examples of balance-model.md 15 and baselines of section 8, on the drawn dog's stations:
 //! "on another table test the words"; ratios to about a hundredth.
 
-mod support;
+use crate::support;
 
 use rstest::rstest;
 use support::{Solved, ample_coat, build, solve, tight_knots};

@@ -11,7 +11,8 @@ use crate::said::{Unreadable, read_json};
 pub const DOG_FILE_FORMAT: &str = "veliform-dog";
 /// The version written; older ones are read, newer ones are refused. Version 2: entries stand in the order
 /// of their stamps. Version 3: a kept drawing may hold many strokes as one shape.
-pub const DOG_FILE_VERSION: u32 = 3;
+/// Version 4: a dog's own ways, its weight, what last time's run says of steps.
+pub const DOG_FILE_VERSION: u32 = 4;
 /// Largest dog file read, bytes: a hundred visits with two plans each.
 pub const MOST_BYTES: usize = 64 * 1024 * 1024;
 

@@ -16,7 +16,7 @@ pub use dog_file::{
     read_dog_file, schema, write_dog_file,
 };
 pub use page::{PageError, pdf};
-pub use paper::{OwnerCard, Sheet, owner_card_svg, sheet_pages};
+pub use paper::{LifePaper, OwnerCard, Sheet, life_pages, owner_card_svg, sheet_pages};
 pub use photo::{KeptPhoto, MOST_PHOTO_BYTES, PhotoError, keep_photo};
 pub use raster::{RasterError, png};
 pub use said::{Unreadable, read_json};

@@ -1,7 +1,7 @@
 //! Golden plans: the demo dogs and twelve more under every look, as they were planned when they were last
 //! looked at. A move of the code changes none of them; a change of method is named in the CHANGELOG.
 //!
-//! `VELIFORM_GOLDEN=renew cargo test --workspace --test golden_plans` writes them anew, and the test names what changed.
+//! `VELIFORM_GOLDEN=renew cargo test --workspace --test formats golden_plans` writes them anew, and the test names what changed.
 
 use std::fmt::Write as _;
 use std::fs;

@@ -175,7 +175,7 @@ impl ApiError {
             Self::Store(StoreError::NotFound { .. }) | Self::NoAddress(_) | Self::OtherSalon => {
                 ErrorKind::NotFound
             }
-            Self::Store(StoreError::Full { .. }) => ErrorKind::InvalidInput,
+            Self::Store(StoreError::Full { .. } | StoreError::SameDog) => ErrorKind::InvalidInput,
             Self::Store(StoreError::Changed { .. }) => ErrorKind::Changed,
             Self::Store(StoreError::DiskFull) => ErrorKind::DiskFull,
             Self::Unconditional => ErrorKind::Unconditional,
@@ -198,6 +198,7 @@ impl ApiError {
                 | StoreError::Newer
                 | StoreError::Damaged(_)
                 | StoreError::Unwritable(_)
+                | StoreError::Packing(_)
                 | StoreError::Migration(_),
             )
             | Self::Solve(_)

@@ -1,6 +1,6 @@
 //! A dog on the desk by its visit: the server's log and what the page still holds are one.
 
-mod support;
+use crate::support;
 
 use std::io::Read as _;
 

@@ -3,7 +3,7 @@
 
 use std::collections::BTreeMap;
 
-mod support;
+use crate::support;
 
 use actix_web::http::{Method, StatusCode};
 use serde_json::{Value, json};

@@ -1,6 +1,6 @@
 //! Routes of the hands-on: what is next, photos, devices, earlier visits, types.
 
-mod support;
+use crate::support;
 
 use actix_web::http::{Method, StatusCode};
 use serde_json::{Value, json};

@@ -1,6 +1,6 @@
 //! Every route, in process: happy, and each kind of error.
 
-mod support;
+use crate::support;
 
 use actix_web::http::{Method, StatusCode, header};
 use actix_web::test::{TestRequest, call_service, init_service};

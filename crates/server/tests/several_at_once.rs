@@ -1,7 +1,7 @@
 //! Several screens, several salons: nobody writes over another's word, and nothing is kept in silence
 //! that counts for nothing.
 
-mod support;
+use crate::support;
 
 use actix_web::http::{Method, StatusCode};
 use serde_json::{Value, json};

@@ -27,12 +27,14 @@ fn kept(name: &str) -> Vec<u8> {
 }
 
 /// A salon with one dog, a look chosen, a plan kept and, in format 4, the groom run at the table: the
-/// first that landed, the last before entries had stamps, the last before a rule's ticks were one shape.
+/// first that landed, the last before entries had stamps, the last before a rule's ticks were one
+/// shape, the first whose second visit began with what was known.
 #[rstest]
 #[case::format_3("salon-3.db.gz", false, false)]
 #[case::format_4_as_it_landed_first("salon-4-first.db.gz", false, false)]
 #[case::format_4("salon-4.db.gz", true, false)]
 #[case::format_5("salon-5.db.gz", false, true)]
+#[case::format_5_with_what_was_known("salon-5-known.db.gz", true, true)]
 #[actix_web::test]
 async fn a_salon_of_an_earlier_build_opens_and_goes_on(
     #[case] name: &str,
@@ -131,6 +133,7 @@ async fn a_salon_of_an_earlier_build_opens_and_goes_on(
 #[case::version_1_as_it_landed_second("tappet-1-second.dog.json.gz", 1)]
 #[case::version_1("tappet-1.dog.json.gz", 1)]
 #[case::version_2("tappet-2.dog.json.gz", 2)]
+#[case::version_3("tappet-3.dog.json.gz", 3)]
 fn a_dog_file_of_an_earlier_build_is_read(#[case] name: &str, #[case] version: u32) {
     let file = read_dog_file(&kept(name)).expect("reads");
     assert_eq!(file.version, version);

@@ -4,7 +4,7 @@ use veliform_core::dog::Dog;
 use veliform_core::visit::{Entry, KeptPlan};
 
 use crate::error::StoreError;
-use crate::open::{Store, from_json, to_json};
+use crate::open::{Store, from_json, id_of, to_json};
 use crate::plans::insert_plan;
 use crate::visits::{insert_entry, insert_visit};
 
@@ -14,6 +14,21 @@ pub struct DogListing {
     /// The dog.
     pub dog: Dog,
     /// Its latest visit, if there was one.
+    pub last_visit: Option<(Uuid, i64)>,
+}
+
+/// What a dog is found by.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct DogName {
+    /// Which.
+    pub id: Uuid,
+    /// Its name.
+    pub name: String,
+    /// Whose it is.
+    pub owner: String,
+    /// Died or left.
+    pub is_put_away: bool,
+    /// Its latest visit, and when that began, milliseconds since 1970 in UTC.
     pub last_visit: Option<(Uuid, i64)>,
 }
 
@@ -59,6 +74,43 @@ impl Store {
             key(a).cmp(&key(b))
         });
         Ok(dogs)
+    }
+
+    /// What every dog is found by, the one that was here last first.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn dog_names(&self) -> Result<Vec<DogName>, StoreError> {
+        let mut rows = self.read().prepare_cached(
+            "SELECT n.dog_id, n.name, n.owner, n.is_put_away, v.id, v.began_ms FROM dog_name AS n
+             LEFT JOIN visit AS v ON v.id = (
+               SELECT id FROM visit WHERE dog_id = n.dog_id ORDER BY began_ms DESC, id DESC LIMIT 1)
+             ORDER BY v.began_ms DESC NULLS LAST, lower(n.name), n.dog_id",
+        )?;
+        let mapped = rows.query_map([], |row| {
+            let last: Option<String> = row.get(4)?;
+            let found = DogName {
+                id: Uuid::nil(),
+                name: row.get(1)?,
+                owner: row.get(2)?,
+                is_put_away: row.get(3)?,
+                last_visit: None,
+            };
+            Ok((row.get::<_, String>(0)?, found, last.zip(row.get(5)?)))
+        })?;
+        let mut names = Vec::new();
+        for row in mapped {
+            let (id, found, last) = row?;
+            let of_visit = |(visit, began_ms): (String, i64)| {
+                id_of("visit", &visit).map(|visit| (visit, began_ms))
+            };
+            names.push(DogName {
+                id: id_of("dog", &id)?,
+                last_visit: last.map(of_visit).transpose()?,
+                ..found
+            });
+        }
+        Ok(names)
     }
 
     /// A dog in its latest version.
@@ -167,6 +219,11 @@ fn insert_dog(
         "INSERT INTO dog_version (dog_id, version, at_ms, body)
          SELECT ?1, coalesce(max(version), 0) + 1, ?2, ?3 FROM dog_version WHERE dog_id = ?1",
         params![id, at_ms, body],
+    )?;
+    tx.execute(
+        "INSERT INTO dog_name (dog_id, name, owner, is_put_away) VALUES (?1, ?2, ?3, ?4)
+         ON CONFLICT (dog_id) DO UPDATE SET name = ?2, owner = ?3, is_put_away = ?4",
+        params![id, dog.name, dog.owner, dog.is_put_away],
     )?;
     Ok(())
 }

@@ -37,6 +37,9 @@ pub enum StoreError {
         /// How many.
         most: usize,
     },
+    /// A dog cannot be merged with itself.
+    #[error("both are the same dog; choose the one that was entered twice")]
+    SameDog,
     /// A row does not read back.
     #[error("the {what} {id} in the data file does not read back")]
     Unreadable {
@@ -84,6 +87,9 @@ pub enum StoreError {
     /// A value could not be written down.
     #[error("a value could not be written down")]
     Unwritable(#[source] serde_json::Error),
+    /// A packed plan does not unpack.
+    #[error("a plan could not be packed or unpacked")]
+    Packing(#[source] std::io::Error),
     /// The data file could not be brought up to date.
     #[error("the data file cannot be used: {0}; use the program that made it, or another file")]
     Migration(#[source] rusqlite_migration::Error),

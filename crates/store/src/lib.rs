@@ -4,9 +4,11 @@
 mod copies;
 mod dogs;
 mod error;
+mod forget;
 mod lock;
 mod migrations;
 mod open;
+mod packing;
 mod photos;
 mod plans;
 mod salon;
@@ -14,8 +16,9 @@ mod serving;
 mod types;
 mod visits;
 
-pub use dogs::{DogListing, ImportedVisit};
+pub use dogs::{DogListing, DogName, ImportedVisit};
 pub use error::StoreError;
+pub use forget::Belongings;
 pub use open::Store;
 pub use photos::{MOST_PHOTOS, PhotoHead};
 pub use plans::{PlansOf, UnreadablePlan};

@@ -3,12 +3,13 @@ use std::sync::LazyLock;
 use rusqlite_migration::{M, Migrations};
 
 /// Migrations in order; a landed file never changes, a new idea is a new file.
-pub(crate) const FILES: [&str; 5] = [
+pub(crate) const FILES: [&str; 6] = [
     include_str!("../migrations/0001_salon.sql"),
     include_str!("../migrations/0002_visit.sql"),
     include_str!("../migrations/0003_append_only.sql"),
     include_str!("../migrations/0004_photos_and_types.sql"),
     include_str!("../migrations/0005_order_and_salon.sql"),
+    include_str!("../migrations/0006_names_packed_plans_forgetting.sql"),
 ];
 
 pub(crate) static MIGRATIONS: LazyLock<Migrations<'static>> =

@@ -1,9 +1,12 @@
-use rusqlite::{OptionalExtension, Transaction, params};
+use std::io;
+
+use rusqlite::{Connection, OptionalExtension, Row, Transaction, params};
 use uuid::Uuid;
 use veliform_core::visit::{Entry, KeptPlan};
 
 use crate::error::StoreError;
 use crate::open::{Store, from_json, id_of, to_json};
+use crate::packing::{packed, unpacked};
 use crate::visits::insert_entry;
 
 /// The plans of a visit.
@@ -24,6 +27,39 @@ pub struct UnreadablePlan {
     pub at_ms: i64,
     /// By which method.
     pub method: String,
+}
+
+/// A plan as it lies in the data file: plain where it was kept before plans were packed.
+struct Bytes {
+    bytes: Vec<u8>,
+    is_packed: bool,
+}
+
+impl Bytes {
+    fn at(row: &Row<'_>, column: usize) -> Result<Self, rusqlite::Error> {
+        Ok(Self {
+            bytes: row.get(column)?,
+            is_packed: row.get(column + 1)?,
+        })
+    }
+
+    fn text(self) -> Result<String, StoreError> {
+        if self.is_packed {
+            return unpacked(&self.bytes).map_err(StoreError::Packing);
+        }
+        String::from_utf8(self.bytes)
+            .map_err(|e| StoreError::Packing(io::Error::new(io::ErrorKind::InvalidData, e)))
+    }
+
+    fn plan(self, id: &str) -> Result<KeptPlan, StoreError> {
+        from_json("plan", id, &self.text()?)
+    }
+}
+
+fn bytes_of(connection: &Connection, id: Uuid) -> Result<Option<Bytes>, StoreError> {
+    let sql = "SELECT bytes, is_packed FROM any_plan WHERE id = ?1";
+    let row = connection.query_row(sql, [id.to_string()], |row| Bytes::at(row, 0));
+    Ok(row.optional()?)
 }
 
 impl Store {
@@ -52,15 +88,17 @@ impl Store {
     /// If the data file cannot be read.
     pub fn plans_of(&self, visit: Uuid) -> Result<PlansOf, StoreError> {
         let mut rows = self.read().prepare_cached(
-            "SELECT id, at_ms, method, body FROM kept_plan WHERE visit_id = ?1 ORDER BY at_ms, id",
+            "SELECT id, at_ms, method, bytes, is_packed FROM any_plan WHERE visit_id = ?1
+             ORDER BY at_ms, id",
         )?;
         let mut found = PlansOf::default();
         let mapped = rows.query_map([visit.to_string()], |row| {
-            Ok((row.get(0)?, row.get(1)?, row.get(2)?, row.get(3)?))
+            let head: (String, i64, String) = (row.get(0)?, row.get(1)?, row.get(2)?);
+            Ok((head, Bytes::at(row, 3)?))
         })?;
         for row in mapped {
-            let (id, at_ms, method, body): (String, i64, String, String) = row?;
-            match from_json("plan", &id, &body) {
+            let ((id, at_ms, method), bytes) = row?;
+            match bytes.plan(&id) {
                 Ok(plan) => found.plans.push(plan),
                 Err(_) => found.unreadable.push(UnreadablePlan {
                     id: id_of("plan", &id)?,
@@ -78,12 +116,15 @@ impl Store {
     /// If the data file cannot be read.
     pub fn newest_plan_of(&self, visit: Uuid) -> Result<Option<KeptPlan>, StoreError> {
         let mut rows = self.read().prepare_cached(
-            "SELECT id, body FROM kept_plan WHERE visit_id = ?1 ORDER BY at_ms DESC, id DESC",
+            "SELECT id, bytes, is_packed FROM any_plan WHERE visit_id = ?1
+             ORDER BY at_ms DESC, id DESC",
         )?;
-        let mapped = rows.query_map([visit.to_string()], |row| Ok((row.get(0)?, row.get(1)?)))?;
+        let mapped = rows.query_map([visit.to_string()], |row| {
+            Ok((row.get::<_, String>(0)?, Bytes::at(row, 1)?))
+        })?;
         for row in mapped {
-            let (id, body): (String, String) = row?;
-            if let Ok(plan) = from_json("plan", &id, &body) {
+            let (id, bytes) = row?;
+            if let Ok(plan) = bytes.plan(&id) {
                 return Ok(Some(plan));
             }
         }
@@ -98,7 +139,7 @@ impl Store {
         let visit: Option<String> = self
             .read()
             .query_row(
-                "SELECT visit_id FROM kept_plan WHERE id = ?1",
+                "SELECT visit_id FROM any_plan WHERE id = ?1",
                 [id.to_string()],
                 |row| row.get(0),
             )
@@ -112,16 +153,9 @@ impl Store {
     /// # Errors
     /// If there is none by that id, or the data file cannot be read.
     pub fn plan(&self, id: Uuid) -> Result<KeptPlan, StoreError> {
-        let body: Option<String> = self
-            .read()
-            .query_row(
-                "SELECT body FROM kept_plan WHERE id = ?1",
-                [id.to_string()],
-                |row| row.get(0),
-            )
-            .optional()?;
-        let body = body.ok_or(StoreError::NotFound { what: "plan", id })?;
-        from_json("plan", &id.to_string(), &body)
+        let bytes = bytes_of(self.read(), id)?;
+        let bytes = bytes.ok_or(StoreError::NotFound { what: "plan", id })?;
+        bytes.plan(&id.to_string())
     }
 }
 
@@ -131,11 +165,7 @@ pub(crate) fn insert_plan(
     plan: &KeptPlan,
 ) -> Result<(), StoreError> {
     let (id, body) = (plan.id.to_string(), to_json(plan)?);
-    let here: Option<String> = tx
-        .query_row("SELECT body FROM kept_plan WHERE id = ?1", [&id], |row| {
-            row.get(0)
-        })
-        .optional()?;
+    let here = bytes_of(tx, plan.id)?.map(Bytes::text).transpose()?;
     match here {
         Some(was) if was == body => Ok(()),
         Some(_) => Err(StoreError::Conflict {
@@ -144,8 +174,15 @@ pub(crate) fn insert_plan(
         }),
         None => {
             tx.execute(
-                "INSERT INTO kept_plan (id, visit_id, at_ms, method, body) VALUES (?1, ?2, ?3, ?4, ?5)",
-                params![id, visit.to_string(), plan.at_ms, plan.method, body],
+                "INSERT INTO packed_plan (id, visit_id, at_ms, method, packed)
+                 VALUES (?1, ?2, ?3, ?4, ?5)",
+                params![
+                    id,
+                    visit.to_string(),
+                    plan.at_ms,
+                    plan.method,
+                    packed(&body).map_err(StoreError::Packing)?
+                ],
             )?;
             Ok(())
         }

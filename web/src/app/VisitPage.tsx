@@ -64,7 +64,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
   );
   const input = useMemo(() => desk && { ...desk, options }, [desk, options]);
   const view = useDesk(visitId, input, TASKS[present]?.wantsPlan ?? false);
-  const { evaluation, plan, change } = view;
+  const { evaluation, plan, change, knotsAgain } = view;
 
   const work = useMemo<VisitWork | null>(
     () =>
@@ -82,6 +82,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
             evaluation,
             plan,
             change,
+            knotsAgain,
             past: past.data ?? null,
             before,
             options,
@@ -103,6 +104,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
       evaluation,
       plan,
       change,
+      knotsAgain,
       past.data,
       before,
       options,

@@ -14,6 +14,9 @@ function later(part: () => Promise<{ default: ComponentType }>) {
 export const DogCardScreen = later(async () => ({
   default: (await import('../tasks/studio/DogCardScreen')).DogCardScreen,
 }));
+export const LifeScreen = later(async () => ({
+  default: (await import('../tasks/studio/LifeScreen')).LifeScreen,
+}));
 export const CheckScreen = later(async () => ({
   default: (await import('../tasks/check/CheckScreen')).CheckScreen,
 }));

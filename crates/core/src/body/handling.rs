@@ -44,6 +44,63 @@ pub enum BodyPart {
     Tail,
 }
 
+/// What else a dog may not like (handbook 10 A 4).
+#[derive(
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+)]
+#[serde(rename_all = "snake_case")]
+#[expect(missing_docs, reason = "each is named by Minds::label")]
+pub enum Minds {
+    ClipperNoise,
+    Brushing,
+    Spray,
+    Dryer,
+    Nozzle,
+    Nails,
+    LeftEar,
+    RightEar,
+    LeftFrontLeg,
+    RightFrontLeg,
+    LeftHindLeg,
+    RightHindLeg,
+}
+
+impl Minds {
+    /// All of them, in the order of the groom.
+    pub const ALL: [Self; 12] = [
+        Self::ClipperNoise,
+        Self::Brushing,
+        Self::Spray,
+        Self::Dryer,
+        Self::Nozzle,
+        Self::Nails,
+        Self::LeftEar,
+        Self::RightEar,
+        Self::LeftFrontLeg,
+        Self::RightFrontLeg,
+        Self::LeftHindLeg,
+        Self::RightHindLeg,
+    ];
+
+    /// Its name.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::ClipperNoise => "clipper's noise",
+            Self::Brushing => "brushing",
+            Self::Spray => "spray",
+            Self::Dryer => "dryer",
+            Self::Nozzle => "nozzle",
+            Self::Nails => "nails",
+            Self::LeftEar => "left ear",
+            Self::RightEar => "right ear",
+            Self::LeftFrontLeg => "left front leg",
+            Self::RightFrontLeg => "right front leg",
+            Self::LeftHindLeg => "left hind leg",
+            Self::RightHindLeg => "right hind leg",
+        }
+    }
+}
+
 /// How the skin is.
 #[derive(
     Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
@@ -73,6 +130,9 @@ pub struct Handling {
     pub temper: Temper,
     /// Parts it does not like touched.
     pub dislikes: BTreeSet<BodyPart>,
+    /// What else it does not like.
+    #[serde(skip_serializing_if = "BTreeSet::is_empty")]
+    pub minds: BTreeSet<Minds>,
     /// Whether a second person is needed.
     pub needs_second_person: bool,
     /// Stiffness.
@@ -176,6 +236,10 @@ impl Handling {
         if !self.dislikes.is_empty() {
             let parts: Vec<&str> = self.dislikes.iter().map(|p| p.label()).collect();
             list.push(format!("Does not like touched: {}.", parts.join(", ")));
+        }
+        if !self.minds.is_empty() {
+            let what: Vec<&str> = self.minds.iter().map(|m| m.label()).collect();
+            list.push(format!("Minds: {}.", what.join(", ")));
         }
         list
     }

@@ -1,5 +1,6 @@
 //! The coat: zones, texture and stand, lengths now, knots, limits, growth (handbook 3).
 
+mod knots_before;
 mod marks;
 mod now;
 mod skin;
@@ -8,6 +9,7 @@ mod stands;
 mod texture;
 mod zone;
 
+pub use knots_before::KnotsBefore;
 pub use marks::{CoatFinish, Lay, Patch, ZoneMarks};
 pub(crate) use now::LONGEST_MM;
 pub use now::{CoatInput, CoatNow, Knots, Limit, LimitCause, resolve_coat};

@@ -4,7 +4,7 @@ use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::{CoatFinish, Stands, Texture, Zone, ZoneMarks};
+use super::{CoatFinish, KnotsBefore, Stands, Texture, Zone, ZoneMarks};
 use crate::frame::{Problem, Severity};
 use crate::units::{Length, UnitSystem, length_text};
 
@@ -94,6 +94,9 @@ pub struct CoatInput {
     /// Last time's cut, grown since: what a zone carries where nobody said it today.
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     pub grown_mm: BTreeMap<Zone, Length>,
+    /// Knots found at earlier visits.
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub knotted_before: BTreeMap<Zone, KnotsBefore>,
 }
 
 /// The coat as it stands today, every zone with a length.
@@ -107,6 +110,8 @@ pub struct CoatNow {
     lengths_mm: Vec<f64>,
     /// Knots by zone.
     pub knots: BTreeMap<Zone, Knots>,
+    /// Knots found at earlier visits.
+    pub knotted_before: BTreeMap<Zone, KnotsBefore>,
     /// The owner's limits by zone.
     pub limits: BTreeMap<Zone, Limit>,
     /// What zones carry beside.
@@ -147,6 +152,7 @@ impl CoatNow {
             stand: Stands::even(stand),
             lengths_mm: vec![mm; Zone::ALL.len()],
             knots: BTreeMap::new(),
+            knotted_before: BTreeMap::new(),
             limits: BTreeMap::new(),
             marks: BTreeMap::new(),
             finish: CoatFinish::default(),
@@ -255,6 +261,7 @@ pub fn resolve_coat(
         stand: stands(stand, &input.marks).times(input.finish.stand_factor()),
         finish: input.finish,
         lengths_mm,
+        knotted_before: input.knotted_before.clone(),
         knots: input.knots.clone(),
         limits: input.limits.clone(),
         marks: input.marks.clone(),

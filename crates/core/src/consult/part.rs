@@ -75,6 +75,19 @@ impl Part {
         }
     }
 
+    /// The zone it is of.
+    pub const fn zone(self) -> Zone {
+        match self {
+            Self::TuckUp => Zone::TuckUp,
+            Self::Flank => Zone::Flank,
+            Self::Chest => Zone::Chest,
+            Self::Shelf => Zone::Rump,
+            Self::Crest => Zone::Crest,
+            Self::Ears => Zone::Ear,
+            Self::Tail => Zone::Tail,
+        }
+    }
+
     /// The limit a wish sets: off is as short as the ribs are cut; of the ears, to the leather.
     ///
     /// # Units and shapes
@@ -86,14 +99,10 @@ impl Part {
         nominal_mm: &dyn Fn(Zone) -> f64,
         skin: Skin,
     ) -> Option<(Zone, Limit)> {
-        let zone = match self {
-            Self::TuckUp => Zone::TuckUp,
-            Self::Flank => Zone::Flank,
-            Self::Chest => Zone::Chest,
-            Self::Ears => Zone::Ear,
-            Self::Tail => Zone::Tail,
-            Self::Shelf | Self::Crest => return None,
-        };
+        if matches!(self, Self::Shelf | Self::Crest) {
+            return None;
+        }
+        let zone = self.zone();
         let safe = shortest_safe_mm(zone, skin);
         let off = match self {
             Self::Ears => safe,

@@ -6,6 +6,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::Desk;
+use super::knots_again::KnotsAgain;
 use crate::coat::Zone;
 use crate::drawing::{DrawOptions, Drawing, Layers};
 use crate::frame::{AngleValue, FrameValue, Measure, Problem, angles};
@@ -68,6 +69,10 @@ pub struct PlanView {
     /// What of it is a big change against last time, with the dog as it went home then.
     #[serde(default)]
     pub change: Option<ChangeHere>,
+    /// Parts that knotted at visit after visit, with what it costs to take them off; empty until reasons
+    /// are asked for.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub knots_again: Vec<KnotsAgain>,
 }
 
 /// A big change, old to lay beside new.
@@ -154,6 +159,7 @@ impl Desk<'_> {
             Reasons::FindWhile(is_wanted) => self.why(&plan, job, is_wanted)?,
             Reasons::Skip => Why::default(),
         };
+        let own_ways = self.own_ways();
         let facts = DogFacts {
             dog: self.dog,
             notes: &self.visit.notes,
@@ -162,6 +168,8 @@ impl Desk<'_> {
             is_first_visit: self.before.is_first,
             stylist: &self.visit.stylist,
             brushing_minutes_a_week: self.brushing(),
+            from_last: &self.visit.from_last,
+            own_ways: &own_ways,
         };
         let report = report(&plan, job, &facts, why);
         Ok(Solved { plan, report })
@@ -180,6 +188,10 @@ impl Desk<'_> {
         let drawing = self.draw(Some(&solved), options);
         Ok(PlanView {
             change: self.change(&solved, options),
+            knots_again: match reasons {
+                Reasons::Skip => Vec::new(),
+                Reasons::Find | Reasons::FindWhile(_) => self.knots_again(&solved.plan)?,
+            },
             evaluation: self.evaluation(Vec::new(), drawing),
             plan: solved.report,
         })

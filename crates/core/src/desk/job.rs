@@ -5,13 +5,13 @@ use super::problems::LOOK_BODY_MM;
 use crate::body::Handling;
 use crate::coat::Skin;
 use crate::consult::owners_limits;
-use crate::dog::{Answer, Question};
+use crate::dog::{Answer, House, Question, Schools};
 use crate::job::Job;
 use crate::kit::{Tool, is_driven};
 use crate::look::{LineStop, Look, LookId};
 use crate::run::ToolWord;
 use crate::units::Length;
-use crate::visit::LookChoice;
+use crate::visit::{LookChoice, WayOf};
 
 impl Desk<'_> {
     pub(super) fn job(&self, choice: LookChoice) -> Job {
@@ -26,7 +26,8 @@ impl Desk<'_> {
 
     pub(super) fn job_in(&self, look: Look) -> Job {
         let height = self.frame.build.height;
-        let look = in_schools(look, &self.house.schools);
+        let house = self.house_here();
+        let look = in_schools(look, &house.schools);
         let look = self.lined(look.fitted(height, &|zone| self.coat.length_mm(zone)));
         let mut coat = self.coat.clone();
         if let Some(talk) = &self.visit.talk {
@@ -50,10 +51,39 @@ impl Desk<'_> {
             coat,
             look,
             kit: self.fit_today(),
-            house: self.house.clone(),
+            cut_for_days: self.cut_for_days(weeks_to, &house.schools),
+            house,
             skin: self.skin(),
-            cut_for_days: self.cut_for_days(weeks_to),
         }
+    }
+
+    /// The salon's settings with what is done otherwise on this dog.
+    fn house_here(&self) -> House {
+        House {
+            schools: self.visit.ways_over(&self.house.schools),
+            ..self.house.clone()
+        }
+    }
+
+    /// What is done otherwise on this dog than on others, a sentence each.
+    pub(super) fn own_ways(&self) -> Vec<String> {
+        let (visit, salon) = (self.visit, &self.house.schools);
+        let here = visit.ways_over(salon);
+        let of_dog = Question::ALL.iter().filter(|q| here.of(**q) != salon.of(**q));
+        of_dog
+            .map(|question| {
+                let whose = match visit.way_of(*question, salon) {
+                    WayOf::Today => "today only",
+                    _ => "this dog's own",
+                };
+                format!(
+                    "{}: {} ({whose}; else {}).",
+                    question.label(),
+                    here.of(*question).label(),
+                    salon.of(*question).label()
+                )
+            })
+            .collect()
     }
 
     /// The kit less what no clipper here drives, and what lost a tooth in this very run: out of use at
@@ -72,10 +102,10 @@ impl Desk<'_> {
 
     /// Days after the groom that this salon cuts for (handbook 6, *interval*); `weeks` are the look's
     /// own where the owner said none.
-    fn cut_for_days(&self, weeks: u32) -> f64 {
+    fn cut_for_days(&self, weeks: u32, schools: &Schools) -> f64 {
         let said = self.visit.talk.as_ref().and_then(|t| t.weeks_to_next);
         let days = 7.0 * f64::from(said.unwrap_or(weeks).min(MOST_WEEKS));
-        match self.house.schools.of(Question::Interval) {
+        match schools.of(Question::Interval) {
             Answer::CutForMiddle => 0.5 * days,
             Answer::CutToLast => days,
             _ => 0.0,

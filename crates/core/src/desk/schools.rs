@@ -3,9 +3,10 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::{Desk, Reasons};
-use crate::dog::{Answer, House, Question};
+use crate::dog::{Answer, Question};
 use crate::report::PlanReport;
 use crate::solve::{SolveError, in_halves};
+use crate::visit::WayOf;
 
 /// An answer, with what it would change on this dog.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -14,9 +15,11 @@ pub struct AnswerHere {
     pub answer: Answer,
     /// In a few words.
     pub label: String,
-    /// Whether the salon answers so.
+    /// Whether it is in force on this dog.
     pub is_ours: bool,
-    /// Minutes more than the salon's own answer takes on this dog.
+    /// Whether the salon answers so, or leaves it to this answer.
+    pub is_salons: bool,
+    /// Minutes more than the answer in force takes on this dog.
     pub minutes: f64,
     /// Balance lost against it; less than nothing is a gain.
     pub costs: f64,
@@ -33,51 +36,67 @@ pub struct QuestionHere {
     pub label: String,
     /// Why our default is what it is.
     pub why: String,
+    /// Where the answer in force comes from.
+    pub of: WayOf,
+    /// Whether another answer would change anything on this dog.
+    pub matters: bool,
     /// The answers, our default first.
     pub answers: Vec<AnswerHere>,
 }
 
 /// Minutes that nobody notices (modelling choice).
 const SAME_MINUTES: f64 = 0.5;
+/// What is said of an answer that is all the same here.
+const CHANGES_NOTHING: &str = "Changes nothing on this dog.";
 /// Balance that nobody sees (as for a line's places).
 const SAME_BALANCE: f64 = 0.5;
 
 impl Desk<'_> {
-    /// Every question with every answer tried on this dog: two schools beside one another.
+    /// Every question with every answer tried on this dog: two schools beside one another. Those that
+    /// change something here come first, each part in the order of the groom.
     ///
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn schools(&self) -> Result<Vec<QuestionHere>, SolveError> {
         let ours = self.plan(Reasons::Skip)?.report;
-        in_halves(Question::ALL, |questions: &[Question]| {
-            questions
-                .iter()
-                .map(|question| {
-                    let answers = question.answers().iter();
-                    Ok(QuestionHere {
-                        question: *question,
-                        label: question.label().into(),
-                        why: question.why().into(),
-                        answers: answers
-                            .map(|answer| self.answer_here(*answer, &ours))
-                            .collect::<Result<_, _>>()?,
-                    })
-                })
-                .collect()
+        let mut questions = in_halves(Question::ALL, |questions: &[Question]| {
+            let tried = questions.iter().map(|q| self.question_here(*q, &ours));
+            tried.collect::<Result<Vec<_>, SolveError>>()
+        })?;
+        questions.sort_by_key(|q| !q.matters);
+        Ok(questions)
+    }
+
+    fn question_here(
+        &self,
+        question: Question,
+        ours: &PlanReport,
+    ) -> Result<QuestionHere, SolveError> {
+        let answers = question.answers().iter();
+        let answers: Vec<AnswerHere> = answers
+            .map(|answer| self.answer_here(*answer, ours))
+            .collect::<Result<_, _>>()?;
+        let changes = |a: &AnswerHere| !a.is_ours && a.sentence != CHANGES_NOTHING;
+        Ok(QuestionHere {
+            question,
+            label: question.label().into(),
+            why: question.why().into(),
+            of: self.visit.way_of(question, &self.house.schools),
+            matters: answers.iter().any(changes),
+            answers,
         })
     }
 
     fn answer_here(&self, answer: Answer, ours: &PlanReport) -> Result<AnswerHere, SolveError> {
-        let is_ours = self.house.schools.has(answer);
+        let salon = &self.house.schools;
+        let is_ours = self.visit.ways_over(salon).has(answer);
         let (minutes, costs, sentence) = if is_ours {
             (0.0, 0.0, "As we do it.".into())
         } else {
-            let house = House {
-                schools: self.house.schools.clone().with(answer),
-                ..self.house.clone()
-            };
+            let mut visit = self.visit.clone();
+            visit.ways_today = visit.ways_today.with(answer);
             let desk = Desk {
-                house: &house,
+                visit: &visit,
                 // Asked once: what is remembered for the table is not pushed out for it.
                 memo: None,
                 ..self.clone()
@@ -91,6 +110,7 @@ impl Desk<'_> {
             answer,
             label: answer.label().into(),
             is_ours,
+            is_salons: salon.has(answer),
             minutes,
             costs,
             sentence,
@@ -126,7 +146,7 @@ fn sentence(minutes: f64, costs: f64, ours: &PlanReport, theirs: &PlanReport) ->
     };
     match parts.as_slice() {
         [] if order(ours) != order(theirs) => "Other steps, the same minutes.".into(),
-        [] => "Changes nothing on this dog.".into(),
+        [] => CHANGES_NOTHING.into(),
         _ => {
             let mut text = parts.join(", ");
             text.push('.');

@@ -1,12 +1,14 @@
 //! The dog as the salon knows it, and the salon's own settings.
 
 mod born;
+mod find;
 mod house;
 mod schools;
 mod sort;
 mod topic;
 
 pub use born::{BirthMonth, NoMonth};
+pub use find::nearness;
 pub use house::House;
 use schemars::JsonSchema;
 pub use schools::{Answer, Question, Schools};

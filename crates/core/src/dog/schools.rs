@@ -192,9 +192,7 @@ pub struct Schools(BTreeMap<Question, Answer>);
 impl Schools {
     /// The answer in force.
     pub fn of(&self, question: Question) -> Answer {
-        let own = self.0.get(&question).copied();
-        own.filter(|a| a.question() == question)
-            .unwrap_or(question.answers()[0])
+        self.said(question).unwrap_or(question.answers()[0])
     }
 
     /// Whether this is the answer in force.
@@ -207,6 +205,35 @@ impl Schools {
     pub fn with(mut self, answer: Answer) -> Self {
         self.0.insert(answer.question(), answer);
         self
+    }
+
+    /// The same with one question left open again.
+    #[must_use]
+    pub fn without(mut self, question: Question) -> Self {
+        self.0.remove(&question);
+        self
+    }
+
+    /// What was said of a question; none where nothing was.
+    pub fn said(&self, question: Question) -> Option<Answer> {
+        let own = self.0.get(&question).copied();
+        own.filter(|answer| answer.question() == question)
+    }
+
+    /// Every answer that was said, in the order of the groom.
+    pub fn answers(&self) -> impl Iterator<Item = Answer> + '_ {
+        self.0.keys().filter_map(|question| self.said(*question))
+    }
+
+    /// Whether nothing was said.
+    pub fn is_empty(&self) -> bool {
+        self.answers().next().is_none()
+    }
+
+    /// These answers before those below: what is said here wins.
+    #[must_use]
+    pub fn over(&self, below: &Self) -> Self {
+        self.answers().fold(below.clone(), Self::with)
     }
 }
 

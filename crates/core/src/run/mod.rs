@@ -14,4 +14,4 @@ pub use late::{LeaveOut, could_leave};
 pub use rescue::{RescueOption, RescueWay, rescue};
 pub use state::{Compared, Ended, Run, RunNote, StepRun, StepState, ToolNote, WorkReading};
 pub use told::{AtStep, RunLengths, WorkZone};
-pub use view::{PutOffStep, RanOver, RunView, left_undone, run_view};
+pub use view::{PutOffStep, RanOver, RunView, from_last, left_undone, run_view};

@@ -4,9 +4,10 @@ use utoipa::ToSchema;
 
 use super::event::OverReason;
 use super::late::LeaveOut;
-use super::state::{Run, StepState};
+use super::state::{Run, StepRun, StepState};
 use super::told::{AtStep, RunLengths, at_steps};
 use crate::say::Words;
+use crate::sheet::FromLastTime;
 use crate::units::Length;
 
 /// A step put off, as it stays in sight.
@@ -171,6 +172,27 @@ fn ran_over(run: &Run) -> Vec<RanOver> {
 /// What was put off and never done, in words.
 pub fn left_undone(run: &Run) -> Vec<String> {
     put_off(run).into_iter().map(|off| off.words).collect()
+}
+
+/// What a run says of its steps to the next: notes at them, and what was put off and never done.
+pub fn from_last(run: &Run) -> Vec<FromLastTime> {
+    let told = |number: u32, text: &str, is_undone: bool| {
+        let step = run.step(number)?;
+        Some(FromLastTime {
+            stage: step.stage,
+            what: step.what.clone(),
+            zones: step.zones.clone(),
+            text: text.to_owned(),
+            is_undone,
+        })
+    };
+    let is_undone = |s: &&StepRun| !matches!(s.state, StepState::Open | StepState::Done);
+    let undone = run.steps.iter().filter(is_undone);
+    let notes = run.notes.iter();
+    undone
+        .filter_map(|s| told(s.step, &s.put_off_because, true))
+        .chain(notes.filter_map(|n| told(n.step, &n.text, false)))
+        .collect()
 }
 
 fn put_off(run: &Run) -> Vec<PutOffStep> {

@@ -3,7 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::facts::DogFacts;
-use crate::body::{BodyPart, Found, Handling};
+use crate::body::{BodyPart, Found, Handling, Minds};
 use crate::coat::{CoatNow, Knots, Zone};
 use crate::dog::Sex;
 
@@ -87,7 +87,8 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
 pub(super) fn cautions(hazards: &[Hazard], facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<Caution> {
     let mut list: Vec<Caution> = Vec::new();
     for hazard in hazards {
-        for text in own(*hazard, facts, coat) {
+        let of_dog = own(*hazard, facts, coat).into_iter();
+        for text in of_dog.chain(minded(*hazard, facts)) {
             list.push(Caution {
                 text,
                 is_this_dogs: true,
@@ -122,6 +123,73 @@ fn found_cautions(found: &[Found]) -> Vec<String> {
             format!("Found: {what}. Keep tools off it.{vet}")
         })
         .collect()
+}
+
+/// What this dog minds, at the step that brings it (handbook 10 A 4; what to do is common practice).
+fn minded(hazard: Hazard, facts: &DogFacts<'_>) -> Vec<String> {
+    let minds = |what: &[Minds]| -> Vec<&str> {
+        let all = facts.handling.into_iter().flat_map(|h| &h.minds);
+        all.filter(|m| what.contains(m)).map(|m| m.label()).collect()
+    };
+    let told = |what: &[Minds], then: &str| {
+        let found = minds(what);
+        (!found.is_empty()).then(|| format!("Minds its {}: {then}", found.join(" and ")))
+    };
+    let said = |what: Minds, text: &str| (!minds(&[what]).is_empty()).then(|| text.to_owned());
+    let lines = match hazard {
+        Hazard::BareBlade | Hazard::Comb => [
+            said(
+                Minds::ClipperNoise,
+                "Minds the clipper: let it run a while away from the head, then rest it on the shoulder before it cuts.",
+            ),
+            None,
+        ],
+        Hazard::CombOut => [
+            said(
+                Minds::Brushing,
+                "Minds brushing: short strokes from the ends, the root held; a pause before it has had enough.",
+            ),
+            said(Minds::Spray, "Minds the spray: on the comb, never on the dog."),
+        ],
+        Hazard::Dryer => [
+            said(
+                Minds::Dryer,
+                "Minds the dryer: towel longer, low air from afar, nearer only while it stands easy.",
+            ),
+            said(
+                Minds::Nozzle,
+                "Minds the nozzle: without it, a hand between the air and the head.",
+            ),
+        ],
+        Hazard::NailsAndPads => [
+            said(
+                Minds::Nails,
+                "Minds its nails: one foot at a time, small cuts, the foot put down between.",
+            ),
+            None,
+        ],
+        Hazard::Ears | Hazard::EarCanal => [
+            told(
+                &[Minds::LeftEar, Minds::RightEar],
+                "the other first, the leather lying on your hand.",
+            ),
+            None,
+        ],
+        Hazard::Legs => [
+            told(
+                &[
+                    Minds::LeftFrontLeg,
+                    Minds::RightFrontLeg,
+                    Minds::LeftHindLeg,
+                    Minds::RightHindLeg,
+                ],
+                "held low, in short turns, put down before it is pulled away.",
+            ),
+            None,
+        ],
+        _ => [None, None],
+    };
+    lines.into_iter().flatten().collect()
 }
 
 fn dislikes(facts: &DogFacts<'_>, parts: &[BodyPart]) -> bool {

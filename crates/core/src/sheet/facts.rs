@@ -1,3 +1,4 @@
+use super::from_last::FromLastTime;
 use crate::body::{Found, Handling, Temper};
 use crate::dog::Dog;
 
@@ -18,6 +19,10 @@ pub struct DogFacts<'a> {
     pub stylist: &'a str,
     /// Minutes of brushing a week that the owner promised; none where nobody asked.
     pub brushing_minutes_a_week: Option<u32>,
+    /// What last time's run says of steps.
+    pub from_last: &'a [FromLastTime],
+    /// What is done otherwise on this dog than on others, a sentence each.
+    pub own_ways: &'a [String],
 }
 
 impl DogFacts<'_> {

@@ -7,6 +7,7 @@ mod counted;
 mod faces;
 mod facts;
 mod feet;
+mod from_last;
 mod hands;
 mod minutes;
 mod names;
@@ -18,6 +19,7 @@ mod writer;
 
 pub use cautions::{Caution, STANDING_CAUTION};
 pub use facts::DogFacts;
+pub use from_last::FromLastTime;
 pub use minutes::brush_out_minutes;
 pub use step::{CutSheet, Stage, Step, StepKind};
 pub use writer::cut_sheet;

@@ -126,6 +126,9 @@ pub struct CutSheet {
     pub counted: String,
     /// Notes of the visit.
     pub notes: Vec<String>,
+    /// What is done otherwise on this dog than on others, a sentence each.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub own_ways: Vec<String>,
     /// Stands on every sheet.
     pub standing_caution: String,
     /// A bare blade is felt after so many minutes.

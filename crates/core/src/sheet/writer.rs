@@ -4,6 +4,7 @@ use super::cautions::{Hazard, STANDING_CAUTION, cautions};
 use super::counted::{count_pauses, counted};
 use super::facts::DogFacts;
 use super::feet::Feet;
+use super::from_last::lay;
 use super::hands::hand_hint;
 use super::minutes as m;
 use super::names::named;
@@ -81,6 +82,7 @@ pub fn cut_sheet(
         ..
     } = writer;
     let tool_changes = u32::try_from(tools.len().saturating_sub(1)).unwrap_or(u32::MAX);
+    let nowhere = lay(&mut steps, facts.from_last);
     let blade_pauses = count_pauses(&mut steps, job.house.blade_minutes);
     CutSheet {
         counted: counted(&steps, tool_changes, blade_pauses, &job.house.clippers),
@@ -89,7 +91,8 @@ pub fn cut_sheet(
         minutes: steps.iter().map(|s| s.minutes).sum(),
         steps,
         tool_changes,
-        notes: notes(&job.look.order_note, facts),
+        notes: notes(&job.look.order_note, facts, nowhere),
+        own_ways: facts.own_ways.to_vec(),
         standing_caution: STANDING_CAUTION.into(),
         blade_minutes: job.house.blade_minutes,
         break_every_minutes: needs_breaks.then_some(BREAK_EVERY_MINUTES),
@@ -98,9 +101,10 @@ pub fn cut_sheet(
 }
 
 /// What is to be minded: of the look first, then of this dog.
-fn notes(of_look: &str, facts: &DogFacts<'_>) -> Vec<String> {
+fn notes(of_look: &str, facts: &DogFacts<'_>, of_last_time: Vec<String>) -> Vec<String> {
     let look = (!of_look.is_empty()).then(|| of_look.to_owned());
     look.into_iter()
+        .chain(of_last_time)
         .chain(facts.notes.iter().cloned())
         .collect()
 }

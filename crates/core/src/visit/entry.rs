@@ -10,6 +10,7 @@ use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatFinish, Knots, Limit, Texture, Zone, ZoneMarks};
 use crate::consult::{Part, Talk, Wish};
+use crate::dog::{Answer, Question};
 use crate::finish::ZoneResult;
 use crate::frame::{
     Angle, BuildType, DogSize, EarKind, Felt, Grade, Known, Measure, OwnType, Stance, TailKind,
@@ -86,6 +87,11 @@ pub enum EntryBody {
         /// On the right, where it differs.
         #[serde(default, skip_serializing_if = "Option::is_none")]
         right: Option<Grade>,
+    },
+    /// What the dog weighs; none takes it back.
+    WeightSet {
+        /// Kilograms.
+        kg: Option<f64>,
     },
     /// How the dog stood.
     StanceSet {
@@ -313,6 +319,16 @@ pub enum EntryBody {
         /// What.
         what: Vec<Known>,
     },
+    /// How something is done on this dog, otherwise than the salon does it.
+    WaySaid {
+        /// The question.
+        question: Question,
+        /// Its answer; none leaves it to the salon again.
+        answer: Option<Answer>,
+        /// Whether it holds for this visit alone; else it stays with the dog.
+        #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+        today_only: bool,
+    },
     /// An earlier entry no longer counts.
     Undone {
         /// Which.
@@ -336,6 +352,7 @@ impl EntryBody {
                 angle.label().to_lowercase()
             }
             Self::FeltSet { felt, .. } => felt.label().to_lowercase(),
+            Self::WeightSet { .. } => "weight".into(),
             Self::StanceSet { .. } => "stance".into(),
             Self::TalkSet { .. } => "talk".into(),
             Self::PartWished { part, .. } => part.label().into(),
@@ -377,6 +394,9 @@ impl EntryBody {
             Self::PlanKept { .. } => "kept plan".into(),
             Self::BroughtAlong { .. } => "what was known".into(),
             Self::StillSo { .. } => "still so".into(),
+            Self::WaySaid { question, .. } => {
+                format!("way, {}", question.label().to_lowercase())
+            }
             Self::Undone { .. } => "undo".into(),
             Self::Redone { .. } => "redo".into(),
         }

@@ -10,13 +10,14 @@ use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatInput, Knots, Limit, Zone};
 use crate::consult::{Part, Talk, Wish};
-use crate::dog::Dog;
+use crate::dog::{Answer, Dog, Question, Schools};
 use crate::finish::ZoneResult;
 use crate::frame::{Felt, FrameInput, Grade, Known};
 use crate::look::{OwnLook, Placement, Shifts};
 use crate::photo::{PhotoMarks, PhotoMoment};
 use crate::picture::OwnersPicture;
 use crate::run::{Run, RunEvent};
+use crate::sheet::FromLastTime;
 use crate::units::Length;
 
 /// The visit as it stands: what all entries together say.
@@ -36,6 +37,9 @@ pub struct Visit {
     pub may_be_shown: BTreeSet<Uuid>,
     /// What the hands found.
     pub frame: FrameInput,
+    /// What the dog weighs, kg; none while nobody put it on a scale.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub weight_kg: Option<f64>,
     /// What was said of the coat.
     pub coat: CoatInput,
     /// What was found on the body, in the order it was found.
@@ -88,6 +92,15 @@ pub struct Visit {
     /// Days since the visit before, where what it knew came along.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub known_days: Option<u32>,
+    /// What is done otherwise on this dog.
+    #[serde(default, skip_serializing_if = "Schools::is_empty")]
+    pub ways: Schools,
+    /// The same at this visit alone.
+    #[serde(default, skip_serializing_if = "Schools::is_empty")]
+    pub ways_today: Schools,
+    /// What last time's run says of steps.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub from_last: Vec<FromLastTime>,
     /// Who works; empty where nobody said.
     #[serde(default)]
     pub stylist: String,
@@ -101,6 +114,41 @@ pub struct Visit {
     pub redo: Option<UndoStep>,
     /// How many different entries there are.
     pub entries: u32,
+}
+
+/// Where an answer comes from: the nearest to the dog is in force (handbook 10 A 8).
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum WayOf {
+    /// Said for this visit alone.
+    Today,
+    /// This dog's own.
+    Dog,
+    /// The salon's.
+    Salon,
+    /// Ours, where nobody said anything.
+    Ours,
+}
+
+impl Visit {
+    /// The answers in force: this visit's before this dog's before the salon's.
+    pub fn ways_over(&self, salon: &Schools) -> Schools {
+        self.ways_today.over(&self.ways.over(salon))
+    }
+
+    /// Where the answer in force comes from.
+    pub fn way_of(&self, question: Question, salon: &Schools) -> WayOf {
+        let said = |schools: &Schools| schools.said(question).is_some();
+        if said(&self.ways_today) {
+            WayOf::Today
+        } else if said(&self.ways) {
+            WayOf::Dog
+        } else if said(salon) {
+            WayOf::Salon
+        } else {
+            WayOf::Ours
+        }
+    }
 }
 
 /// The entry an undo or redo would act on.
@@ -208,6 +256,7 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             visit.frame.ago.is_found_now(Known::Angle(*angle));
         }
         EntryBody::FeltSet { felt, grade, right } => feel(&mut visit.frame, *felt, *grade, *right),
+        EntryBody::WeightSet { kg } => visit.weight_kg = *kg,
         EntryBody::StanceSet { stance } => visit.frame.stance = *stance,
         EntryBody::SizeSet { size } => visit.frame.size = *size,
         EntryBody::BuildSet { build } => visit.frame.build = *build,
@@ -362,8 +411,29 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
                 visit.frame.ago.is_found_now(*found);
             }
         }
+        EntryBody::WaySaid {
+            question,
+            answer,
+            today_only,
+        } => way(visit, *question, *answer, *today_only),
         EntryBody::PlanKept { plan } => visit.plans.push(*plan),
         EntryBody::Undone { .. } | EntryBody::Redone { .. } => {}
+    }
+}
+
+/// What is said last of a question holds: for today alone it lies over the dog's own, for good it takes
+/// the place of both.
+fn way(visit: &mut Visit, question: Question, answer: Option<Answer>, today_only: bool) {
+    let answer = answer.filter(|a| a.question() == question);
+    let put = |ways: &mut Schools| {
+        let open = std::mem::take(ways).without(question);
+        *ways = answer.map_or(open.clone(), |answer| open.with(answer));
+    };
+    if today_only {
+        put(&mut visit.ways_today);
+    } else {
+        visit.ways_today = std::mem::take(&mut visit.ways_today).without(question);
+        put(&mut visit.ways);
     }
 }
 

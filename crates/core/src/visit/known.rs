@@ -7,11 +7,13 @@ use utoipa::ToSchema;
 use super::fold::Visit;
 use super::past::{EarlierVisit, days_since, grown, growth_of};
 use crate::body::Handling;
-use crate::coat::{CoatFinish, Limit, Texture, Zone};
+use crate::coat::{CoatFinish, Knots, KnotsBefore, Limit, Texture, Zone};
 use crate::consult::{Part, Wish};
-use crate::dog::Dog;
+use crate::dog::{Dog, Schools};
 use crate::frame::{Ago, DogSize, Felt, FrameInput};
 use crate::look::{OwnLook, Placement, Shifts};
+use crate::run::from_last;
+use crate::sheet::FromLastTime;
 use crate::units::Length;
 
 /// What is known of a dog when its next visit begins (handbook 10 A 2): it comes along in one entry, and
@@ -43,6 +45,15 @@ pub struct KnownDog {
     pub lines: Placement,
     /// How far they were moved between their places.
     pub shifts: Shifts,
+    /// What is done otherwise on it.
+    #[serde(skip_serializing_if = "Schools::is_empty")]
+    pub ways: Schools,
+    /// Knots found at earlier visits.
+    #[serde(skip_serializing_if = "BTreeMap::is_empty")]
+    pub knotted_before: BTreeMap<Zone, KnotsBefore>,
+    /// What last time's run says of steps.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub from_last: Vec<FromLastTime>,
 }
 
 /// Age from which a frame no longer grows, months (handbook 10 A 2, modelling choice): toys and small
@@ -86,7 +97,22 @@ pub fn known(dog: &Dog, visits: &[EarlierVisit], now_ms: i64) -> Option<KnownDog
         own_look: said.own_look.clone(),
         lines: said.lines.clone(),
         shifts: said.shifts.clone(),
+        ways: said.ways.clone(),
+        knotted_before: knotted_before(&earlier),
+        from_last: said.run.as_ref().map_or_else(Vec::new, from_last),
     })
+}
+
+/// Sites that were ever knotted, over the visits from the first to the last.
+fn knotted_before(earlier: &[&EarlierVisit]) -> BTreeMap<Zone, KnotsBefore> {
+    let of_zone = |zone: Zone| {
+        let knots = earlier.iter().map(|v| v.visit.coat.knots.get(&zone));
+        knots
+            .map(|k| k.is_some_and(|k| *k != Knots::None))
+            .fold(KnotsBefore::default(), KnotsBefore::then)
+    };
+    let all = Zone::ALL.into_iter().map(|zone| (zone, of_zone(zone)));
+    all.filter(|(_, before)| before.visits > 0).collect()
 }
 
 /// The newest word on everything, each from the visit at which it was really found.
@@ -162,6 +188,9 @@ impl KnownDog {
         visit.own_look.clone_from(&self.own_look);
         visit.lines.clone_from(&self.lines);
         visit.shifts.clone_from(&self.shifts);
+        visit.ways.clone_from(&self.ways);
+        visit.coat.knotted_before.clone_from(&self.knotted_before);
+        visit.from_last.clone_from(&self.from_last);
         visit.known_days = Some(self.days);
     }
 }

@@ -5,6 +5,7 @@ mod entry;
 mod fold;
 mod kept;
 mod known;
+mod life;
 mod order;
 mod past;
 mod recipe;
@@ -12,13 +13,15 @@ mod refusal;
 
 pub use big_change::{BigChange, HalfWay, big_change};
 pub use entry::{Entry, EntryBody, LookChoice};
-pub use fold::{UndoStep, Visit, fold};
+pub use fold::{UndoStep, Visit, WayOf, fold};
 pub use kept::KeptPlan;
 pub use known::{KnownDog, known};
+pub use life::{Life, LifeVisit, ZoneLeft, life};
 pub use order::next_stamp;
 pub use past::{
     EarlierFrame, EarlierVisit, GrownCoat, LastVisit, LeftThen, MeasureHistory, Past, Reading,
     ZonePast, changed, past,
 };
-pub use recipe::{Correction, Recipe, RecipeZone, Record, Wants, owner_lines};
+pub use recipe::{Correction, Recipe, RecipeZone, Record, Trust, Wants, owner_lines};
 pub use refusal::refusals;
+pub(crate) use refusal::weight_problem;

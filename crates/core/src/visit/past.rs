@@ -156,10 +156,7 @@ const DAY_MS: i64 = 86_400_000;
 pub fn past(visits: &[EarlierVisit], now_ms: i64) -> Past {
     let mut earlier: Vec<&EarlierVisit> = visits.iter().filter(|v| v.began_ms < now_ms).collect();
     earlier.sort_by_key(|v| (v.began_ms, v.id));
-    let mut outcomes: BTreeMap<Uuid, Outcome> = BTreeMap::new();
-    for visit in &earlier {
-        outcomes.extend(&visit.visit.outcomes);
-    }
+    let outcomes = outcomes(&earlier);
     let newest_first = || earlier.iter().rev();
     let growth = growth(&earlier);
     let factor = growth_of(&earlier);
@@ -188,6 +185,12 @@ pub fn past(visits: &[EarlierVisit], now_ms: i64) -> Past {
         last: earlier.last().map(|v| last_visit(v, now_ms)),
         zones: zones_past(&earlier, now_ms, factor),
     }
+}
+
+/// What became of everything found, by the last word on it; visits oldest first.
+pub(super) fn outcomes(earlier: &[&EarlierVisit]) -> BTreeMap<Uuid, Outcome> {
+    let all = earlier.iter().flat_map(|v| &v.visit.outcomes);
+    all.map(|(found, outcome)| (*found, *outcome)).collect()
 }
 
 fn histories(earlier: &[&EarlierVisit]) -> Vec<MeasureHistory> {
@@ -239,7 +242,7 @@ pub(super) fn growth_of(earlier: &[&EarlierVisit]) -> f64 {
 }
 
 /// Zones measured after one visit and combed out at the next; none where nothing was.
-fn growth(earlier: &[&EarlierVisit]) -> Option<Learnt> {
+pub(super) fn growth(earlier: &[&EarlierVisit]) -> Option<Learnt> {
     let readings: Vec<GrowthReading> = earlier
         .windows(2)
         .flat_map(|two| {
@@ -259,7 +262,7 @@ fn growth(earlier: &[&EarlierVisit]) -> Option<Learnt> {
 }
 
 /// What a zone was left at, mm, and whether that was measured; else it is what the plan left.
-fn left_mm(visit: &EarlierVisit, zone: Zone) -> Option<(f64, bool)> {
+pub(super) fn left_mm(visit: &EarlierVisit, zone: Zone) -> Option<(f64, bool)> {
     let result = visit.visit.results.get(&zone).filter(|r| r.can_be());
     if let Some(measured) = result.and_then(ZoneResult::mean_mm) {
         return Some((measured, true));

@@ -216,6 +216,18 @@ impl Correction {
     }
 }
 
+/// How a dog's trust went at a visit (handbook 10 A 4).
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum Trust {
+    /// It bore more than last time.
+    Grows,
+    /// As before.
+    Steady,
+    /// It bore less.
+    Falls,
+}
+
 /// The groom in words, written in a minute.
 #[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
 #[serde(default)]
@@ -230,6 +242,9 @@ pub struct Record {
     pub grow: Vec<Zone>,
     /// What is unfinished.
     pub unfinished: String,
+    /// How its trust went; none where nobody said.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub trust: Option<Trust>,
 }
 
 /// What the owner takes home of a groom that was measured or written down: what was left, what was

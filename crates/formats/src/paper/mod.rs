@@ -1,9 +1,11 @@
 //! Pages to print: black and white, the dog to scale.
 
 mod cut_sheet;
+mod life;
 mod owner_card;
 mod steps;
 mod writer;
 
+pub use life::{LifePaper, life_pages};
 pub use cut_sheet::{Sheet, sheet_pages};
 pub use owner_card::{OwnerCard, owner_card_svg};

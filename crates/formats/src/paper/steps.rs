@@ -53,6 +53,19 @@ fn lay_out(plan: &PlanReport, size: f64, room: &Room) -> Vec<Placed> {
     let mut stage: Option<Stage> = None;
     let mut said: Vec<&str> = Vec::new();
     let mut y = room.from[0];
+    for (text, weight) in said_first(plan) {
+        for words in wrap(text, letters(WIDTH - 2.0 * MARGIN, size)) {
+            if y + line > room.to {
+                pages.push(Placed::default());
+                y = room.from[1];
+            }
+            y += line;
+            let word = ((MARGIN, y), size, weight, TEXT, "start", words);
+            if let Some(page) = pages.last_mut() {
+                page.words.push(word);
+            }
+        }
+    }
     for step in &plan.sheet.steps {
         let row = cells(step, size, &mut said);
         let tall = row.iter().map(|c| c.lines.len()).max().unwrap_or(1).max(1);
@@ -91,6 +104,23 @@ fn lay_out(plan: &PlanReport, size: f64, room: &Room) -> Vec<Placed> {
     pages
 }
 
+/// What stands over the steps: what is done otherwise on this dog, then the notes.
+fn said_first(plan: &PlanReport) -> impl Iterator<Item = (&str, u32)> {
+    let ways = plan.sheet.own_ways.iter().map(|way| (way.as_str(), BOLD));
+    let notes = plan.sheet.notes.iter().map(|note| (note.as_str(), PLAIN));
+    ways.chain(notes)
+}
+
+/// Letters that a width holds.
+#[expect(
+    clippy::cast_possible_truncation,
+    clippy::cast_sign_loss,
+    reason = "letters in a column"
+)]
+fn letters(width: f64, size: f64) -> usize {
+    (width / (LETTER * size)).max(8.0) as usize
+}
+
 /// A column of wrapped lines, each with its weight.
 struct Cell {
     x: f64,
@@ -103,18 +133,12 @@ const BOLD: u32 = 700;
 /// Columns of a step: number, what, how with from and to and the other hand, cautions. What is
 /// usual is printed once; this dog's own cautions stand at every step they belong to.
 fn cells<'a>(step: &'a Step, size: f64, said: &mut Vec<&'a str>) -> Vec<Cell> {
-    #[expect(
-        clippy::cast_possible_truncation,
-        clippy::cast_sign_loss,
-        reason = "letters in a column"
-    )]
-    let letters = |width: f64| (width / (LETTER * size)).max(8.0) as usize;
     let column = |x: f64, width: f64, parts: &[(String, u32)]| Cell {
         x,
         lines: parts
             .iter()
             .flat_map(|(text, weight)| {
-                let lines = wrap(text, letters(width));
+                let lines = wrap(text, letters(width, size));
                 lines.into_iter().map(|l| (l, *weight))
             })
             .collect(),

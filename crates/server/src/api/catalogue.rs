@@ -3,7 +3,7 @@ use std::collections::BTreeMap;
 use actix_web::{get, web};
 use serde::Serialize;
 use utoipa::ToSchema;
-use veliform_core::body::{BodyPart, FoundKind};
+use veliform_core::body::{BodyPart, FoundKind, Minds};
 use veliform_core::coat::{Texture, Zone};
 use veliform_core::device::DeviceKind;
 use veliform_core::dog::{Answer, Question};
@@ -29,6 +29,7 @@ pub struct Catalogue {
     builds: Vec<BuildWord>,
     found: Vec<FoundWord>,
     body_parts: Vec<BodyPartWord>,
+    minds: Vec<MindsWord>,
     zones: Vec<ZoneWord>,
     textures: Vec<TextureWord>,
     looks: Vec<LookWord>,
@@ -120,6 +121,13 @@ pub struct FoundWord {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct BodyPartWord {
     part: BodyPart,
+    label: &'static str,
+}
+
+/// What else a dog may not like.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct MindsWord {
+    minds: Minds,
     label: &'static str,
 }
 
@@ -368,6 +376,13 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                 kind: *k,
                 label: k.label(),
                 is_for_the_vet: k.is_for_the_vet(),
+            })
+            .collect(),
+        minds: Minds::ALL
+            .iter()
+            .map(|m| MindsWord {
+                minds: *m,
+                label: m.label(),
             })
             .collect(),
         body_parts: BodyPart::ALL

@@ -3,10 +3,10 @@ use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Desk;
-use veliform_core::dog::{Dog, House};
+use veliform_core::dog::{Dog, House, nearness};
 use veliform_core::drawing::{DrawOptions, Drawing, Layers};
 use veliform_core::visit::{Entry, fold};
-use veliform_store::DogListing;
+use veliform_store::{DogListing, DogName};
 
 use crate::blocking::{Salon, compute};
 use crate::body::Json;
@@ -26,8 +26,8 @@ pub struct DogCard {
 /// A visit in a list.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct VisitCard {
-    id: Uuid,
-    began_ms: i64,
+    pub(super) id: Uuid,
+    pub(super) began_ms: i64,
 }
 
 /// A dog with its visits.
@@ -41,7 +41,8 @@ pub struct DogWithVisits {
 /// Which dogs are listed.
 #[derive(Debug, Deserialize, IntoParams)]
 pub struct Wanted {
-    /// Letters in its name or its owner's; all dogs without.
+    /// Its name or its owner's, as somebody types it: case and accents count for nothing, two letters of a
+    /// word may slip; all dogs without.
     #[serde(default)]
     find: String,
     /// How many at most, up to 200.
@@ -65,26 +66,20 @@ pub(crate) async fn list_dogs(
     wanted: web::Query<Wanted>,
 ) -> Result<web::Json<Vec<DogCard>>, ApiError> {
     let Wanted { find, most } = wanted.into_inner();
-    let find = find.trim().to_lowercase();
+    let names = salon.run(|store| Ok(store.dog_names()?)).await?;
+    let names = compute(move || Ok(found(names, &find, most.min(MOST_DOGS)))).await?;
     let (listed, house) = salon
         .run(move |store| {
-            let mut dogs = store.dogs()?;
-            dogs.retain(|listing| {
-                let Dog { name, owner, .. } = &listing.dog;
-                [name, owner]
-                    .iter()
-                    .any(|n| n.to_lowercase().contains(&find))
-                    // One that was put away is found by its name, and stands in no list.
-                    && !(find.is_empty() && listing.dog.is_put_away)
-            });
-            dogs.sort_by_key(|d| std::cmp::Reverse(d.last_visit.map(|(_, began_ms)| began_ms)));
-            let listed = dogs
+            let listed = names
                 .into_iter()
-                .take(most.min(MOST_DOGS))
-                .map(|listing| {
-                    let entries = match listing.last_visit {
+                .map(|name| {
+                    let entries = match name.last_visit {
                         Some((id, _)) => store.visit(id, 0)?.entries,
                         None => Vec::new(),
+                    };
+                    let listing = DogListing {
+                        dog: store.dog(name.id)?,
+                        last_visit: name.last_visit,
                     };
                     Ok((listing, entries))
                 })
@@ -106,8 +101,23 @@ pub(crate) async fn list_dogs(
     Ok(web::Json(cards))
 }
 
+/// Dogs of a name, the nearest to what was typed first, of those the one that was here last. One that was
+/// put away is found by its name, and stands in no list.
+fn found(names: Vec<DogName>, typed: &str, most: usize) -> Vec<DogName> {
+    if typed.trim().is_empty() {
+        let here = names.into_iter().filter(|dog| !dog.is_put_away);
+        return here.take(most).collect();
+    }
+    let mut near: Vec<(usize, DogName)> = names
+        .into_iter()
+        .filter_map(|dog| Some((nearness(typed, &dog.name, &dog.owner)?, dog)))
+        .collect();
+    near.sort_by_key(|(slips, _)| *slips);
+    near.into_iter().take(most).map(|(_, dog)| dog).collect()
+}
+
 /// The dog as it came to its latest visit, without table or marks.
-fn outline(dog: &Dog, entries: &[Entry], house: &House) -> Drawing {
+pub(super) fn outline(dog: &Dog, entries: &[Entry], house: &House) -> Drawing {
     let visit = fold(dog, entries);
     let layers = Layers {
         table: false,
@@ -150,7 +160,7 @@ pub(crate) async fn get_dog(
     Ok(HttpResponse::Ok().insert_header(tag(version)).json(found))
 }
 
-fn now_ms() -> i64 {
+pub(super) fn now_ms() -> i64 {
     jiff::Timestamp::now().as_millisecond()
 }
 

@@ -1,6 +1,7 @@
 //! The routes, one file per resource: extract, call, answer.
 
 mod at_visit;
+mod belongings;
 mod catalogue;
 mod desk;
 mod devices;
@@ -8,6 +9,7 @@ mod dogs;
 mod files;
 mod health;
 mod kit;
+mod life;
 mod papers;
 mod past;
 mod photos;
@@ -36,6 +38,11 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(dogs::list_dogs)
         .service(dogs::get_dog)
         .service(dogs::put_dog)
+        .service(belongings::get_belongings)
+        .service(belongings::forget_dog)
+        .service(belongings::merge_dogs)
+        .service(life::get_life)
+        .service(life::get_life_pdf)
         .service(files::export_dog)
         .service(files::import_dog)
         .service(files::get_schema)

@@ -90,6 +90,10 @@ fn owner_card(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
     if !at.visit.change_agreed.is_empty() {
         done.push(("Agreed by", at.visit.change_agreed.clone()));
     }
+    let ways = &solved.report.sheet.own_ways;
+    if !ways.is_empty() {
+        done.push(("This dog's ways", ways.join(" ")));
+    }
     let svg = owner_card_svg(&OwnerCard {
         name: &at.dog.name,
         owner: &at.dog.owner,
@@ -113,7 +117,7 @@ fn day_after(at_ms: i64, days: i64) -> String {
         .unwrap_or_default()
 }
 
-fn day(at_ms: i64) -> String {
+pub(super) fn day(at_ms: i64) -> String {
     day_after(at_ms, 0)
 }
 
@@ -150,6 +154,16 @@ async fn work_at<T: Send + 'static>(
 ) -> Result<T, ApiError> {
     let at = salon.run(move |store| AtVisit::read(store, visit)).await?;
     compute(move || work(at)).await
+}
+
+/// Pages of something that is no visit's as PDF.
+pub(super) async fn pdf_file(
+    name: &str,
+    ending: &str,
+    pages: Vec<String>,
+) -> Result<HttpResponse, ApiError> {
+    let bytes = compute(move || Ok(pdf(&pages)?)).await?;
+    Ok(file(name, ending, "application/pdf", bytes))
 }
 
 /// Pages of a visit as PDF.

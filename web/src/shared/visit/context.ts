@@ -17,6 +17,7 @@ export interface VisitWork {
   evaluation: Schemas['Evaluation'];
   plan: Schemas['PlanReport'] | null;
   change: Schemas['ChangeHere'] | null;
+  knotsAgain: Schemas['KnotsAgain'][];
   /** What earlier visits tell this one; nothing while they are read. */
   past: Schemas['Past'] | null;
   /** What of it is drawn with this one. */

@@ -8,6 +8,7 @@ export interface DeskView {
   evaluation: Schemas['Evaluation'] | null;
   plan: Schemas['PlanReport'] | null;
   change: Schemas['ChangeHere'] | null;
+  knotsAgain: Schemas['KnotsAgain'][];
   /** The step whose place of work the drawing shows. */
   drawnStep: number | null;
   failure: Failure | null;
@@ -19,6 +20,7 @@ const NOTHING: DeskView = {
   evaluation: null,
   plan: null,
   change: null,
+  knotsAgain: [],
   drawnStep: null,
   failure: null,
   tookMs: null,
@@ -84,7 +86,7 @@ const deskName = (visit: string) => `desk.${visit}`;
 /** The page says who it is: what it asked before is not worked for once it asks anew. */
 const PLAN_ANSWERS = `/api/plan-then-reasons?page=${crypto.randomUUID()}`;
 
-type Answer = Pick<DeskView, 'evaluation' | 'plan' | 'change' | 'drawnStep'>;
+type Answer = Pick<DeskView, 'evaluation' | 'plan' | 'change' | 'knotsAgain' | 'drawnStep'>;
 
 /** What the core answers: once without a plan, else the plan, then the plan with its reasons. */
 async function* question(key: string, signal: AbortSignal): AsyncGenerator<Answer> {
@@ -92,10 +94,10 @@ async function* question(key: string, signal: AbortSignal): AsyncGenerator<Answe
   const drawnStep = desk.options?.step ?? null;
   if (!wantsPlan) {
     const evaluation = await ask(api.POST('/api/evaluate', { body: desk }));
-    yield { evaluation, plan: null, change: null, drawnStep };
+    yield { evaluation, plan: null, change: null, knotsAgain: [], drawnStep };
     return;
   }
   const answers = answersOf<Schemas['PlanView']>(PLAN_ANSWERS, desk, signal);
-  for await (const { evaluation, plan, change } of answers)
-    yield { evaluation, plan, change: change ?? null, drawnStep };
+  for await (const { evaluation, plan, change, knots_again: knotsAgain = [] } of answers)
+    yield { evaluation, plan, change: change ?? null, knotsAgain, drawnStep };
 }

@@ -72,6 +72,7 @@ export function CutScreen() {
                 </p>
               )}
             </div>
+            <Minded sheet={plan.sheet} />
             <Steps steps={plan.sheet.steps} />
             <p className="border-t border-line pt-2 text-sm font-bold">
               {plan.sheet.standing_caution}
@@ -108,6 +109,24 @@ function Papers({ visitId, isReady }: { visitId: string; isReady: boolean }) {
         </a>
       ))}
     </>
+  );
+}
+
+/** What is done otherwise on this dog, and the notes: before the first step. */
+function Minded({ sheet }: { sheet: Schemas['CutSheet'] }) {
+  return (
+    <ul aria-label="To be minded" className="pb-2">
+      {sheet.own_ways?.map((way) => (
+        <li key={way} className="border-l-4 border-chalk pl-2 font-bold">
+          {way}
+        </li>
+      ))}
+      {sheet.notes.map((note, i) => (
+        <li key={i} className="border-l-4 border-line pl-2">
+          {note}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
-import { Choice, MarginHead, Plain } from '../../shared/ui/controls';
+import { Choice, MarginHead, Plain, type Option } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
 import { Tick } from './BodyScreen';
@@ -26,6 +26,7 @@ const YES_NO = [
 const EMPTY: Handling = {
   temper: 'unknown',
   dislikes: [],
+  minds: [],
   needs_second_person: false,
   stiffness: 'none',
   has_heart: false,
@@ -60,31 +61,18 @@ export function HandlingForm() {
         value={now.temper}
         onChange={(temper) => put({ temper })}
       />
-      <fieldset className="pt-2">
-        <legend className="text-sm text-soft">Does not like touched</legend>
-        <div className="grid grid-cols-3">
-          {work.words.body_parts.map(({ part, label }) => {
-            const isOn = now.dislikes.includes(part);
-            return (
-              <button
-                key={part}
-                type="button"
-                aria-pressed={isOn}
-                className="-ml-px -mt-px min-h-12 border border-ink px-1 leading-tight aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-page"
-                onClick={() =>
-                  put({
-                    dislikes: isOn
-                      ? now.dislikes.filter((p) => p !== part)
-                      : [...now.dislikes, part],
-                  })
-                }
-              >
-                {label}
-              </button>
-            );
-          })}
-        </div>
-      </fieldset>
+      <Several
+        label="Does not like touched"
+        options={work.words.body_parts.map(({ part, label }) => ({ value: part, label }))}
+        chosen={now.dislikes}
+        onChange={(dislikes) => put({ dislikes })}
+      />
+      <Several
+        label="Minds"
+        options={work.words.minds.map(({ minds, label }) => ({ value: minds, label }))}
+        chosen={now.minds ?? []}
+        onChange={(minds) => put({ minds })}
+      />
       <Tick
         label="Needs a second person"
         value={now.needs_second_person}
@@ -123,5 +111,38 @@ export function HandlingForm() {
         />
       </div>
     </>
+  );
+}
+
+/** Any of several, each a finger's size. */
+function Several<T extends string>(props: {
+  label: string;
+  options: Option<T>[];
+  chosen: T[];
+  onChange: (chosen: T[]) => void;
+}) {
+  const { chosen } = props;
+  return (
+    <fieldset className="pt-2">
+      <legend className="text-sm text-soft">{props.label}</legend>
+      <div className="grid grid-cols-3">
+        {props.options.map(({ value, label }) => {
+          const isOn = chosen.includes(value);
+          return (
+            <button
+              key={value}
+              type="button"
+              aria-pressed={isOn}
+              className="-ml-px -mt-px min-h-12 border border-ink px-1 leading-tight aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-page"
+              onClick={() =>
+                props.onChange(isOn ? chosen.filter((one) => one !== value) : [...chosen, value])
+              }
+            >
+              {label}
+            </button>
+          );
+        })}
+      </div>
+    </fieldset>
   );
 }

@@ -6,7 +6,8 @@ import { ViewChoice } from '../../shared/sheet/ViewChoice';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Choice, MarginHead } from '../../shared/ui/controls';
-import { useVisitWork } from '../../shared/visit/context';
+import { NumberField } from '../../shared/ui/NumberField';
+import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { BendRow } from './BendRow';
 import { DeviceBar } from './DeviceBar';
 import { FeltRow } from './FeltRow';
@@ -127,6 +128,15 @@ export function HandsScreen() {
                 options={STANCES}
                 value={work.evaluation.visit.frame.stance}
                 onChange={(stance) => work.say({ kind: 'stance_set', stance })}
+              />
+              <NumberField
+                name={`${work.visitId}.weight`}
+                label="Weight"
+                unit="kg"
+                value={work.evaluation.visit.weight_kg ?? null}
+                example="8.5"
+                onNumber={(kg) => work.say({ kind: 'weight_set', kg })}
+                problem={problemOf(work, 'weight')?.message}
               />
               {way === 'quick' ? <QuickFelt /> : <StopList method={method} />}
             </>

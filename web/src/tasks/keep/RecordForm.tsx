@@ -1,5 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
-import { MarginHead, Said } from '../../shared/ui/controls';
+import { Choice, MarginHead, Said, type Option } from '../../shared/ui/controls';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
 import { WrittenLine } from '../../shared/ui/WrittenLine';
@@ -9,6 +9,12 @@ const LINES: { part: 'behaviour' | 'products' | 'told' | 'unfinished'; label: st
   { part: 'products', label: 'Finish and products' },
   { part: 'told', label: 'What the owner was told' },
   { part: 'unfinished', label: 'Unfinished, for next time' },
+];
+
+const TRUST: Option<Schemas['Trust']>[] = [
+  { value: 'grows', label: 'Grows' },
+  { value: 'steady', label: 'Steady' },
+  { value: 'falls', label: 'Falls' },
 ];
 
 const NOTHING: Schemas['Record'] = {
@@ -39,6 +45,12 @@ export function RecordForm() {
           onText={(text) => put({ [part]: text })}
         />
       ))}
+      <Choice
+        label="Its trust, against last time"
+        options={TRUST}
+        value={record.trust ?? null}
+        onChange={(trust) => put({ trust })}
+      />
       {problem && <Said>{problem.message}</Said>}
       <label className="block pt-2">
         <span className="text-sm text-soft">To grow, left alone</span>

@@ -2,6 +2,29 @@ import type { Schemas } from '../../shared/api/client';
 import { MarginHead, Plain } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 
+/** Parts that knotted at visit after visit: proposed to go, with what that costs. */
+export function KnotsAgain({ parts }: { parts: Schemas['KnotsAgain'][] }) {
+  const work = useVisitWork();
+  if (parts.length === 0) return null;
+  return (
+    <section aria-label="Knots again">
+      <MarginHead>Knots again and again</MarginHead>
+      {parts.map(({ part, label, sentence }) => (
+        <div key={part} className="flex items-center gap-2 border-t border-line py-1">
+          <span className="flex-1">{sentence}</span>
+          <Plain
+            label={`Take the ${label} off`}
+            onClick={() => work.say({ kind: 'part_wished', part, wish: 'take_off' })}
+          >
+            Take off
+          </Plain>
+        </div>
+      ))}
+      <p className="pt-1 text-sm text-soft">Ask the owner first; it is their dog.</p>
+    </section>
+  );
+}
+
 /** Tightly knotted zones: brush, cut with the coat, or clear, the cheapest first. */
 export function KnotWays({ zones }: { zones: Schemas['KnottedZone'][] }) {
   const work = useVisitWork();

@@ -9,7 +9,7 @@ import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { minutesText } from '../../shared/units/show';
 import { useAnswer } from '../../shared/visit/useAnswer';
 import { useVisitWork } from '../../shared/visit/context';
-import { KnotWays } from './KnotWays';
+import { KnotsAgain, KnotWays } from './KnotWays';
 import { PlanTabs } from './PlanTabs';
 import { PointTable } from './PointTable';
 import { ReasonList } from './ReasonList';
@@ -51,6 +51,7 @@ export function PlanScreen() {
             <Verdict plan={plan} />
             <ReasonList reasons={plan.reasons} />
             <KnotWays zones={plan.knots ?? []} />
+            <KnotsAgain parts={work.knotsAgain} />
             {plan.unmet.map((wish) => (
               <Said key={wish.zone}>{wish.message}</Said>
             ))}

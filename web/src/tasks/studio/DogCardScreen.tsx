@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { BigButton } from '../../shared/ui/BigControl';
 import { Choice, Plain, Said } from '../../shared/ui/controls';
@@ -8,6 +8,7 @@ import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { TextField } from '../../shared/ui/TextField';
 import { PageHead } from '../../shared/ui/PageHead';
 import { dayText } from '../../shared/units/show';
+import { TwiceOrGone } from './TwiceOrGone';
 import { SEXES } from './words';
 
 type Dog = Schemas['Dog'];
@@ -130,6 +131,12 @@ function Card({ known, again }: { known: Known; again: () => void }) {
             to the next.
             {known.visits[0] && ` Last visit: ${dayText(known.visits[0].began_ms)}.`}
           </p>
+          <Link
+            to={`/dog/${dog.id}/life`}
+            className="flex min-h-12 items-center font-bold text-chalk underline md:col-span-2"
+          >
+            The life of {known.dog.name} on one page
+          </Link>
           {failure && failure.fields.length === 0 && (
             <div className="md:col-span-2">
               <Said>{failure.message}</Said>
@@ -165,6 +172,7 @@ function Card({ known, again }: { known: Known; again: () => void }) {
               Keep the card
             </BigButton>
           </div>
+          <TwiceOrGone dog={known.dog} />
         </form>
       </main>
     </div>

@@ -65,6 +65,12 @@ export function WhichVisit(props: {
             >
               Card of {dog.name}
             </Link>
+            <Link
+              to={`/dog/${dog.id}/life`}
+              className="flex min-h-12 items-center font-bold text-chalk underline"
+            >
+              Its life
+            </Link>
             <Plain onClick={props.onClose}>Not now</Plain>
           </div>
         </DialogPanel>

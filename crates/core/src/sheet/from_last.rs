@@ -1,0 +1,87 @@
+use std::collections::BTreeSet;
+
+use schemars::JsonSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::cautions::Caution;
+use super::step::{Stage, Step};
+use crate::coat::Zone;
+
+/// What last time's run says of a step: a note written at it, or that it was never done (handbook
+/// 10 A 4).
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+pub struct FromLastTime {
+    /// The step's stage.
+    pub stage: Stage,
+    /// What was done, or was not.
+    pub what: String,
+    /// Zones it touched.
+    pub zones: Vec<Zone>,
+    /// The note, or why it was not done; may be empty.
+    pub text: String,
+    /// Whether it was put off and never done.
+    pub is_undone: bool,
+}
+
+impl FromLastTime {
+    fn sentence(&self) -> String {
+        let text = self.text.trim();
+        match (self.is_undone, text) {
+            (true, "") => "Left undone last time: begin with it, while the dog is fresh.".into(),
+            (true, why) => {
+                format!("Left undone last time ({why}): begin with it, while the dog is fresh.")
+            }
+            (false, note) => format!("Last time: {note}"),
+        }
+    }
+}
+
+/// Lays what last time says at its steps, and begins a stage with what was left undone of it. What no
+/// step of today answers to is handed back, for the head of the sheet.
+///
+/// A clip step keeps its place: one tool does all it can before it is changed (handbook 6).
+pub(super) fn lay(steps: &mut Vec<Step>, from_last: &[FromLastTime]) -> Vec<String> {
+    let mut nowhere = Vec::new();
+    for told in from_last {
+        let Some(at) = place(steps, told) else {
+            nowhere.push(format!("{} {}", told.sentence(), told.what));
+            continue;
+        };
+        steps[at].cautions.insert(
+            0,
+            Caution {
+                text: told.sentence(),
+                is_this_dogs: true,
+            },
+        );
+        if told.is_undone && told.stage != Stage::Clip {
+            let step = steps.remove(at);
+            let first = steps.iter().position(|s| s.stage == told.stage);
+            steps.insert(first.unwrap_or(at), step);
+        }
+    }
+    for (number, step) in (1..).zip(steps.iter_mut()) {
+        step.number = number;
+    }
+    nowhere
+}
+
+/// Today's step of the same work: of the same words, or of the same stage with zones in common, the
+/// most first.
+fn place(steps: &[Step], told: &FromLastTime) -> Option<usize> {
+    let of_stage = || (0..).zip(steps).filter(|(_, s)| s.stage == told.stage);
+    if let Some((at, _)) = of_stage().find(|(_, s)| s.what == told.what) {
+        return Some(at);
+    }
+    let zones: BTreeSet<Zone> = told.zones.iter().copied().collect();
+    let common = |step: &Step| step.zones.iter().filter(|z| zones.contains(z)).count();
+    let mut best: Option<(usize, usize)> = None;
+    for (at, step) in of_stage() {
+        let count = common(step);
+        if count > best.map_or(0, |(_, most)| most) {
+            best = Some((at, count));
+        }
+    }
+    best.map(|(at, _)| at)
+}

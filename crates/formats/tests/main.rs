@@ -1,0 +1,7 @@
+//! The formats' tests: one program, so that they are linked once and run side by side.
+
+mod dog_files;
+mod golden_plans;
+mod owner_card;
+mod papers;
+mod photos;

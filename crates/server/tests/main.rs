@@ -1,0 +1,12 @@
+//! The server's tests: one program, so that they are linked once and run side by side.
+
+mod a_crowd;
+mod at_the_desk;
+mod every_operation;
+mod hands_on;
+mod killed_in_mid_write;
+mod program;
+mod routes;
+mod several_at_once;
+mod support;
+mod yesterdays_data;
