@@ -1,5 +1,6 @@
 //! Every task in a real browser, and what the tree must be: one program, so that they are linked once.
 
+mod a_dogs_own_ways;
 mod an_empty_salon;
 mod as_last_time;
 mod citations_resolve;

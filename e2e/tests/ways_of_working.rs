@@ -14,6 +14,7 @@ async fn an_answer_chosen_on_a_dog_holds_for_the_salon() {
         stage.until_text("Leg order").await;
         stage.until_text("Other steps, the same minutes.").await;
         stage.assert_accessible("ways of working").await;
+        stage.choose("An answer holds for", "Every dog").await;
         stage.touch_at_css("[data-answer=nails_after]").await;
         stage
             .until(

@@ -325,7 +325,8 @@ fn import(data: &Path, dog_file: &Path) -> Result<(), CommandError> {
             data.display()
         )?;
     }
-    let visits: Vec<_> = file.visits.into_iter().map(demo::into_import).collect();
+    let visits = file.visits.into_iter().map(demo::into_import);
+    let visits: Vec<_> = visits.collect::<Result<_, _>>()?;
     store
         .import(&file.dog, &visits, now_ms())
         .map_err(ApiError::from)?;

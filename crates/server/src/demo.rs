@@ -6,8 +6,8 @@ use uuid::Uuid;
 use veliform_core::dog::{Dog, House};
 use veliform_core::kit::Tool;
 use veliform_core::visit::fold;
-use veliform_formats::read_dog_file;
-use veliform_store::{ImportedVisit, Store};
+use veliform_formats::{VisitRecord, read_dog_file};
+use veliform_store::{ImportedVisit, PackedPlan, Store};
 
 use crate::api::keep;
 use crate::error::ApiError;
@@ -59,7 +59,8 @@ pub fn fill(store: &mut Store, at_ms: i64) -> Result<bool, ApiError> {
     }
     for (_, bytes) in dog_files() {
         let file = read_dog_file(&bytes)?;
-        let visits: Vec<ImportedVisit> = file.visits.into_iter().map(into_import).collect();
+        let visits = file.visits.into_iter().map(into_import);
+        let visits: Vec<ImportedVisit> = visits.collect::<Result<_, _>>()?;
         store.import(&file.dog, &visits, at_ms)?;
         keep_earlier_plans(store, &file.dog, &visits)?;
     }
@@ -86,11 +87,16 @@ fn keep_earlier_plans(
     Ok(())
 }
 
-pub(crate) fn into_import(visit: veliform_formats::VisitRecord) -> ImportedVisit {
-    ImportedVisit {
+/// A visit of a dog file as the salon keeps it.
+///
+/// # Errors
+/// If a plan cannot be packed.
+pub(crate) fn into_import(visit: VisitRecord) -> Result<ImportedVisit, ApiError> {
+    let plans = visit.plans.iter().map(PackedPlan::of);
+    Ok(ImportedVisit {
         id: visit.id,
         began_ms: visit.began_ms,
+        plans: plans.collect::<Result<_, _>>()?,
         entries: visit.entries,
-        plans: visit.plans,
-    }
+    })
 }

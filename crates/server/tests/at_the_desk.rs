@@ -212,8 +212,9 @@ async fn reasons_of_a_page_that_asked_anew_are_given_up() {
             .set_json(&desk);
         call_service(&service, request.to_request()).await
     };
-    let (first, other) = (ask(1, 450.0).await, ask(2, 455.0).await);
-    let second = ask(1, 460.0).await;
+    // At once, while the first answer's reasons have not begun.
+    let (first, second) = (ask(1, 450.0).await, ask(1, 460.0).await);
+    let other = ask(2, 455.0).await;
     let mut lines = Vec::new();
     for answer in [first, second, other] {
         let body = read_body(answer).await;

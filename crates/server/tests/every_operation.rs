@@ -127,8 +127,19 @@ impl Requests {
             "PUT /api/kit/{id}" => (here, Body::Json(self.tool.clone())),
             "POST /api/own-types" => {
                 let body = json!({"id": Uuid::from_u128(75), "name": "ours", "base": "ordinary",
-                    "dogs": self.dogs, "at_ms": 10});
+                    "dogs": self.dogs[..self.dogs.len() - 3], "at_ms": 10});
                 (here, Body::Json(body))
+            }
+            // The last dogs of the list: nothing else asks for them.
+            "POST /api/dogs/{id}/merge" => {
+                let last = &self.dogs[self.dogs.len() - 2..];
+                let kept = last[0].as_str().unwrap_or_default();
+                let body = json!({"other": last[1]});
+                (format!("/api/dogs/{kept}/merge"), Body::Json(body))
+            }
+            "DELETE /api/dogs/{id}" => {
+                let gone = self.dogs[self.dogs.len() - 3].as_str().unwrap_or_default();
+                at(format!("/api/dogs/{gone}"))
             }
             "POST /api/plan" => (here, with_desk(json!({}))),
             "POST /api/what-if" => (here, with_desk(json!({"zone": "knee", "wish": "leave"}))),
@@ -235,7 +246,7 @@ async fn methods_and_problems_follow_their_standards() {
         (
             Method::POST,
             "/api/dogs/00000000-0000-4000-8000-000000000000",
-            "GET, HEAD, PUT",
+            "GET, HEAD, PUT, DELETE",
         ),
     ] {
         let answer = send(&salon, method, path, Body::None).await;

@@ -2,6 +2,7 @@
 
 mod a_crowd;
 mod at_the_desk;
+mod dogs_of_the_salon;
 mod every_operation;
 mod hands_on;
 mod killed_in_mid_write;

@@ -1,11 +1,11 @@
 use rusqlite::{OptionalExtension, Transaction, params};
 use uuid::Uuid;
 use veliform_core::dog::Dog;
-use veliform_core::visit::{Entry, KeptPlan};
+use veliform_core::visit::Entry;
 
 use crate::error::StoreError;
 use crate::open::{Store, from_json, id_of, to_json};
-use crate::plans::insert_plan;
+use crate::plans::{PackedPlan, insert_plan};
 use crate::visits::{insert_entry, insert_visit};
 
 /// A dog in the studio's list.
@@ -42,7 +42,7 @@ pub struct ImportedVisit {
     /// Its entries.
     pub entries: Vec<Entry>,
     /// Plans kept.
-    pub plans: Vec<KeptPlan>,
+    pub plans: Vec<PackedPlan>,
 }
 
 impl Store {

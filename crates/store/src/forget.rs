@@ -31,10 +31,14 @@ impl Store {
             let sql = format!(
                 "SELECT count(*) FROM {what} WHERE visit_id IN (SELECT id FROM visit WHERE dog_id = ?1)"
             );
-            Ok(self.read().query_row(&sql, [dog.to_string()], |row| row.get(0))?)
+            Ok(self
+                .read()
+                .query_row(&sql, [dog.to_string()], |row| row.get(0))?)
         };
         let sql = "SELECT count(*) FROM visit WHERE dog_id = ?1";
-        let visits = self.read().query_row(sql, [dog.to_string()], |row| row.get(0))?;
+        let visits = self
+            .read()
+            .query_row(sql, [dog.to_string()], |row| row.get(0))?;
         Ok(Belongings {
             visits,
             entries: count("entry")?,

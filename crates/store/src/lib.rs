@@ -21,5 +21,5 @@ pub use error::StoreError;
 pub use forget::Belongings;
 pub use open::Store;
 pub use photos::{MOST_PHOTOS, PhotoHead};
-pub use plans::{PlansOf, UnreadablePlan};
+pub use plans::{PackedPlan, PlansOf, UnreadablePlan};
 pub use visits::{Appended, Received, VisitHead, VisitLog};

@@ -31,12 +31,13 @@ mod tests {
         assert_eq!(sums, LANDED, "sums are {sums:#x?}");
     }
 
-    const LANDED: [u64; 5] = [
+    const LANDED: [u64; 6] = [
         0xc18904ae91cdf38a,
         0x98ae80de80a8040b,
         0x484f7e389a3560e1,
         0x3af1fc3dae1a5a6a,
         0x6c0fa62f55f0705e,
+        0x07ad_b8d2_b8bd_6c23,
     ];
 
     /// FNV-1a, 64 bit (Fowler, Noll, Vo): enough to notice an edit.

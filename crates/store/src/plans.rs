@@ -1,6 +1,7 @@
-use std::io;
+use std::borrow::Cow;
 
 use rusqlite::{Connection, OptionalExtension, Row, Transaction, params};
+use serde_json::Value;
 use uuid::Uuid;
 use veliform_core::visit::{Entry, KeptPlan};
 
@@ -43,16 +44,58 @@ impl Bytes {
         })
     }
 
-    fn text(self) -> Result<String, StoreError> {
+    fn text(&self) -> Result<Cow<'_, str>, StoreError> {
         if self.is_packed {
-            return unpacked(&self.bytes).map_err(StoreError::Packing);
+            return Ok(unpacked(&self.bytes).map_err(StoreError::Packing)?.into());
         }
-        String::from_utf8(self.bytes)
-            .map_err(|e| StoreError::Packing(io::Error::new(io::ErrorKind::InvalidData, e)))
+        Ok(String::from_utf8_lossy(&self.bytes))
     }
 
-    fn plan(self, id: &str) -> Result<KeptPlan, StoreError> {
+    fn plan(&self, id: &str) -> Result<KeptPlan, StoreError> {
         from_json("plan", id, &self.text()?)
+    }
+
+    fn value(&self) -> Result<Value, StoreError> {
+        from_json("plan", "", &self.text()?)
+    }
+}
+
+/// A plan ready to be kept: packing takes a moment, and needs no data file.
+#[derive(Clone, Debug)]
+pub struct PackedPlan {
+    id: Uuid,
+    at_ms: i64,
+    method: String,
+    bytes: Vec<u8>,
+}
+
+impl PackedPlan {
+    /// Packs a plan.
+    ///
+    /// # Errors
+    /// If it cannot be written down.
+    pub fn of(plan: &KeptPlan) -> Result<Self, StoreError> {
+        Ok(Self {
+            id: plan.id,
+            at_ms: plan.at_ms,
+            method: plan.method.clone(),
+            bytes: packed(&to_json(plan)?).map_err(StoreError::Packing)?,
+        })
+    }
+
+    /// The plan's id.
+    pub const fn id(&self) -> Uuid {
+        self.id
+    }
+
+    /// When it was kept, milliseconds since 1970 in UTC.
+    pub const fn at_ms(&self) -> i64 {
+        self.at_ms
+    }
+
+    fn value(&self) -> Result<Value, StoreError> {
+        let text = unpacked(&self.bytes).map_err(StoreError::Packing)?;
+        from_json("plan", &self.id.to_string(), &text)
     }
 }
 
@@ -70,7 +113,7 @@ impl Store {
     pub fn keep_plan(
         &mut self,
         visit: Uuid,
-        plan: &KeptPlan,
+        plan: &PackedPlan,
         entry: &Entry,
     ) -> Result<(), StoreError> {
         self.visit_head(visit)?;
@@ -162,12 +205,10 @@ impl Store {
 pub(crate) fn insert_plan(
     tx: &Transaction<'_>,
     visit: Uuid,
-    plan: &KeptPlan,
+    plan: &PackedPlan,
 ) -> Result<(), StoreError> {
-    let (id, body) = (plan.id.to_string(), to_json(plan)?);
-    let here = bytes_of(tx, plan.id)?.map(Bytes::text).transpose()?;
-    match here {
-        Some(was) if was == body => Ok(()),
+    match bytes_of(tx, plan.id)? {
+        Some(here) if here.value()? == plan.value()? => Ok(()),
         Some(_) => Err(StoreError::Conflict {
             what: "plan",
             id: plan.id,
@@ -177,11 +218,11 @@ pub(crate) fn insert_plan(
                 "INSERT INTO packed_plan (id, visit_id, at_ms, method, packed)
                  VALUES (?1, ?2, ?3, ?4, ?5)",
                 params![
-                    id,
+                    plan.id.to_string(),
                     visit.to_string(),
                     plan.at_ms,
                     plan.method,
-                    packed(&body).map_err(StoreError::Packing)?
+                    plan.bytes
                 ],
             )?;
             Ok(())

@@ -167,6 +167,13 @@ pub struct Stage {
     _profile: TempDir,
 }
 
+/// Sets a browser's clock back by as many milliseconds as its storage says: a first visit was before.
+pub const CLOCK: &str = "{
+    const back = Number(localStorage.getItem('test.clock-back') ?? 0);
+    const now = Date.now.bind(Date);
+    Date.now = () => now() - back;
+}";
+
 /// Runs a test against the demo salon in a browser of its own; ends both whatever happens.
 pub async fn on_stage<F>(screen: Screen, test: F)
 where
@@ -282,6 +289,15 @@ impl Stage {
             .goto(&format!("{}{path}", self.address))
             .await
             .unwrap();
+    }
+
+    /// Begins the studio anew so many days ago, where [`CLOCK`] stands on every page.
+    pub async fn set_clock_back(&self, days: u32) {
+        let ms = u64::from(days) * 86_400_000;
+        let set = format!("localStorage.setItem('test.clock-back', '{ms}'); return true");
+        self.script(&set).await;
+        self.go("/").await;
+        self.until_text("New dog").await;
     }
 
     /// Another task of the visit at hand.

@@ -132,6 +132,7 @@ pub struct Handling {
     pub dislikes: BTreeSet<BodyPart>,
     /// What else it does not like.
     #[serde(skip_serializing_if = "BTreeSet::is_empty")]
+    #[schema(required = false)]
     pub minds: BTreeSet<Minds>,
     /// Whether a second person is needed.
     pub needs_second_person: bool,

@@ -69,7 +69,9 @@ impl Desk<'_> {
     pub(super) fn own_ways(&self) -> Vec<String> {
         let (visit, salon) = (self.visit, &self.house.schools);
         let here = visit.ways_over(salon);
-        let of_dog = Question::ALL.iter().filter(|q| here.of(**q) != salon.of(**q));
+        let of_dog = Question::ALL
+            .iter()
+            .filter(|q| here.of(**q) != salon.of(**q));
         of_dog
             .map(|question| {
                 let whose = match visit.way_of(*question, salon) {

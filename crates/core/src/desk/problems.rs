@@ -32,9 +32,11 @@ impl Said<'_> {
         problems.extend(visit.own_look.iter().flat_map(OwnLook::check));
         problems.extend(visit.look.and_then(|choice| body_problem(choice, house)));
         let of_weight = visit.weight_kg.and_then(weight_problem);
-        problems.extend(of_weight.map(|said| {
-            Problem::of("weight", Severity::Refused, format!("{}.", capital(&said)))
-        }));
+        problems.extend(
+            of_weight.map(|said| {
+                Problem::of("weight", Severity::Refused, format!("{}.", capital(&said)))
+            }),
+        );
         problems.extend(kit_problem(kit, house));
         problems.extend(shift_problems(visit, frame.build.height, house));
         problems

@@ -16,7 +16,10 @@ use strsim::osa_distance;
 /// ```
 pub fn nearness(typed: &str, name: &str, owner: &str) -> Option<usize> {
     let (name, owner) = (folded(name), folded(owner));
-    let words: Vec<&str> = [&name, &owner].into_iter().flat_map(|n| n.split(' ')).collect();
+    let words: Vec<&str> = [&name, &owner]
+        .into_iter()
+        .flat_map(|n| n.split(' '))
+        .collect();
     let typed = folded(typed);
     let mut slips = 0;
     for part in typed.split(' ').filter(|part| !part.is_empty()) {

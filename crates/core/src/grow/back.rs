@@ -204,7 +204,10 @@ fn knot_day(plan: &Plan, coat: &CoatNow, dressing: &Dressing) -> Option<(u32, Zo
         let factor = length_factor(dressing.zone_mm(zone))?;
         let site = if rubs(zone) { RUBS } else { 1.0 };
         let sooner = coat.knotted_before.get(&zone).map_or(1.0, |b| b.sooner());
-        Some((whole(texture_days(coat.texture) * factor * site * sooner), zone))
+        Some((
+            whole(texture_days(coat.texture) * factor * site * sooner),
+            zone,
+        ))
     };
     let usual = look.knots_at.iter().copied().chain([Zone::TuckUp]);
     let sites = usual.chain(coat.knotted_before.keys().copied());

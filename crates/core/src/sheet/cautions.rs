@@ -129,7 +129,9 @@ fn found_cautions(found: &[Found]) -> Vec<String> {
 fn minded(hazard: Hazard, facts: &DogFacts<'_>) -> Vec<String> {
     let minds = |what: &[Minds]| -> Vec<&str> {
         let all = facts.handling.into_iter().flat_map(|h| &h.minds);
-        all.filter(|m| what.contains(m)).map(|m| m.label()).collect()
+        all.filter(|m| what.contains(m))
+            .map(|m| m.label())
+            .collect()
     };
     let told = |what: &[Minds], then: &str| {
         let found = minds(what);
@@ -149,7 +151,10 @@ fn minded(hazard: Hazard, facts: &DogFacts<'_>) -> Vec<String> {
                 Minds::Brushing,
                 "Minds brushing: short strokes from the ends, the root held; a pause before it has had enough.",
             ),
-            said(Minds::Spray, "Minds the spray: on the comb, never on the dog."),
+            said(
+                Minds::Spray,
+                "Minds the spray: on the comb, never on the dog.",
+            ),
         ],
         Hazard::Dryer => [
             said(

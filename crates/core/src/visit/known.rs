@@ -47,12 +47,15 @@ pub struct KnownDog {
     pub shifts: Shifts,
     /// What is done otherwise on it.
     #[serde(skip_serializing_if = "Schools::is_empty")]
+    #[schema(required = false)]
     pub ways: Schools,
     /// Knots found at earlier visits.
     #[serde(skip_serializing_if = "BTreeMap::is_empty")]
+    #[schema(required = false)]
     pub knotted_before: BTreeMap<Zone, KnotsBefore>,
     /// What last time's run says of steps.
     #[serde(skip_serializing_if = "Vec::is_empty")]
+    #[schema(required = false)]
     pub from_last: Vec<FromLastTime>,
 }
 

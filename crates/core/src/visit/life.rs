@@ -110,9 +110,18 @@ fn told(visit: &EarlierVisit) -> LifeVisit {
     });
     let knotted = said.coat.knots.iter().filter(|(_, k)| **k != Knots::None);
     let height = said.frame.measures.get(&Measure::HeightAtWithers);
-    let is_found_now = !said.frame.ago.measures.contains_key(&Measure::HeightAtWithers);
+    let is_found_now = !said
+        .frame
+        .ago
+        .measures
+        .contains_key(&Measure::HeightAtWithers);
     let record = &said.record;
-    let written = [&record.behaviour, &record.products, &record.told, &record.unfinished];
+    let written = [
+        &record.behaviour,
+        &record.products,
+        &record.told,
+        &record.unfinished,
+    ];
     LifeVisit {
         id: visit.id,
         began_ms: visit.began_ms,
@@ -125,7 +134,10 @@ fn told(visit: &EarlierVisit) -> LifeVisit {
         weight_kg: said.weight_kg,
         planned_minutes: run.map(|run| run.sheet.minutes),
         worked_minutes: worked,
-        left: TELLING.into_iter().filter_map(|zone| left(visit, zone)).collect(),
+        left: TELLING
+            .into_iter()
+            .filter_map(|zone| left(visit, zone))
+            .collect(),
         knotted: knotted.map(|(zone, _)| zone.label().to_owned()).collect(),
         temper: said.handling.as_ref().map(|h| h.temper).unwrap_or_default(),
         trust: record.trust,

@@ -244,6 +244,7 @@ pub struct Record {
     pub unfinished: String,
     /// How its trust went; none where nobody said.
     #[serde(skip_serializing_if = "Option::is_none")]
+    #[schema(required = false)]
     pub trust: Option<Trust>,
 }
 

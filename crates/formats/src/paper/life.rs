@@ -9,7 +9,10 @@ use crate::fonts::TEXT;
 
 /// A dog's life, to print.
 #[derive(Clone, Copy)]
-#[expect(missing_debug_implementations, reason = "how a day is written is a function")]
+#[expect(
+    missing_debug_implementations,
+    reason = "how a day is written is a function"
+)]
 pub struct LifePaper<'a> {
     /// The dog.
     pub dog: &'a Dog,
@@ -39,7 +42,8 @@ const BOLD: u32 = 700;
 const PLAIN: u32 = 400;
 
 /// What stands at the foot of every page.
-const NO_DIAGNOSIS: &str = "What was seen at the table; it is no diagnosis. Ask a veterinary surgeon what it means.";
+const NO_DIAGNOSIS: &str =
+    "What was seen at the table; it is no diagnosis. Ask a veterinary surgeon what it means.";
 
 /// Writes a dog's life as A4 pages in black and white, for its owner or the vet.
 pub fn life_pages(paper: &LifePaper<'_>) -> Vec<String> {
@@ -62,19 +66,35 @@ pub fn life_pages(paper: &LifePaper<'_>) -> Vec<String> {
     }
     let of = pages.len();
     let numbered = (1..).zip(pages);
-    numbered.map(|(number, page)| ended(page, number, of)).collect()
+    numbered
+        .map(|(number, page)| ended(page, number, of))
+        .collect()
 }
 
 fn begun(paper: &LifePaper<'_>) -> PageWriter {
     let dog = paper.dog;
     let mut page = PageWriter::new(&format!("The life of {}", dog.name));
-    page.text((MARGIN, 19.0), 7.0, BOLD, TEXT, "start", &cut(&dog.name, 34));
+    page.text(
+        (MARGIN, 19.0),
+        7.0,
+        BOLD,
+        TEXT,
+        "start",
+        &cut(&dog.name, 34),
+    );
     let who: Vec<String> = [dog.owner.as_str(), paper.salon, paper.today]
         .iter()
         .filter(|s| !s.is_empty())
         .map(|s| cut(s, 40))
         .collect();
-    page.text((WIDTH - MARGIN, 19.0), 3.4, PLAIN, TEXT, "end", &who.join(" · "));
+    page.text(
+        (WIDTH - MARGIN, 19.0),
+        3.4,
+        PLAIN,
+        TEXT,
+        "end",
+        &who.join(" · "),
+    );
     if let Some(said) = gaps_said([dog.name.as_str(), dog.owner.as_str()]) {
         page.text((WIDTH - MARGIN, 22.3), 2.2, PLAIN, TEXT, "end", &said);
     }
@@ -84,9 +104,23 @@ fn begun(paper: &LifePaper<'_>) -> PageWriter {
 
 fn ended(mut page: PageWriter, number: usize, of: usize) -> String {
     page.rule(HEIGHT - 16.0, 0.3);
-    page.text((MARGIN, HEIGHT - 11.0), 3.0, BOLD, TEXT, "start", NO_DIAGNOSIS);
+    page.text(
+        (MARGIN, HEIGHT - 11.0),
+        3.0,
+        BOLD,
+        TEXT,
+        "start",
+        NO_DIAGNOSIS,
+    );
     let place = format!("page {number} of {of}");
-    page.text((WIDTH - MARGIN, HEIGHT - 5.0), 2.4, PLAIN, TEXT, "end", &place);
+    page.text(
+        (WIDTH - MARGIN, HEIGHT - 5.0),
+        2.4,
+        PLAIN,
+        TEXT,
+        "end",
+        &place,
+    );
     page.end()
 }
 
@@ -178,11 +212,16 @@ fn of_found(found: &EarlierFound, paper: &LifePaper<'_>) -> String {
     } else {
         format!(", {word}")
     };
-    let became = found.outcome.map_or("nothing said of it since", |o| o.label());
+    let became = found
+        .outcome
+        .map_or("nothing said of it since", |o| o.label());
     let vet = if found.found.vet_look {
         " A vet's look was advised."
     } else {
         ""
     };
-    format!("{}: {what}{word}; {became}.{vet}", (paper.day)(found.began_ms))
+    format!(
+        "{}: {what}{word}; {became}.{vet}",
+        (paper.day)(found.began_ms)
+    )
 }

@@ -6,6 +6,6 @@ mod owner_card;
 mod steps;
 mod writer;
 
-pub use life::{LifePaper, life_pages};
 pub use cut_sheet::{Sheet, sheet_pages};
+pub use life::{LifePaper, life_pages};
 pub use owner_card::{OwnerCard, owner_card_svg};

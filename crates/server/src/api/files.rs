@@ -96,14 +96,18 @@ pub(crate) async fn import_dog(
     let body = body.map_err(|_| {
         ApiError::TooLarge("the dog file is larger than Veliform reads; export fewer visits".into())
     })?;
-    let file = compute(move || Ok(read_dog_file(&body)?)).await?;
+    let (dog, visits) = compute(move || {
+        let file = read_dog_file(&body)?;
+        let visits = file.visits.into_iter().map(into_import);
+        Ok((file.dog, visits.collect::<Result<Vec<_>, ApiError>>()?))
+    })
+    .await?;
     let imported = salon
         .run(move |store| {
-            let visits: Vec<_> = file.visits.into_iter().map(into_import).collect();
-            store.import(&file.dog, &visits, jiff::Timestamp::now().as_millisecond())?;
+            store.import(&dog, &visits, jiff::Timestamp::now().as_millisecond())?;
             Ok(Imported {
-                dog: file.dog.id,
-                name: file.dog.name,
+                dog: dog.id,
+                name: dog.name,
                 visits: visits.len(),
             })
         })

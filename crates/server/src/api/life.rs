@@ -68,7 +68,10 @@ impl Told {
         let measured = |v: &&EarlierVisit| !v.visit.frame.measures.is_empty();
         let newest = self.visits.iter().max_by_key(|v| (v.began_ms, v.id))?;
         let mut older = self.visits.iter().filter(|v| v.id != newest.id);
-        let first = older.by_ref().filter(measured).min_by_key(|v| (v.began_ms, v.id));
+        let first = older
+            .by_ref()
+            .filter(measured)
+            .min_by_key(|v| (v.began_ms, v.id));
         let before = Before {
             frame: first.map(|v| v.visit.frame.clone()),
             ..Before::default()

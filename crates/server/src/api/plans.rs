@@ -7,7 +7,7 @@ use veliform_core::drawing::{DrawOptions, Layers};
 use veliform_core::plan::METHOD;
 use veliform_core::visit::{Entry, EntryBody, KeptPlan, next_stamp};
 
-use veliform_store::{Store, StoreError};
+use veliform_store::{PackedPlan, Store, StoreError};
 
 use super::at_visit::AtVisit;
 use super::visits::dated;
@@ -68,13 +68,16 @@ pub(crate) async fn keep_plan(
     let plan = match here {
         Here::Kept(plan) => *plan,
         Here::Open(at) => {
-            let plan = compute(move || plan_of(*at, id, at_ms)).await?;
+            let (plan, packed) = compute(move || {
+                let plan = plan_of(*at, id, at_ms)?;
+                let packed = PackedPlan::of(&plan)?;
+                Ok((plan, packed))
+            })
+            .await?;
             salon
-                .run(move |store| {
-                    write(store, visit, entry, &plan)?;
-                    Ok(plan)
-                })
-                .await?
+                .run(move |store| write(store, visit, entry, &packed))
+                .await?;
+            plan
         }
     };
     Ok(web::Json(compute(move || as_kept(plan)).await?))
@@ -94,7 +97,7 @@ pub(crate) fn keep(
     at_ms: i64,
 ) -> Result<(), ApiError> {
     let plan = plan_of(AtVisit::read(store, visit)?, id, at_ms)?;
-    write(store, visit, entry, &plan)
+    write(store, visit, entry, &PackedPlan::of(&plan)?)
 }
 
 /// The plan of a visit as it stands, with all it was made of.
@@ -114,13 +117,13 @@ fn plan_of(at: AtVisit, id: Uuid, at_ms: i64) -> Result<KeptPlan, ApiError> {
 }
 
 /// Keeps a plan, with the entry that says so.
-fn write(store: &mut Store, visit: Uuid, entry: Uuid, plan: &KeptPlan) -> Result<(), ApiError> {
+fn write(store: &mut Store, visit: Uuid, entry: Uuid, plan: &PackedPlan) -> Result<(), ApiError> {
     let entry = Entry {
         id: entry,
-        at_ms: plan.at_ms,
-        stamp_ms: Some(next_stamp(store.newest_stamp(visit)?, plan.at_ms)),
+        at_ms: plan.at_ms(),
+        stamp_ms: Some(next_stamp(store.newest_stamp(visit)?, plan.at_ms())),
         author: String::new(),
-        body: EntryBody::PlanKept { plan: plan.id },
+        body: EntryBody::PlanKept { plan: plan.id() },
     };
     Ok(store.keep_plan(visit, plan, &entry)?)
 }

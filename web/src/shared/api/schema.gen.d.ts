@@ -104,6 +104,27 @@ export interface paths {
          */
         put: operations["put_dog"];
         post?: never;
+        /**
+         * Forgets a dog with all that belongs to it, on its owner's wish; answers what went. Copies of the data
+         *     file made before still hold it.
+         */
+        delete: operations["forget_dog"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dogs/{id}/belongings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What would go if the dog were forgotten. */
+        get: operations["get_belongings"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -121,6 +142,57 @@ export interface paths {
         get: operations["export_dog"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dogs/{id}/life": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A dog's life: its visits on a line of time, what was found, left and written at them. */
+        get: operations["get_life"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dogs/{id}/life.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as A4 pages in PDF, for the owner or the vet: what was seen, never what it means. */
+        get: operations["get_life_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dogs/{id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes one of a dog that was entered twice: the visits of the other are this one's, whose card stays. */
+        post: operations["merge_dogs"];
         delete?: never;
         options?: never;
         head?: never;
@@ -921,13 +993,15 @@ export interface components {
              * @description Balance lost against it; less than nothing is a gain.
              */
             costs: number;
-            /** @description Whether the salon answers so. */
+            /** @description Whether it is in force on this dog. */
             is_ours: boolean;
+            /** @description Whether the salon answers so, or leaves it to this answer. */
+            is_salons: boolean;
             /** @description In a few words. */
             label: string;
             /**
              * Format: double
-             * @description Minutes more than the salon's own answer takes on this dog.
+             * @description Minutes more than the answer in force takes on this dog.
              */
             minutes: number;
             /** @description What changes, in one sentence. */
@@ -1117,6 +1191,7 @@ export interface components {
             lines: components["schemas"]["LineWord"][];
             looks: components["schemas"]["LookWord"][];
             measures: components["schemas"]["MeasureWord"][];
+            minds: components["schemas"]["MindsWord"][];
             /** @description What a look of the salon's own can have otherwise. */
             own_look: components["schemas"]["OwnLookWords"];
             /** @description Places to touch on an owner's picture, in their order. */
@@ -1213,6 +1288,10 @@ export interface components {
             knots: {
                 [key: string]: components["schemas"]["Knots"];
             };
+            /** @description Knots found at earlier visits. */
+            knotted_before?: {
+                [key: string]: components["schemas"]["KnotsBefore"];
+            };
             /** @description The owner's limits by zone. */
             limits: {
                 [key: string]: components["schemas"]["Limit"];
@@ -1292,6 +1371,8 @@ export interface components {
             minutes: number;
             /** @description Notes of the visit. */
             notes: string[];
+            /** @description What is done otherwise on this dog than on others, a sentence each. */
+            own_ways?: string[];
             /** @description What sort of groom it is. */
             sorts?: components["schemas"]["Sort"][];
             /** @description Stands on every sheet. */
@@ -1534,6 +1615,11 @@ export interface components {
             /** @description Why; may be empty. */
             reason: string;
         };
+        /** @description The dog that was entered twice. */
+        EnteredTwice: {
+            /** Format: uuid */
+            other: string;
+        };
         /** @description Something a person said about a visit: small, dated, never changed. */
         Entry: {
             /**
@@ -1590,6 +1676,14 @@ export interface components {
             /** @enum {string} */
             kind: "felt_set";
             right?: components["schemas"]["Grade"] | null;
+        } | {
+            /**
+             * Format: double
+             * @description Kilograms.
+             */
+            kg?: number | null;
+            /** @enum {string} */
+            kind: "weight_set";
         } | {
             /** @enum {string} */
             kind: "stance_set";
@@ -1833,6 +1927,14 @@ export interface components {
             /** @description What. */
             what: components["schemas"]["Known"][];
         } | {
+            answer?: components["schemas"]["Answer"] | null;
+            /** @enum {string} */
+            kind: "way_said";
+            /** @description The question. */
+            question: components["schemas"]["Question"];
+            /** @description Whether it holds for this visit alone; else it stays with the dog. */
+            today_only?: boolean;
+        } | {
             /**
              * Format: uuid
              * @description Which.
@@ -2057,6 +2159,22 @@ export interface components {
             /** @description Its value: of the left side, or of both. */
             value_mm: components["schemas"]["Length"];
         };
+        /**
+         * @description What last time's run says of a step: a note written at it, or that it was never done (handbook
+         *     10 A 4).
+         */
+        FromLastTime: {
+            /** @description Whether it was put off and never done. */
+            is_undone: boolean;
+            /** @description The step's stage. */
+            stage: components["schemas"]["Stage"];
+            /** @description The note, or why it was not done; may be empty. */
+            text: string;
+            /** @description What was done, or was not. */
+            what: string;
+            /** @description Zones it touched. */
+            zones: components["schemas"]["Zone"][];
+        };
         /** @description A shape's geometry, mm on the page (x to the right, y up). */
         Geometry: {
             /** @description x, y, x, y, … */
@@ -2209,6 +2327,11 @@ export interface components {
              * @default false
              */
             is_pregnant: boolean;
+            /**
+             * @description What else it does not like.
+             * @default []
+             */
+            minds: components["schemas"]["Minds"][];
             /**
              * @description Whether a second person is needed.
              * @default false
@@ -2454,6 +2577,38 @@ export interface components {
          * @enum {string}
          */
         Knots: "none" | "few" | "tight";
+        /** @description A part that knotted at visit after visit: it is proposed to be taken off (handbook 10 A 6). */
+        KnotsAgain: {
+            /**
+             * Format: double
+             * @description Balance lost with it off; less than nothing is a gain.
+             */
+            costs: number;
+            /** @description Its name. */
+            label: string;
+            /** @description Which. */
+            part: components["schemas"]["Part"];
+            /** @description In one sentence. */
+            sentence: string;
+            /**
+             * Format: int32
+             * @description At how many visits running.
+             */
+            visits: number;
+        };
+        /** @description Knots found at one site at earlier visits (handbook 10 A 6 and B). */
+        KnotsBefore: {
+            /**
+             * Format: int32
+             * @description How many of them in a row, up to the last.
+             */
+            running: number;
+            /**
+             * Format: int32
+             * @description Visits with knots there.
+             */
+            visits: number;
+        };
         /** @description A knotted zone with its ways, the cheapest first. */
         KnottedZone: {
             /** @description Its name. */
@@ -2518,6 +2673,11 @@ export interface components {
              */
             frame: components["schemas"]["FrameInput"];
             /**
+             * @description What last time's run says of steps.
+             * @default []
+             */
+            from_last: components["schemas"]["FromLastTime"][];
+            /**
              * @description The coat as it was left, grown since.
              * @default {}
              */
@@ -2526,6 +2686,13 @@ export interface components {
             };
             /** @default null */
             handling: components["schemas"]["Handling"] | null;
+            /**
+             * @description Knots found at earlier visits.
+             * @default {}
+             */
+            knotted_before: {
+                [key: string]: components["schemas"]["KnotsBefore"];
+            };
             /**
              * @description The owner's own limits.
              * @default {}
@@ -2563,6 +2730,11 @@ export interface components {
              * @default curl
              */
             texture: components["schemas"]["Texture"];
+            /**
+             * @description What is done otherwise on it.
+             * @default {}
+             */
+            ways: components["schemas"]["Schools"];
         };
         /**
          * @description A landmark a hand finds (handbook 2).
@@ -2744,6 +2916,73 @@ export interface components {
         };
         /** @description A length in millimetres. */
         Length: number;
+        /** @description The life of a dog at this salon (handbook 10 A): what was seen, never what it means. */
+        Life: {
+            /** @description What was found, with what became of it, the newest first. */
+            found: components["schemas"]["EarlierFound"][];
+            growth?: components["schemas"]["Learnt"] | null;
+            /** @description Its visits, the newest first. */
+            visits: components["schemas"]["LifeVisit"][];
+        };
+        /** @description A dog's life at this salon, on one page. */
+        LifePage: {
+            dog: components["schemas"]["Dog"];
+            life: components["schemas"]["Life"];
+            outlines?: components["schemas"]["Drawing"] | null;
+            /** @description Its photos, the newest first. */
+            photos: components["schemas"]["LifePhoto"][];
+        };
+        /** @description A photo of a dog's life. */
+        LifePhoto: {
+            /** Format: int64 */
+            at_ms: number;
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            visit: string;
+        };
+        /** @description One visit of a dog's life. */
+        LifeVisit: {
+            /**
+             * Format: int64
+             * @description When it began, milliseconds since 1970 in UTC.
+             */
+            began_ms: number;
+            height_mm?: components["schemas"]["Length"] | null;
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Where it was knotted. */
+            knotted: string[];
+            /** @description What a few zones were left at. */
+            left: components["schemas"]["ZoneLeft"][];
+            /** @description Steps that were put off and never done. */
+            left_undone: string[];
+            /** @description The look, by its name; empty where none was planned. */
+            look: string;
+            /** @description What was written down. */
+            notes: string[];
+            /**
+             * Format: double
+             * @description Minutes the sheet had planned; none where no groom was run.
+             */
+            planned_minutes?: number | null;
+            /** @description How it took being handled. */
+            temper: components["schemas"]["Temper"];
+            trust?: components["schemas"]["Trust"] | null;
+            /**
+             * Format: double
+             * @description Weight, kg; none where nobody weighed it.
+             */
+            weight_kg?: number | null;
+            /**
+             * Format: double
+             * @description Minutes worked at the table; none where no groom was run.
+             */
+            worked_minutes?: number | null;
+        };
         /** @description How like its picture this dog can be. */
         Likeness: {
             /** @description Ratio by ratio. */
@@ -2850,11 +3089,28 @@ export interface components {
                 [key: string]: components["schemas"]["Method"];
             };
         };
+        /** @description What a merge did. */
+        Merged: {
+            /** @description When visits of both began on one day, milliseconds since 1970 in UTC: both stay. */
+            same_day_ms: number[];
+            /** @description Visits that came. */
+            visits: number;
+        };
         /**
          * @description How a measure was got. Its doubt is one standard deviation (handbook 2).
          * @enum {string}
          */
         Method: "tape" | "height_stick" | "caliper" | "photo" | "drawn";
+        /**
+         * @description What else a dog may not like (handbook 10 A 4).
+         * @enum {string}
+         */
+        Minds: "clipper_noise" | "brushing" | "spray" | "dryer" | "nozzle" | "nails" | "left_ear" | "right_ear" | "left_front_leg" | "right_front_leg" | "left_hind_leg" | "right_hind_leg";
+        /** @description What else a dog may not like. */
+        MindsWord: {
+            label: string;
+            minds: components["schemas"]["Minds"];
+        };
         /** @description The plan at one moment of the interval. */
         Moment: {
             /**
@@ -3408,6 +3664,11 @@ export interface components {
             change?: components["schemas"]["ChangeHere"] | null;
             /** @description Everything but the plan. */
             evaluation: components["schemas"]["Evaluation"];
+            /**
+             * @description Parts that knotted at visit after visit, with what it costs to take them off; empty until reasons
+             *     are asked for.
+             */
+            knots_again?: components["schemas"]["KnotsAgain"][];
             /** @description The plan. */
             plan: components["schemas"]["PlanReport"];
         };
@@ -3448,6 +3709,10 @@ export interface components {
             answers: components["schemas"]["AnswerHere"][];
             /** @description In a word or two. */
             label: string;
+            /** @description Whether another answer would change anything on this dog. */
+            matters: boolean;
+            /** @description Where the answer in force comes from. */
+            of: components["schemas"]["WayOf"];
             /** @description Which. */
             question: components["schemas"]["Question"];
             /** @description Why our default is what it is. */
@@ -3612,6 +3877,8 @@ export interface components {
              * @default
              */
             told: string;
+            /** @default null */
+            trust: components["schemas"]["Trust"] | null;
             /**
              * @description What is unfinished.
              * @default
@@ -4555,6 +4822,11 @@ export interface components {
             /** @description Where. */
             zone: components["schemas"]["Zone"];
         };
+        /**
+         * @description How a dog's trust went at a visit (handbook 10 A 4).
+         * @enum {string}
+         */
+        Trust: "grows" | "steady" | "falls";
         /** @description A length as it was typed. */
         TypedLength: {
             most_mm?: components["schemas"]["Length"] | null;
@@ -4689,6 +4961,8 @@ export interface components {
             found?: components["schemas"]["Found"][];
             /** @description What the hands found. */
             frame: components["schemas"]["FrameInput"];
+            /** @description What last time's run says of steps. */
+            from_last?: components["schemas"]["FromLastTime"][];
             handling?: components["schemas"]["Handling"] | null;
             /**
              * Format: int32
@@ -4741,6 +5015,15 @@ export interface components {
             stylist?: string;
             talk?: components["schemas"]["Talk"] | null;
             undo?: components["schemas"]["UndoStep"] | null;
+            /** @description What is done otherwise on this dog. */
+            ways?: components["schemas"]["Schools"];
+            /** @description The same at this visit alone. */
+            ways_today?: components["schemas"]["Schools"];
+            /**
+             * Format: double
+             * @description What the dog weighs, kg; none while nobody put it on a scale.
+             */
+            weight_kg?: number | null;
         };
         /** @description A visit in a list. */
         VisitCard: {
@@ -4790,6 +5073,22 @@ export interface components {
          * @enum {string}
          */
         Wants: "shorter" | "longer";
+        /**
+         * @description Where an answer comes from: the nearest to the dog is in force (handbook 10 A 8).
+         * @enum {string}
+         */
+        WayOf: "today" | "dog" | "salon" | "ours";
+        /** @description What belongs to a dog, counted. */
+        WhatGoes: {
+            /** Format: int32 */
+            entries: number;
+            /** Format: int32 */
+            photos: number;
+            /** Format: int32 */
+            plans: number;
+            /** Format: int32 */
+            visits: number;
+        };
         /** @description What one touch would do. */
         WhatIf: {
             /** @description The balance then. */
@@ -4867,6 +5166,17 @@ export interface components {
          * @enum {string}
          */
         Zone: "topknot" | "cheek" | "brow" | "muzzle" | "beard" | "ear" | "throat" | "crest" | "neck_side" | "chest" | "shoulder" | "back" | "ribs" | "hip" | "croup" | "rump" | "underline" | "tuck_up" | "flank" | "knee" | "hind_front" | "hind_back" | "hind_out" | "hind_in" | "hock" | "fore_back" | "fore_front" | "fore_out" | "fore_in" | "foot" | "tail";
+        /** @description What a zone was left at. */
+        ZoneLeft: {
+            /** @description Its name. */
+            label: string;
+            /** @description What was left. */
+            left_mm: components["schemas"]["Length"];
+            /** @description Whether it was measured; else it is what the plan left. */
+            was_measured: boolean;
+            /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description What one zone of the coat carries beside its length and knots. */
         ZoneMarks: {
             /** @default null */
@@ -5325,7 +5635,10 @@ export interface operations {
     list_dogs: {
         parameters: {
             query?: {
-                /** @description Letters in its name or its owner's; all dogs without. */
+                /**
+                 * @description Its name or its owner's, as somebody types it: case and accents count for nothing, two letters of a
+                 *     word may slip; all dogs without.
+                 */
                 find?: string;
                 /** @description How many at most, up to 200. */
                 most?: number;
@@ -5617,6 +5930,179 @@ export interface operations {
             };
         };
     };
+    forget_dog: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /**
+             * @description Forgets a dog with all that belongs to it, on its owner's wish; answers what went. Copies of the data
+             *     file made before still hold it.
+             */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatGoes"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    get_belongings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What would go if the dog were forgotten. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatGoes"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     export_dog: {
         parameters: {
             query?: never;
@@ -5657,6 +6143,283 @@ export interface operations {
             };
             /** @description The address takes other methods; `Allow` lists them. */
             405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    get_life: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A dog's life: its visits on a line of time, what was found, left and written at them. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LifePage"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    get_life_pdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The same as A4 pages in PDF, for the owner or the vet: what was seen, never what it means. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": number[];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    merge_dogs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EnteredTwice"];
+            };
+        };
+        responses: {
+            /** @description Makes one of a dog that was entered twice: the visits of the other are this one's, whose card stays. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Merged"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

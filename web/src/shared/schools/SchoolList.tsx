@@ -64,10 +64,7 @@ export function SchoolList(props: {
           </div>
           {onLeave && (one.of === 'today' || one.of === 'dog') && (
             <div className="pt-2">
-              <Plain
-                label={`${one.label}: as on other dogs`}
-                onClick={() => onLeave(one.question)}
-              >
+              <Plain label={`${one.label}: as on other dogs`} onClick={() => onLeave(one.question)}>
                 As on other dogs
               </Plain>
             </div>

@@ -58,9 +58,8 @@ export function LifeScreen() {
             )}
             {life.growth && (
               <p className="pt-2">
-                Its coat grows{' '}
-                <b className="font-mono">{Math.round(100 * life.growth.value)} %</b> of what its
-                texture usually does, by {life.growth.readings}{' '}
+                Its coat grows <b className="font-mono">{Math.round(100 * life.growth.value)} %</b>{' '}
+                of what its texture usually does, by {life.growth.readings}{' '}
                 {life.growth.readings === 1 ? 'reading' : 'readings'}.
               </p>
             )}
@@ -102,7 +101,9 @@ function Visit(props: {
     `${minutesText(visit.worked_minutes)} at the table${
       visit.planned_minutes == null ? '' : `, ${minutesText(visit.planned_minutes)} planned`
     }`;
-  const left = visit.left.map((z) => `${z.label} ${lengthText(z.left_mm, units)} ${unitName(units)}`);
+  const left = visit.left.map(
+    (z) => `${z.label} ${lengthText(z.left_mm, units)} ${unitName(units)}`,
+  );
   const took = [TEMPERS[visit.temper], visit.trust ? TRUST[visit.trust] : ''].filter(Boolean);
   const lines: [string, string][] = [
     ['Left', left.join(' · ')],

@@ -48,15 +48,12 @@ function Twice({ dog, onClose }: { dog: Dog; onClose: () => void }) {
   const queries = useQueryClient();
   const alike = useQuery({
     queryKey: ['dogs', dog.name, 'alike'],
-    queryFn: () =>
-      ask(api.GET('/api/dogs', { params: { query: { find: dog.name, most: 12 } } })),
+    queryFn: () => ask(api.GET('/api/dogs', { params: { query: { find: dog.name, most: 12 } } })),
     staleTime: 0,
   });
   const merge = useMutation({
     mutationFn: (other: string) =>
-      ask(
-        api.POST('/api/dogs/{id}/merge', { params: { path: { id: dog.id } }, body: { other } }),
-      ),
+      ask(api.POST('/api/dogs/{id}/merge', { params: { path: { id: dog.id } }, body: { other } })),
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ['dogs'] });
       await queries.invalidateQueries({ queryKey: ['dog', dog.id] });
@@ -74,17 +71,15 @@ function Twice({ dog, onClose }: { dog: Dog; onClose: () => void }) {
       ) : (
         <>
           <p>
-            Its visits come to this card; this card’s name, owner and note stay, the other card goes.
+            Its visits come to this card; this card’s name, owner and note stay, the other card
+            goes.
           </p>
           {alike.data && others.length === 0 && (
             <p className="pt-2">No other dog is called so, or nearly so.</p>
           )}
           <ul className="pt-2">
             {others.map((card) => (
-              <li
-                key={card.dog.id}
-                className="flex items-center gap-3 border-t border-line py-1"
-              >
+              <li key={card.dog.id} className="flex items-center gap-3 border-t border-line py-1">
                 <span className="flex-1">
                   <b>{card.dog.name}</b>
                   {card.dog.owner && `, ${card.dog.owner}`}
