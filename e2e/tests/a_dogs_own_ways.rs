@@ -84,6 +84,28 @@ async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
             )
             .await;
         stage.until_kept().await;
+        // What its owner says once is kept with all their dogs.
+        stage.go("/").await;
+        stage.touch_at_css("button[title='Ballast']").await;
+        stage.touch(&stage.find("Card of Ballast").await).await;
+        stage.touch(&stage.find("Its owner’s card").await).await;
+        stage.until_text("Their dog").await;
+        stage
+            .type_into("Brushing they promise, minutes a week", "9000")
+            .await;
+        stage.press(Key::Tab).await;
+        stage.touch(&stage.find("Keep the card").await).await;
+        stage.until_text("Nobody brushes 9000 minutes a week").await;
+        stage
+            .type_into("Brushing they promise, minutes a week", "30")
+            .await;
+        stage.press(Key::Tab).await;
+        stage
+            .choose("Hair over the eyes they bear", "A little")
+            .await;
+        stage.assert_accessible("an owner's card").await;
+        stage.touch(&stage.find("Keep the card").await).await;
+        stage.until_text("New dog").await;
         // Its life, then it is forgotten.
         stage.go("/").await;
         stage.touch_at_css("button[title='Ballast']").await;

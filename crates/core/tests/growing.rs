@@ -109,7 +109,7 @@ fn halving_finds_the_first_week(#[case] look: LookId, #[case] texture: Texture) 
 fn a_curly_lamb_comes_back_within_the_trades_weeks() {
     let job = job(LookId::Lamb, Texture::Curl, 90.0);
     let plan = make_plan(&job).expect("solves");
-    let due = back(&plan, &job.coat, None);
+    let due = back(&plan, &job.coat, None, true);
     let six = interval(&plan, &job.coat, 6, due.clone());
     let names: Vec<MomentName> = six.moments.iter().map(|m| m.name).collect();
     assert_eq!(
@@ -141,8 +141,8 @@ fn the_day_to_come_back_is_the_earliest_reason_and_never_within_two_weeks() {
     let job = job(LookId::Lamb, Texture::Fleece, 90.0);
     let plan = make_plan(&job).expect("solves");
     let (brushed, unbrushed) = (
-        back(&plan, &job.coat, Some(30)),
-        back(&plan, &job.coat, Some(0)),
+        back(&plan, &job.coat, Some(30), true),
+        back(&plan, &job.coat, Some(0), true),
     );
     assert_eq!(unbrushed.because, Some(ReturnBecause::Knots));
     assert_eq!(unbrushed.days, 14);

@@ -11,15 +11,16 @@ use veliform_core::body::{BodyPart, Found, FoundKind, Handling, Minds, Outcome};
 use veliform_core::coat::{Knots, KnotsBefore, Limit, LimitCause, Zone};
 use veliform_core::consult::{Part, Wish};
 use veliform_core::desk::{Desk, KnotsAgain, Reasons};
-use veliform_core::dog::{Answer, Dog, House, Question, Schools};
+use veliform_core::dog::{Answer, Dog, House, Programme, Question, Schools};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::frame::{
     DogSize, Felt, Finding, Grade, Known, Measure, Method, TakenMeasure, resolve,
 };
+use veliform_core::grow::{Return, ReturnBecause};
 use veliform_core::look::LookId;
 use veliform_core::page::{Spot, View};
-use veliform_core::run::{PutOff, RunEvent};
-use veliform_core::sheet::{CutSheet, Stage};
+use veliform_core::run::{Borne, PutOff, RunEnd, RunEvent};
+use veliform_core::sheet::{CutSheet, Stage, Step};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{
     EarlierVisit, Entry, EntryBody, LookChoice, Record, Trust, Visit, WayOf, fold, known, life,
@@ -391,7 +392,7 @@ fn sheet_of(dog: &Dog, visit: &Visit) -> CutSheet {
 }
 
 #[test]
-fn an_answer_under_another_question_and_a_weight_no_dog_has_are_refused() {
+fn an_answer_under_another_question_is_refused() {
     let dog = dog(None);
     let why = |body: EntryBody| {
         let entry = Entry {
@@ -412,10 +413,22 @@ fn an_answer_under_another_question_and_a_weight_no_dog_has_are_refused() {
         why(way(Question::Nails, Some(Answer::NailsAfter), false)),
         None
     );
-    for kg in [0.1, 400.0, f64::NAN] {
-        assert!(why(EntryBody::WeightSet { kg: Some(kg) }).is_some(), "{kg}");
-    }
-    assert_eq!(why(EntryBody::WeightSet { kg: Some(8.4) }), None);
+}
+
+/// A weight no dog has stays as it was typed, with a sentence, and counts for nothing.
+#[rstest]
+#[case::none(0.1, false)]
+#[case::toy(1.2, true)]
+#[case::giant(95.0, true)]
+#[case::slip_of_the_finger(840.0, false)]
+fn a_weight_is_one_that_dogs_have(#[case] kg: f64, #[case] can_be: bool) {
+    let dog = dog(None);
+    let visit = said(&dog, 1, vec![EntryBody::WeightSet { kg: Some(kg) }]);
+    let (house, kit) = (House::default(), kit());
+    let desk = Desk::new(&dog, &visit, &house, &kit);
+    assert_eq!(desk.problems.iter().any(|p| p.field == "weight"), !can_be);
+    let told = life(&[on_day(1, visit)]);
+    assert_eq!(told.visits[0].weight_kg, can_be.then_some(kg));
 }
 
 fn knotted(zone: Zone) -> EntryBody {
@@ -587,6 +600,7 @@ fn what_was_left_undone_begins_its_stage_and_notes_stand_at_their_step() {
 #[case(Minds::Spray, "Comb")]
 #[case(Minds::Nails, "Nails")]
 #[case(Minds::LeftEar, "Ears")]
+#[case(Minds::ClipperNoise, "Hygiene")]
 fn what_a_dog_minds_stands_at_its_step(#[case] minds: Minds, #[case] step: &str) {
     let dog = dog(Some(60));
     let handling = Handling {
@@ -609,6 +623,10 @@ fn what_a_dog_minds_stands_at_its_step(#[case] minds: Minds, #[case] step: &str)
         .collect();
     assert!(told.iter().any(|what| what.contains(step)), "{told:?}");
     assert!(told.len() <= 3, "{told:?}");
+    assert!(
+        minds != Minds::ClipperNoise || told.len() == 1,
+        "said once: {told:?}"
+    );
     assert!(
         sheet.steps[0]
             .cautions
@@ -677,4 +695,136 @@ fn a_life_tells_what_was_seen() {
     assert_eq!(told.visits[0].trust, Some(Trust::Grows));
     assert_eq!(told.visits[0].notes, ["lay down to dry"]);
     assert_eq!(told.found[0].outcome, Some(Outcome::Gone));
+}
+
+fn staged(dog: &Dog, programme: Option<Programme>) -> CutSheet {
+    sheet_of(
+        dog,
+        &said(dog, 1, vec![EntryBody::ProgrammeSet { programme }]),
+    )
+}
+
+/// First hygiene, eyes, pads, brushing and the dryer from afar; then feet and face; then a first tidy
+/// without a clipper on the body; the whole groom when it bears it (handbook 10 A 9).
+#[test]
+fn a_programme_cuts_the_groom_down_to_its_stage() {
+    let puppy = dog(Some(3));
+    let says = |sheet: &CutSheet, what: &str| sheet.steps.iter().any(|s| s.what.contains(what));
+    let has = |sheet: &CutSheet, stage: Stage| sheet.steps.iter().any(|s| s.stage == stage);
+    let meeting = staged(&puppy, Some(Programme::Meeting));
+    for what in ["Eye corners", "Pads", "Hygiene", "Nails", "Dryer from afar"] {
+        assert!(says(&meeting, what), "{what}");
+    }
+    for stage in [
+        Stage::Clip,
+        Stage::FeetAndBevels,
+        Stage::Scissor,
+        Stage::Blend,
+    ] {
+        assert!(!has(&meeting, stage), "{stage:?}");
+    }
+    assert!(!says(&meeting, "Bath") && !says(&meeting, "Dry straight"));
+    let feet = staged(&puppy, Some(Programme::FeetAndFace));
+    assert!(says(&feet, "Bath") && has(&feet, Stage::FeetAndBevels) && says(&feet, "Head"));
+    let of_the_body = |sheet: &CutSheet| {
+        let mut zones = sheet.steps.iter().flat_map(|s| &s.zones);
+        zones.any(|z| [Zone::Back, Zone::Ribs, Zone::Rump].contains(z))
+    };
+    assert!(!of_the_body(&feet) && of_the_body(&staged(&puppy, None)));
+    let tidy = staged(&puppy, Some(Programme::FirstTidy));
+    let clips = |s: &&Step| s.stage == Stage::Clip && s.zones.contains(&Zone::Back);
+    assert!(has(&tidy, Stage::Scissor) && !tidy.steps.iter().any(|s| clips(&s)));
+    let whole = staged(&puppy, None);
+    assert!(has(&whole, Stage::Clip) && whole.staged.is_none());
+    let minutes = [&meeting, &feet, &tidy, &whole].map(|s| s.minutes);
+    assert!(minutes.is_sorted(), "{minutes:?}");
+    let said = meeting.staged.expect("a stage").sentence;
+    assert!(
+        said.contains("20 minutes at most, a break every 10"),
+        "{said}"
+    );
+    let numbers: Vec<u32> = meeting.steps.iter().map(|s| s.number).collect();
+    assert_eq!(numbers[0], 1);
+}
+
+/// The next stage follows where this one was borne: gone through, nothing refused, little fidgeted.
+#[rstest]
+#[case::all_borne(Borne::Bears, RunEnd::Finished, false, Some(Programme::FeetAndFace))]
+#[case::refused(Borne::Refused, RunEnd::Finished, false, Some(Programme::Meeting))]
+#[case::broken_off(Borne::Bears, RunEnd::DogHadEnough, false, Some(Programme::Meeting))]
+#[case::left_undone(Borne::Bears, RunEnd::Finished, true, Some(Programme::Meeting))]
+fn what_was_borne_decides_the_next_stage(
+    #[case] borne: Borne,
+    #[case] how: RunEnd,
+    #[case] puts_off: bool,
+    #[case] then: Option<Programme>,
+) {
+    let dog = dog(Some(3));
+    let sheet = staged(&dog, Some(Programme::Meeting));
+    let mut events = vec![
+        EntryBody::ProgrammeSet {
+            programme: Some(Programme::Meeting),
+        },
+        run(RunEvent::Began {
+            sheet: sheet.clone(),
+        }),
+        run(RunEvent::Took { step: 1, borne }),
+    ];
+    if puts_off {
+        events.push(run(RunEvent::Put {
+            step: 2,
+            until: PutOff::NotToday,
+            reason: String::new(),
+        }));
+    }
+    events.push(run(RunEvent::Ended {
+        how,
+        reason: String::new(),
+    }));
+    let first = said(&dog, 1, events);
+    let next = next(&dog, &[on_day(1, first)], 29, vec![]);
+    assert_eq!(next.programme, then);
+    assert_eq!(Programme::FirstTidy.next(), None, "then the whole groom");
+}
+
+/// What an owner said once holds where nobody asked today: unbrushed, it is back for its knots; hair over the
+/// eyes that does not matter brings nobody back.
+#[test]
+fn what_an_owner_said_once_moves_the_day_to_come_back() {
+    let of = |at_home: serde_json::Value| {
+        let mut dog = dog(Some(60));
+        dog.at_home = serde_json::from_value(at_home).expect("said");
+        let choice = LookChoice {
+            look: LookId::Lamb,
+            body_mm: None,
+        };
+        let coat = EntryBody::CoatAllOver {
+            length_mm: Some(mm(30.0)),
+        };
+        let visit = said(&dog, 1, vec![coat, EntryBody::LookChosen { choice }]);
+        let (house, kit) = (House::default(), kit());
+        let desk = Desk::new(&dog, &visit, &house, &kit);
+        let report = desk.plan(Reasons::Skip).expect("solves").report;
+        report.back.expect("a day")
+    };
+    let unasked = of(serde_json::json!({}));
+    let unbrushed = of(serde_json::json!({"brushing_minutes_a_week": 0}));
+    assert_eq!(unbrushed.because, Some(ReturnBecause::Knots));
+    assert!(
+        unbrushed.days < unasked.days,
+        "{} {}",
+        unbrushed.days,
+        unasked.days
+    );
+    let eyes = |back: &Return| {
+        let waits = back.if_you_wait.iter().map(|w| w.because);
+        back.because
+            .into_iter()
+            .chain(waits)
+            .any(|b| b == ReturnBecause::Eyes)
+    };
+    assert!(eyes(&unasked));
+    assert!(!eyes(&of(
+        serde_json::json!({"hair_over_eyes": "does_not_matter"})
+    )));
 }

@@ -182,3 +182,37 @@ async fn a_kept_plan_is_small_and_opens_as_it_was() {
         .expect("reads");
     assert!(largest < 25_000, "{largest} bytes");
 }
+
+/// One owner with two dogs: what is said of them is said once, and what they bear moves the day to come back.
+#[actix_web::test]
+async fn an_owner_has_a_card_with_all_their_dogs() {
+    let salon = salon();
+    let first = enter(&salon, 910, "Bell", "Zoë Platelayer").await;
+    let second = enter(&salon, 911, "Whistle", "zoe platelayer").await;
+    enter(&salon, 912, "Lamp", "Otto Lamplight").await;
+    let path = format!("/api/dogs/{first}/owner");
+    let dogs = |card: &Value| -> Vec<String> {
+        let all = card["dogs"].as_array().expect("dogs").iter();
+        all.map(|d| d["name"].as_str().unwrap_or_default().to_owned())
+            .collect()
+    };
+    assert_eq!(dogs(&get(&salon, &path).await.value), ["Bell", "Whistle"]);
+    let said = json!({"name": " Zoë Platelayer ", "reach": "by the gate",
+        "at_home": {"brushing_minutes_a_week": 40, "hair_over_eyes": "does_not_matter"}});
+    let kept = send(&salon, Method::PUT, &path, Body::Json(said)).await;
+    assert_eq!(kept.status, StatusCode::OK, "{}", kept.value);
+    let other = get(&salon, &format!("/api/dogs/{second}")).await.value;
+    assert_eq!(other["dog"]["owner"], "Zoë Platelayer");
+    assert_eq!(other["dog"]["reach"], "by the gate");
+    assert_eq!(other["dog"]["at_home"]["brushing_minutes_a_week"], 40);
+    let nonsense = json!({"name": "Zoë", "at_home": {"brushing_minutes_a_week": 9000}});
+    let refused = send(&salon, Method::PUT, &path, Body::Json(nonsense)).await;
+    assert_eq!(refused.status, StatusCode::UNPROCESSABLE_ENTITY);
+    let again = get(&salon, &path).await.value;
+    assert_eq!(again["name"], "Zoë Platelayer", "all or none");
+    // Nobody's dog is alone on its card.
+    let alone = enter(&salon, 913, "Stray", "").await;
+    enter(&salon, 914, "Another", "").await;
+    let card = get(&salon, &format!("/api/dogs/{alone}/owner")).await.value;
+    assert_eq!(dogs(&card), ["Stray"]);
+}

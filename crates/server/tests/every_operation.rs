@@ -31,6 +31,11 @@ fn operations() -> Vec<(Method, String, Value)> {
     list
 }
 
+/// Dogs that nothing else is asked of: merged, and forgotten.
+const fn spare(n: u128) -> Uuid {
+    Uuid::from_u128(80 + n)
+}
+
 /// Something real to ask of every operation; one that is not here fails the test.
 struct Requests {
     dog: String,
@@ -53,6 +58,11 @@ impl Requests {
         let card = card.expect("a demo dog");
         let text = |v: &Value| v.as_str().expect("text").to_owned();
         let (dog, visit) = (text(&card["dog"]["id"]), text(&card["last_visit"]["id"]));
+        for n in 0..3 {
+            let card = json!({"id": spare(n), "name": "Spare"});
+            let path = format!("/api/dogs/{}", spare(n));
+            send(salon, Method::PUT, &path, Body::Json(card)).await;
+        }
         let log = get(&format!("/api/visits/{visit}")).await.value;
         let (house, kit) = (get("/api/house").await.value, get("/api/kit").await.value);
         Self {
@@ -127,20 +137,18 @@ impl Requests {
             "PUT /api/kit/{id}" => (here, Body::Json(self.tool.clone())),
             "POST /api/own-types" => {
                 let body = json!({"id": Uuid::from_u128(75), "name": "ours", "base": "ordinary",
-                    "dogs": self.dogs[..self.dogs.len() - 3], "at_ms": 10});
+                    "dogs": self.dogs, "at_ms": 10});
                 (here, Body::Json(body))
             }
-            // The last dogs of the list: nothing else asks for them.
+            "PUT /api/dogs/{id}/owner" => (
+                here,
+                Body::Json(json!({"name": "Ms Platelayer", "reach": "by the gate"})),
+            ),
             "POST /api/dogs/{id}/merge" => {
-                let last = &self.dogs[self.dogs.len() - 2..];
-                let kept = last[0].as_str().unwrap_or_default();
-                let body = json!({"other": last[1]});
-                (format!("/api/dogs/{kept}/merge"), Body::Json(body))
+                let body = json!({"other": spare(1)});
+                (format!("/api/dogs/{}/merge", spare(0)), Body::Json(body))
             }
-            "DELETE /api/dogs/{id}" => {
-                let gone = self.dogs[self.dogs.len() - 3].as_str().unwrap_or_default();
-                at(format!("/api/dogs/{gone}"))
-            }
+            "DELETE /api/dogs/{id}" => at(format!("/api/dogs/{}", spare(2))),
             "POST /api/plan" => (here, with_desk(json!({}))),
             "POST /api/what-if" => (here, with_desk(json!({"zone": "knee", "wish": "leave"}))),
             "POST /api/consult" => (here, with_desk(json!({"shown": ["lamb"]}))),

@@ -1,6 +1,6 @@
-//! The server's tests: one program, so that they are linked once and run side by side.
+//! The server's tests: one program, so that they are linked once and run side by side. The crowd has a
+//! program of its own: places are counted in each.
 
-mod a_crowd;
 mod at_the_desk;
 mod dogs_of_the_salon;
 mod every_operation;

@@ -168,6 +168,17 @@ impl Store {
         self.write(|tx| insert_dog(tx, dog, at_ms, false))
     }
 
+    /// Keeps corrections of several dogs, all or none.
+    ///
+    /// # Errors
+    /// If the data file cannot be written: then none is kept.
+    pub fn put_dogs(&mut self, dogs: &[Dog], at_ms: i64) -> Result<(), StoreError> {
+        self.write(|tx| {
+            let mut dogs = dogs.iter();
+            dogs.try_for_each(|dog| insert_dog(tx, dog, at_ms, false))
+        })
+    }
+
     /// Takes in a dog with its visits, all or nothing. What is already here counts once; a dog that was
     /// corrected here since its file was written stays as it was corrected.
     ///

@@ -30,6 +30,7 @@ export function App() {
               <Route path="/dog/new" element={<Later.NewDogScreen />} />
               <Route path="/dog/:dog" element={<Later.DogCardScreen />} />
               <Route path="/dog/:dog/life" element={<Later.LifeScreen />} />
+              <Route path="/dog/:dog/owner" element={<Later.OwnerScreen />} />
               <Route path="/kit" element={<Later.KitScreen />} />
               <Route path="/kit/house" element={<Later.HouseScreen />} />
               <Route path="/about" element={<Later.AboutScreen />} />

@@ -14,6 +14,9 @@ function later(part: () => Promise<{ default: ComponentType }>) {
 export const DogCardScreen = later(async () => ({
   default: (await import('../tasks/studio/DogCardScreen')).DogCardScreen,
 }));
+export const OwnerScreen = later(async () => ({
+  default: (await import('../tasks/studio/OwnerScreen')).OwnerScreen,
+}));
 export const LifeScreen = later(async () => ({
   default: (await import('../tasks/studio/LifeScreen')).LifeScreen,
 }));

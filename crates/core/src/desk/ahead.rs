@@ -40,7 +40,12 @@ impl Desk<'_> {
             &solved.plan,
             &job.coat,
             weeks,
-            back(&solved.plan, &job.coat, self.brushing()),
+            back(
+                &solved.plan,
+                &job.coat,
+                self.brushing(),
+                self.dog.minds_hair_over_eyes(),
+            ),
         );
         let drawings = interval
             .moments

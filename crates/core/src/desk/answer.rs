@@ -168,6 +168,7 @@ impl Desk<'_> {
             is_first_visit: self.before.is_first,
             stylist: &self.visit.stylist,
             brushing_minutes_a_week: self.brushing(),
+            programme: self.visit.programme,
             from_last: &self.visit.from_last,
             own_ways: &own_ways,
         };
@@ -197,9 +198,11 @@ impl Desk<'_> {
         })
     }
 
-    /// Minutes of brushing a week that the owner promised; none where nobody asked.
+    /// Minutes of brushing a week that the owner promised, today or once for all; none where nobody asked.
     pub(super) fn brushing(&self) -> Option<u32> {
-        self.visit.talk.as_ref()?.brushing_minutes_a_week
+        let at_talk = self.visit.talk.as_ref();
+        let at_talk = at_talk.and_then(|talk| talk.brushing_minutes_a_week);
+        at_talk.or(self.dog.at_home.brushing_minutes_a_week)
     }
 
     /// What of a plan is a big change against last time.

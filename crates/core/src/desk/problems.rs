@@ -4,7 +4,7 @@ use crate::dog::House;
 use crate::frame::{Frame, Problem, Severity};
 use crate::kit::{Tool, is_driven};
 use crate::look::OwnLook;
-use crate::say::{Words, capital};
+use crate::say::Words;
 use crate::units::{Length, length_text};
 use crate::visit::{LookChoice, Recipe, Visit, weight_problem};
 
@@ -32,11 +32,7 @@ impl Said<'_> {
         problems.extend(visit.own_look.iter().flat_map(OwnLook::check));
         problems.extend(visit.look.and_then(|choice| body_problem(choice, house)));
         let of_weight = visit.weight_kg.and_then(weight_problem);
-        problems.extend(
-            of_weight.map(|said| {
-                Problem::of("weight", Severity::Refused, format!("{}.", capital(&said)))
-            }),
-        );
+        problems.extend(of_weight.map(|said| Problem::of("weight", Severity::Refused, said)));
         problems.extend(kit_problem(kit, house));
         problems.extend(shift_problems(visit, frame.build.height, house));
         problems

@@ -32,6 +32,12 @@ pub fn nearness(typed: &str, name: &str, owner: &str) -> Option<usize> {
     Some(slips)
 }
 
+/// Whether two names are one, but for case, accents and marks; nobody's name is nobody's.
+pub fn is_same_name(one: &str, other: &str) -> bool {
+    let one = folded(one);
+    !one.is_empty() && one == folded(other)
+}
+
 /// Letters that may slip in a word of so many: none in the shortest, which would be any other word
 /// (modelling choice: two of five, as people mistype names).
 const fn allowed(letters: usize) -> usize {

@@ -1,15 +1,19 @@
 //! The dog as the salon knows it, and the salon's own settings.
 
+mod at_home;
 mod born;
 mod find;
 mod house;
+mod programme;
 mod schools;
 mod sort;
 mod topic;
 
+pub use at_home::{AtHome, HairOverEyes};
 pub use born::{BirthMonth, NoMonth};
-pub use find::nearness;
+pub use find::{is_same_name, nearness};
 pub use house::House;
+pub use programme::Programme;
 use schemars::JsonSchema;
 pub use schools::{Answer, Question, Schools};
 use serde::{Deserialize, Serialize};
@@ -59,6 +63,9 @@ pub struct Dog {
     /// How its owner is reached.
     #[serde(default, skip_serializing_if = "String::is_empty")]
     pub reach: String,
+    /// What its owner said once for all visits.
+    #[serde(default, skip_serializing_if = "AtHome::is_empty")]
+    pub at_home: AtHome,
     /// Died or left: not listed, not lost.
     #[serde(default, skip_serializing_if = "std::ops::Not::not")]
     pub is_put_away: bool,
@@ -90,6 +97,8 @@ const REACH_LETTERS: usize = 120;
 const OLD_MONTHS: u16 = 108;
 /// Age under which it is a puppy, months (common practice).
 const PUPPY_MONTHS: u16 = 8;
+/// Most minutes of brushing a week that are believed: two hours a day (common practice).
+const MOST_BRUSHING: u32 = 840;
 /// No dog is older (published records end near 30 years, from memory).
 const OLDEST_MONTHS: u16 = 372;
 
@@ -115,6 +124,11 @@ impl Dog {
             return None;
         };
         Some(Problem::of("dog.born", Severity::Refused, message))
+    }
+
+    /// Whether hair over its eyes brings its owner back.
+    pub fn minds_hair_over_eyes(&self) -> bool {
+        self.at_home.hair_over_eyes != Some(HairOverEyes::DoesNotMatter)
     }
 
     /// Whether it is treated as an old dog.
@@ -168,6 +182,13 @@ impl Dog {
                     format!("The {what} has {letters} letters; shorten it to {most}."),
                 );
             }
+        }
+        let brushing = self.at_home.brushing_minutes_a_week;
+        if let Some(minutes) = brushing.filter(|m| *m > MOST_BRUSHING) {
+            refuse(
+                "owner.brushing",
+                format!("Nobody brushes {minutes} minutes a week; type 0 to {MOST_BRUSHING}."),
+            );
         }
         if let Some(months) = self.age_months.filter(|m| *m > OLDEST_MONTHS) {
             refuse(

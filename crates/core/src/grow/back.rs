@@ -80,13 +80,18 @@ fn length_factor(mm: f64) -> Option<f64> {
 }
 
 /// The day to come back, with its reason, for an owner who brushes so many minutes a week; one who said
-/// nothing is taken to brush.
+/// nothing is taken to brush. Hair over the eyes counts unless it does not matter to them.
 ///
 /// # References
 /// Handbook 9 and 10 H: the earliest of drift, knot day and eye day, never under 14 days. A point that is
 /// off at finishing counts once it has drifted by one tolerance from there; balance-model.md 13: the
 /// outline has gone with the third point. The brushing of knots restarts their count.
-pub fn back(plan: &Plan, coat: &CoatNow, brushing_minutes_a_week: Option<u32>) -> Return {
+pub fn back(
+    plan: &Plan,
+    coat: &CoatNow,
+    brushing_minutes_a_week: Option<u32>,
+    minds_eyes: bool,
+) -> Return {
     let dressing = dress_plan(plan, coat, PlanCoat::Tools);
     let is_brushed = brushing_minutes_a_week.is_none_or(|m| m >= LEAST_BRUSHING);
     let knots = knot_day(plan, coat, &dressing);
@@ -98,7 +103,7 @@ pub fn back(plan: &Plan, coat: &CoatNow, brushing_minutes_a_week: Option<u32>) -
         };
         days.push((ReturnBecause::Outline, day, format!("{what} go")));
     }
-    if let Some(day) = eye_day(plan, coat, &dressing) {
+    if let Some(day) = eye_day(plan, coat, &dressing).filter(|_| minds_eyes) {
         days.push((ReturnBecause::Eyes, day, "hair lies over the eyes".into()));
     }
     if let Some((day, zone)) = knots.filter(|_| !is_brushed) {

@@ -146,7 +146,12 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
         lines,
         sheet,
         upkeep: job.look.upkeep(subject.height()),
-        back: Some(back(plan, &job.coat, facts.brushing_minutes_a_week)),
+        back: Some(back(
+            plan,
+            &job.coat,
+            facts.brushing_minutes_a_week,
+            facts.dog.minds_hair_over_eyes(),
+        )),
         unmet: unmet(subject, &words),
     }
 }

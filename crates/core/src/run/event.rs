@@ -108,6 +108,18 @@ pub enum RunEnd {
     TakenAway,
 }
 
+/// How the dog took a step (handbook 10 A 9).
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum Borne {
+    /// It bore it.
+    Bears,
+    /// It fidgeted.
+    Fidgets,
+    /// It would not have it.
+    Refused,
+}
+
 /// Something that happened in a run; its time is the entry's.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
 #[serde(tag = "event", rename_all = "snake_case")]
@@ -143,6 +155,13 @@ pub enum RunEvent {
         step: u32,
         /// The note.
         text: String,
+    },
+    /// How the dog took a step.
+    Took {
+        /// Its number.
+        step: u32,
+        /// How.
+        borne: Borne,
     },
     /// Why a step took longer than planned.
     RanOver {
@@ -249,6 +268,7 @@ impl RunEvent {
             | Self::Put { step, .. }
             | Self::Reopened { step }
             | Self::Noted { step, .. }
+            | Self::Took { step, .. }
             | Self::RanOver { step, .. }
             | Self::Moved { step, .. }
             | Self::Split { step, .. }
@@ -275,6 +295,7 @@ impl RunEvent {
             Self::Put { .. } => "step put off",
             Self::Reopened { .. } => "step taken up again",
             Self::Noted { .. } => "note",
+            Self::Took { .. } => "how it took it",
             Self::RanOver { .. } => "reason",
             Self::Paused => "break",
             Self::Resumed => "end of the break",

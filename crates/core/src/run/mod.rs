@@ -9,7 +9,7 @@ mod state;
 mod told;
 mod view;
 
-pub use event::{Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, SlipCause, ToolWord};
+pub use event::{Borne, Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, SlipCause, ToolWord};
 pub use late::{LeaveOut, could_leave};
 pub use rescue::{RescueOption, RescueWay, rescue};
 pub use state::{Compared, Ended, Run, RunNote, StepRun, StepState, ToolNote, WorkReading};

@@ -3,7 +3,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::event::{Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, ToolWord};
+use super::event::{Borne, Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, ToolWord};
 use crate::coat::Zone;
 use crate::shape::Hand;
 use crate::sheet::{CutSheet, Step, StepKind};
@@ -45,6 +45,9 @@ pub struct StepRun {
     pub side_done: Option<Hand>,
     /// How its pair compared, where it was brought together.
     pub compared: Option<Compared>,
+    /// How the dog took it; none where nobody said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub borne: Option<Borne>,
 }
 
 /// A pair brought together.
@@ -171,6 +174,7 @@ impl Run {
             RunEvent::Reopened { .. }
                 | RunEvent::RanOver { .. }
                 | RunEvent::Noted { .. }
+                | RunEvent::Took { .. }
                 | RunEvent::ToolNoted { .. }
         );
         if self.ended.is_some() && !is_afterword {
@@ -209,6 +213,11 @@ impl Run {
                         step: *step,
                         text: text.to_owned(),
                     });
+                }
+            }
+            RunEvent::Took { step, borne } => {
+                if let Some(there) = self.step_mut(*step) {
+                    there.borne = Some(*borne);
                 }
             }
             RunEvent::RanOver { step, reason } => {

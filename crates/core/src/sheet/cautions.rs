@@ -125,6 +125,9 @@ fn found_cautions(found: &[Found]) -> Vec<String> {
         .collect()
 }
 
+/// Said at the first step that runs a clipper.
+pub(super) const CLIPPER_NOISE: &str = "Minds the clipper: let it run a while away from the head, then rest it on the shoulder before it cuts.";
+
 /// What this dog minds, at the step that brings it (handbook 10 A 4; what to do is common practice).
 fn minded(hazard: Hazard, facts: &DogFacts<'_>) -> Vec<String> {
     let minds = |what: &[Minds]| -> Vec<&str> {
@@ -139,13 +142,7 @@ fn minded(hazard: Hazard, facts: &DogFacts<'_>) -> Vec<String> {
     };
     let said = |what: Minds, text: &str| (!minds(&[what]).is_empty()).then(|| text.to_owned());
     let lines = match hazard {
-        Hazard::BareBlade | Hazard::Comb => [
-            said(
-                Minds::ClipperNoise,
-                "Minds the clipper: let it run a while away from the head, then rest it on the shoulder before it cuts.",
-            ),
-            None,
-        ],
+        Hazard::BareBlade | Hazard::Comb => [said(Minds::ClipperNoise, CLIPPER_NOISE), None],
         Hazard::CombOut => [
             said(
                 Minds::Brushing,
@@ -176,7 +173,7 @@ fn minded(hazard: Hazard, facts: &DogFacts<'_>) -> Vec<String> {
         Hazard::Ears | Hazard::EarCanal => [
             told(
                 &[Minds::LeftEar, Minds::RightEar],
-                "the other first, the leather lying on your hand.",
+                "in short turns, the leather lying on your hand, never pulled.",
             ),
             None,
         ],

@@ -1,6 +1,6 @@
 use super::from_last::FromLastTime;
 use crate::body::{Found, Handling, Temper};
-use crate::dog::Dog;
+use crate::dog::{Dog, Programme};
 
 /// What the sheet says of the dog.
 #[derive(Clone, Copy, Debug)]
@@ -19,6 +19,8 @@ pub struct DogFacts<'a> {
     pub stylist: &'a str,
     /// Minutes of brushing a week that the owner promised; none where nobody asked.
     pub brushing_minutes_a_week: Option<u32>,
+    /// The stage of its programme; none for the whole groom.
+    pub programme: Option<Programme>,
     /// What last time's run says of steps.
     pub from_last: &'a [FromLastTime],
     /// What is done otherwise on this dog than on others, a sentence each.

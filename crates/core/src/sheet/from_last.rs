@@ -25,22 +25,32 @@ pub struct FromLastTime {
 }
 
 impl FromLastTime {
+    /// A clip step keeps its place: one tool does all it can before it is changed (handbook 6).
+    fn comes_first(&self) -> bool {
+        self.is_undone && self.stage != Stage::Clip
+    }
+
     fn sentence(&self) -> String {
         let text = self.text.trim();
-        match (self.is_undone, text) {
-            (true, "") => "Left undone last time: begin with it, while the dog is fresh.".into(),
-            (true, why) => {
-                format!("Left undone last time ({why}): begin with it, while the dog is fresh.")
-            }
-            (false, note) => format!("Last time: {note}"),
+        if !self.is_undone {
+            return format!("Last time: {text}");
         }
+        let why = if text.is_empty() {
+            String::new()
+        } else {
+            format!(" ({text})")
+        };
+        let then = if self.comes_first() {
+            ": begin with it, while the dog is fresh"
+        } else {
+            ""
+        };
+        format!("Left undone last time{why}{then}.")
     }
 }
 
 /// Lays what last time says at its steps, and begins a stage with what was left undone of it. What no
 /// step of today answers to is handed back, for the head of the sheet.
-///
-/// A clip step keeps its place: one tool does all it can before it is changed (handbook 6).
 pub(super) fn lay(steps: &mut Vec<Step>, from_last: &[FromLastTime]) -> Vec<String> {
     let mut nowhere = Vec::new();
     for told in from_last {
@@ -55,7 +65,7 @@ pub(super) fn lay(steps: &mut Vec<Step>, from_last: &[FromLastTime]) -> Vec<Stri
                 is_this_dogs: true,
             },
         );
-        if told.is_undone && told.stage != Stage::Clip {
+        if told.comes_first() {
             let step = steps.remove(at);
             let first = steps.iter().position(|s| s.stage == told.stage);
             steps.insert(first.unwrap_or(at), step);

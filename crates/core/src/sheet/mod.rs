@@ -14,6 +14,7 @@ mod names;
 mod prepare;
 mod scissor;
 mod sorts;
+mod staged;
 mod step;
 mod writer;
 
@@ -21,5 +22,6 @@ pub use cautions::{Caution, STANDING_CAUTION};
 pub use facts::DogFacts;
 pub use from_last::FromLastTime;
 pub use minutes::brush_out_minutes;
+pub use staged::StagedSheet;
 pub use step::{CutSheet, Stage, Step, StepKind};
 pub use writer::cut_sheet;

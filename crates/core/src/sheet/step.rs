@@ -4,6 +4,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::cautions::Caution;
+use super::staged::StagedSheet;
 use crate::coat::Zone;
 use crate::dog::{House, Sort, Topic};
 
@@ -140,6 +141,9 @@ pub struct CutSheet {
     /// What sort of groom it is.
     #[serde(default)]
     pub sorts: Vec<Sort>,
+    /// The stage of a programme it is cut down to; none for the whole groom.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub staged: Option<Box<StagedSheet>>,
     /// What this salon does with a warm blade.
     #[serde(default)]
     pub warm_blade: String,

@@ -1,6 +1,6 @@
 use uuid::Uuid;
 
-use super::cautions::{Hazard, STANDING_CAUTION, cautions};
+use super::cautions::{CLIPPER_NOISE, Hazard, STANDING_CAUTION, cautions};
 use super::counted::{count_pauses, counted};
 use super::facts::DogFacts;
 use super::feet::Feet;
@@ -9,9 +9,10 @@ use super::hands::hand_hint;
 use super::minutes as m;
 use super::names::named;
 use super::sorts::sorts;
+use super::staged::{BREAK_EVERY_MINUTES as SHORT_BREAKS, StagedSheet, belongs};
 use super::step::{CutSheet, Stage, Step, StepKind};
 use crate::coat::Zone;
-use crate::dog::{Answer, Question, Sort, SortFactor, Topic};
+use crate::dog::{Answer, Programme, Question, Sort, SortFactor, Topic};
 use crate::job::Job;
 use crate::kit::ToolKind;
 use crate::lines::ClipLine;
@@ -43,6 +44,7 @@ pub fn cut_sheet(
         sorts: Vec::new(),
         steps: Vec::new(),
         tools: Vec::new(),
+        has_met_clipper: false,
     };
     writer.sorts = sorts(&writer);
     writer.prepare();
@@ -64,7 +66,13 @@ pub fn cut_sheet(
             writer.scissor();
         }
     }
+    if facts.programme == Some(Programme::Meeting) {
+        writer.dryer_from_afar();
+    }
     writer.finish();
+    if let Some(stage) = facts.programme {
+        writer.steps.retain(|step| belongs(stage, step));
+    }
     let needs_breaks = match writer.answer(Question::Breaks) {
         Answer::BreaksNone => false,
         Answer::BreaksAlways => true,
@@ -83,6 +91,12 @@ pub fn cut_sheet(
     } = writer;
     let tool_changes = u32::try_from(tools.len().saturating_sub(1)).unwrap_or(u32::MAX);
     let nowhere = lay(&mut steps, facts.from_last);
+    let minutes: f64 = steps.iter().map(|s| s.minutes).sum();
+    let staged = facts.programme;
+    let staged = staged.map(|stage| Box::new(StagedSheet::of(stage, facts.dog, minutes)));
+    let break_every = staged
+        .as_ref()
+        .map_or(BREAK_EVERY_MINUTES, |_| SHORT_BREAKS);
     let blade_pauses = count_pauses(&mut steps, job.house.blade_minutes);
     CutSheet {
         counted: counted(&steps, tool_changes, blade_pauses, &job.house.clippers),
@@ -95,7 +109,8 @@ pub fn cut_sheet(
         own_ways: facts.own_ways.to_vec(),
         standing_caution: STANDING_CAUTION.into(),
         blade_minutes: job.house.blade_minutes,
-        break_every_minutes: needs_breaks.then_some(BREAK_EVERY_MINUTES),
+        break_every_minutes: (needs_breaks || staged.is_some()).then_some(break_every),
+        staged,
         warm_blade: warm_blade.into(),
     }
 }
@@ -120,6 +135,8 @@ pub(super) struct Writer<'a> {
     sorts: Vec<Sort>,
     steps: Vec<Step>,
     tools: Vec<Uuid>,
+    /// Whether a step ran a clipper already.
+    has_met_clipper: bool,
 }
 
 /// A step before it is numbered.
@@ -167,6 +184,11 @@ impl Writer<'_> {
         let factors = &self.job.house.minute_factors;
         let factor = factors.get(&topic).copied().unwrap_or(1.0) * self.sort_factor();
         let held = m::held(self.has_helper(), self.facts.is_restless());
+        let runs = [Hazard::BareBlade, Hazard::Comb].map(|h| draft.hazards.contains(&h));
+        let mut cautions = cautions(draft.hazards, self.facts, &self.job.coat);
+        if runs.contains(&true) && std::mem::replace(&mut self.has_met_clipper, true) {
+            cautions.retain(|c| c.text != CLIPPER_NOISE);
+        }
         let number = u32::try_from(self.steps.len() + 1).unwrap_or(u32::MAX);
         self.steps.push(Step {
             number,
@@ -190,7 +212,7 @@ impl Writer<'_> {
             needs_comb_test: draft.hazards.contains(&Hazard::Comb),
             kind: draft.kind,
             amounts: draft.amounts,
-            cautions: cautions(draft.hazards, self.facts, &self.job.coat),
+            cautions,
         });
     }
 

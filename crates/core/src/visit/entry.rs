@@ -10,7 +10,7 @@ use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatFinish, Knots, Limit, Texture, Zone, ZoneMarks};
 use crate::consult::{Part, Talk, Wish};
-use crate::dog::{Answer, Question};
+use crate::dog::{Answer, Programme, Question};
 use crate::finish::ZoneResult;
 use crate::frame::{
     Angle, BuildType, DogSize, EarKind, Felt, Grade, Known, Measure, OwnType, Stance, TailKind,
@@ -87,6 +87,11 @@ pub enum EntryBody {
         /// On the right, where it differs.
         #[serde(default, skip_serializing_if = "Option::is_none")]
         right: Option<Grade>,
+    },
+    /// How much of the groom is for today; none for the whole.
+    ProgrammeSet {
+        /// The stage.
+        programme: Option<Programme>,
     },
     /// What the dog weighs; none takes it back.
     WeightSet {
@@ -352,6 +357,7 @@ impl EntryBody {
                 angle.label().to_lowercase()
             }
             Self::FeltSet { felt, .. } => felt.label().to_lowercase(),
+            Self::ProgrammeSet { .. } => "programme".into(),
             Self::WeightSet { .. } => "weight".into(),
             Self::StanceSet { .. } => "stance".into(),
             Self::TalkSet { .. } => "talk".into(),

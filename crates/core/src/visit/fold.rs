@@ -10,7 +10,7 @@ use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatInput, Knots, Limit, Zone};
 use crate::consult::{Part, Talk, Wish};
-use crate::dog::{Answer, Dog, Question, Schools};
+use crate::dog::{Answer, Dog, Programme, Question, Schools};
 use crate::finish::ZoneResult;
 use crate::frame::{Felt, FrameInput, Grade, Known};
 use crate::look::{OwnLook, Placement, Shifts};
@@ -98,6 +98,9 @@ pub struct Visit {
     /// The same at this visit alone.
     #[serde(default, skip_serializing_if = "Schools::is_empty")]
     pub ways_today: Schools,
+    /// The stage of its programme; none for the whole groom.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub programme: Option<Programme>,
     /// What last time's run says of steps.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub from_last: Vec<FromLastTime>,
@@ -256,6 +259,7 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             visit.frame.ago.is_found_now(Known::Angle(*angle));
         }
         EntryBody::FeltSet { felt, grade, right } => feel(&mut visit.frame, *felt, *grade, *right),
+        EntryBody::ProgrammeSet { programme } => visit.programme = *programme,
         EntryBody::WeightSet { kg } => visit.weight_kg = *kg,
         EntryBody::StanceSet { stance } => visit.frame.stance = *stance,
         EntryBody::SizeSet { size } => visit.frame.size = *size,

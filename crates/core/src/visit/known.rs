@@ -9,10 +9,10 @@ use super::past::{EarlierVisit, days_since, grown, growth_of};
 use crate::body::Handling;
 use crate::coat::{CoatFinish, Knots, KnotsBefore, Limit, Texture, Zone};
 use crate::consult::{Part, Wish};
-use crate::dog::{Dog, Schools};
+use crate::dog::{Dog, Programme, Schools};
 use crate::frame::{Ago, DogSize, Felt, FrameInput};
 use crate::look::{OwnLook, Placement, Shifts};
-use crate::run::from_last;
+use crate::run::{Borne, Run, RunEnd, from_last, left_undone};
 use crate::sheet::FromLastTime;
 use crate::units::Length;
 
@@ -53,6 +53,10 @@ pub struct KnownDog {
     #[serde(skip_serializing_if = "BTreeMap::is_empty")]
     #[schema(required = false)]
     pub knotted_before: BTreeMap<Zone, KnotsBefore>,
+    /// The stage of its programme that follows from the last; none for the whole groom.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    #[schema(required = false)]
+    pub programme: Option<Programme>,
     /// What last time's run says of steps.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     #[schema(required = false)]
@@ -102,8 +106,29 @@ pub fn known(dog: &Dog, visits: &[EarlierVisit], now_ms: i64) -> Option<KnownDog
         shifts: said.shifts.clone(),
         ways: said.ways.clone(),
         knotted_before: knotted_before(&earlier),
+        programme: said
+            .programme
+            .and_then(|stage| follows(stage, said.run.as_ref())),
         from_last: said.run.as_ref().map_or_else(Vec::new, from_last),
     })
+}
+
+/// Share of the steps that may be fidgeted through for a stage to be borne (modelling choice).
+const FIDGETS: f64 = 0.25;
+
+/// The stage that follows: the next where this one was gone through to its end, nothing of it refused or
+/// left undone, little fidgeted; else the same again.
+fn follows(stage: Programme, run: Option<&Run>) -> Option<Programme> {
+    let is_borne = run.is_some_and(|run| {
+        let of = |how: Borne| run.steps.iter().filter(|s| s.borne == Some(how)).count();
+        let is_whole = run
+            .ended
+            .as_ref()
+            .is_some_and(|e| e.how == RunEnd::Finished);
+        let fidgets = of(Borne::Fidgets) as f64 / run.steps.len().max(1) as f64;
+        is_whole && of(Borne::Refused) == 0 && left_undone(run).is_empty() && fidgets <= FIDGETS
+    });
+    if is_borne { stage.next() } else { Some(stage) }
 }
 
 /// Sites that were ever knotted, over the visits from the first to the last.
@@ -193,6 +218,7 @@ impl KnownDog {
         visit.shifts.clone_from(&self.shifts);
         visit.ways.clone_from(&self.ways);
         visit.coat.knotted_before.clone_from(&self.knotted_before);
+        visit.programme = self.programme;
         visit.from_last.clone_from(&self.from_last);
         visit.known_days = Some(self.days);
     }

@@ -5,8 +5,10 @@ use uuid::Uuid;
 
 use super::past::{EarlierVisit, growth, left_mm, outcomes};
 use super::recipe::Trust;
+use super::weight::weight_problem;
 use crate::body::{EarlierFound, Temper};
 use crate::coat::{Knots, Zone};
+use crate::dog::Programme;
 use crate::frame::Measure;
 use crate::learn::Learnt;
 use crate::run::{StepState, left_undone};
@@ -38,6 +40,8 @@ pub struct LifeVisit {
     pub height_mm: Option<Length>,
     /// Weight, kg; none where nobody weighed it.
     pub weight_kg: Option<f64>,
+    /// The stage of its programme; empty for the whole groom.
+    pub programme: String,
     /// Minutes the sheet had planned; none where no groom was run.
     pub planned_minutes: Option<f64>,
     /// Minutes worked at the table; none where no groom was run.
@@ -131,7 +135,12 @@ fn told(visit: &EarlierVisit) -> LifeVisit {
             .map(|plan| plan.report.look_name.clone())
             .unwrap_or_default(),
         height_mm: height.filter(|_| is_found_now).map(|taken| taken.value_mm),
-        weight_kg: said.weight_kg,
+        weight_kg: said.weight_kg.filter(|kg| weight_problem(*kg).is_none()),
+        programme: said
+            .programme
+            .map(Programme::label)
+            .unwrap_or_default()
+            .into(),
         planned_minutes: run.map(|run| run.sheet.minutes),
         worked_minutes: worked,
         left: TELLING

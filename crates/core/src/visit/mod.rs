@@ -10,6 +10,7 @@ mod order;
 mod past;
 mod recipe;
 mod refusal;
+mod weight;
 
 pub use big_change::{BigChange, HalfWay, big_change};
 pub use entry::{Entry, EntryBody, LookChoice};
@@ -24,4 +25,4 @@ pub use past::{
 };
 pub use recipe::{Correction, Recipe, RecipeZone, Record, Trust, Wants, owner_lines};
 pub use refusal::refusals;
-pub(crate) use refusal::weight_problem;
+pub(crate) use weight::weight_problem;

@@ -1,7 +1,6 @@
 //! What cannot be said at a visit: it would be kept and count for nothing, in silence.
 
 use std::collections::BTreeSet;
-use std::ops::RangeInclusive;
 
 use uuid::Uuid;
 
@@ -9,17 +8,6 @@ use super::entry::{Entry, EntryBody};
 use super::fold::fold;
 use crate::dog::Dog;
 use crate::run::{Run, RunEvent};
-
-/// Weights a dog can have, kg: the smallest toys to the heaviest giants (common practice).
-const WEIGHTS_KG: RangeInclusive<f64> = 0.5..=120.0;
-
-/// What is wrong with a weight, in one sentence; nothing where a dog can have it.
-pub(crate) fn weight_problem(kg: f64) -> Option<String> {
-    let (least, most) = (WEIGHTS_KG.start(), WEIGHTS_KG.end());
-    (!WEIGHTS_KG.contains(&kg)).then(|| {
-        format!("no dog weighs {kg} kg; it lies between {least} and {most}; weigh it again")
-    })
-}
 
 /// Why each of the new entries cannot count, in one sentence; none where it can. They are held against
 /// the log as it was and as it is with them: what is undone or ticked may come in the same breath.
@@ -85,7 +73,6 @@ fn refusal(body: &EntryBody, ids: &BTreeSet<Uuid>, runs: &[Run]) -> Option<Strin
             answer.question().label(),
             question.label()
         )),
-        EntryBody::WeightSet { kg: Some(kg) } => weight_problem(*kg),
         EntryBody::Run { event } => of_run(event, runs),
         _ => None,
     }

@@ -106,9 +106,14 @@ fn lay_out(plan: &PlanReport, size: f64, room: &Room) -> Vec<Placed> {
 
 /// What stands over the steps: what is done otherwise on this dog, then the notes.
 fn said_first(plan: &PlanReport) -> impl Iterator<Item = (&str, u32)> {
+    let staged = plan
+        .sheet
+        .staged
+        .iter()
+        .map(|s| (s.sentence.as_str(), BOLD));
     let ways = plan.sheet.own_ways.iter().map(|way| (way.as_str(), BOLD));
     let notes = plan.sheet.notes.iter().map(|note| (note.as_str(), PLAIN));
-    ways.chain(notes)
+    staged.chain(ways).chain(notes)
 }
 
 /// Letters that a width holds.

@@ -6,7 +6,7 @@ use utoipa::ToSchema;
 use veliform_core::body::{BodyPart, FoundKind, Minds};
 use veliform_core::coat::{Texture, Zone};
 use veliform_core::device::DeviceKind;
-use veliform_core::dog::{Answer, Question};
+use veliform_core::dog::{Answer, Programme, Question};
 use veliform_core::frame::{Angle, BuildType, Felt, Finding, Measure, Method, QUICK_EIGHT, Stop};
 use veliform_core::look::{
     Aim, FootFinish, ForeLegShape, HindLegShape, LineName, LineStop, Look, LookId,
@@ -30,6 +30,7 @@ pub struct Catalogue {
     found: Vec<FoundWord>,
     body_parts: Vec<BodyPartWord>,
     minds: Vec<MindsWord>,
+    programme: Vec<ProgrammeWord>,
     zones: Vec<ZoneWord>,
     textures: Vec<TextureWord>,
     looks: Vec<LookWord>,
@@ -121,6 +122,13 @@ pub struct FoundWord {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct BodyPartWord {
     part: BodyPart,
+    label: &'static str,
+}
+
+/// A stage of a programme.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ProgrammeWord {
+    programme: Programme,
     label: &'static str,
 }
 
@@ -376,6 +384,13 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                 kind: *k,
                 label: k.label(),
                 is_for_the_vet: k.is_for_the_vet(),
+            })
+            .collect(),
+        programme: Programme::ALL
+            .iter()
+            .map(|p| ProgrammeWord {
+                programme: *p,
+                label: p.label(),
             })
             .collect(),
         minds: Minds::ALL

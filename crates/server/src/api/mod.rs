@@ -10,6 +10,7 @@ mod files;
 mod health;
 mod kit;
 mod life;
+mod owners;
 mod papers;
 mod past;
 mod photos;
@@ -41,6 +42,8 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(belongings::get_belongings)
         .service(belongings::forget_dog)
         .service(belongings::merge_dogs)
+        .service(owners::get_owner)
+        .service(owners::put_owner)
         .service(life::get_life)
         .service(life::get_life_pdf)
         .service(files::export_dog)

@@ -90,6 +90,9 @@ fn owner_card(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
     if !at.visit.change_agreed.is_empty() {
         done.push(("Agreed by", at.visit.change_agreed.clone()));
     }
+    if let Some(staged) = &solved.report.sheet.staged {
+        done.push(("At home", staged.home_care.clone()));
+    }
     let ways = &solved.report.sheet.own_ways;
     if !ways.is_empty() {
         done.push(("This dog's ways", ways.join(" ")));

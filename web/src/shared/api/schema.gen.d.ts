@@ -199,6 +199,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dogs/{id}/owner": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The owner of a dog, with all their dogs. */
+        get: operations["get_owner"];
+        /** Keeps what is said of an owner with each of their dogs, all or none. */
+        put: operations["put_owner"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dogs/import": {
         parameters: {
             query?: never;
@@ -1012,6 +1030,22 @@ export interface components {
             answer: components["schemas"]["Answer"];
             label: string;
         };
+        /** @description What an owner said once for all visits. */
+        AtHome: {
+            /**
+             * Format: int32
+             * @description Minutes of brushing a week promised; none where nobody asked.
+             * @default null
+             */
+            brushing_minutes_a_week: number | null;
+            /** @default null */
+            hair_over_eyes: components["schemas"]["HairOverEyes"] | null;
+            /**
+             * @description Whether photos may be shown to others; none where nobody asked.
+             * @default null
+             */
+            photos_may_be_shown: boolean | null;
+        };
         /** @description What the run says at a step that is to come. */
         AtStep: {
             /** @description Whether its pair was compared. */
@@ -1103,6 +1137,11 @@ export interface components {
             label: string;
             part: components["schemas"]["BodyPart"];
         };
+        /**
+         * @description How the dog took a step (handbook 10 A 9).
+         * @enum {string}
+         */
+        Borne: "bears" | "fidgets" | "refused";
         /**
          * @description A family of builds with its own usual proportions and head (handbook 2; dog-shape.md 2).
          * @enum {string}
@@ -1196,6 +1235,7 @@ export interface components {
             own_look: components["schemas"]["OwnLookWords"];
             /** @description Places to touch on an owner's picture, in their order. */
             picture: components["schemas"]["PictureWord"][];
+            programme: components["schemas"]["ProgrammeWord"][];
             schools: components["schemas"]["QuestionWord"][];
             standing_caution: string;
             /** @description Where the hand stops, in its order, with what it finds there. */
@@ -1375,6 +1415,7 @@ export interface components {
             own_ways?: string[];
             /** @description What sort of groom it is. */
             sorts?: components["schemas"]["Sort"][];
+            staged?: components["schemas"]["StagedSheet"] | null;
             /** @description Stands on every sheet. */
             standing_caution: string;
             /** @description The steps in order. */
@@ -1436,6 +1477,8 @@ export interface components {
              * @description Its age in whole months: when entered, or by the calendar where the month of birth is known.
              */
             age_months?: number | null;
+            /** @description What its owner said once for all visits. */
+            at_home?: components["schemas"]["AtHome"];
             /** @description When it was born. */
             born?: string | null;
             /** @description The family of builds it estimates from. */
@@ -1470,6 +1513,14 @@ export interface components {
             last_visit?: components["schemas"]["VisitCard"] | null;
             /** @description Its outline, small. */
             outline: components["schemas"]["Drawing"];
+        };
+        /** @description A dog on its owner's card. */
+        DogOfOwner: {
+            /** Format: uuid */
+            id: string;
+            is_put_away: boolean;
+            last_visit?: components["schemas"]["VisitCard"] | null;
+            name: string;
         };
         /**
          * @description One tap on size: the first guess of the height before the stick is used.
@@ -1676,6 +1727,10 @@ export interface components {
             /** @enum {string} */
             kind: "felt_set";
             right?: components["schemas"]["Grade"] | null;
+        } | {
+            /** @enum {string} */
+            kind: "programme_set";
+            programme?: components["schemas"]["Programme"] | null;
         } | {
             /**
              * Format: double
@@ -2277,6 +2332,11 @@ export interface components {
              */
             week: number;
         };
+        /**
+         * @description How much hair over the eyes an owner bears (handbook 10 A 8).
+         * @enum {string}
+         */
+        HairOverEyes: "none" | "a_little" | "does_not_matter";
         /** @description Half of a change on a zone. */
         HalfWay: {
             /** @description The limit that leaves half. */
@@ -2714,6 +2774,8 @@ export interface components {
             parts: {
                 [key: string]: components["schemas"]["Wish"];
             };
+            /** @default null */
+            programme: components["schemas"]["Programme"] | null;
             /**
              * @description How far they were moved between their places.
              * @default {}
@@ -2969,6 +3031,8 @@ export interface components {
              * @description Minutes the sheet had planned; none where no groom was run.
              */
             planned_minutes?: number | null;
+            /** @description The stage of its programme; empty for the whole groom. */
+            programme: string;
             /** @description How it took being handled. */
             temper: components["schemas"]["Temper"];
             trust?: components["schemas"]["Trust"] | null;
@@ -3285,6 +3349,12 @@ export interface components {
          * @enum {string}
          */
         OverReason: "moved" | "knots" | "break" | "tool" | "interruption" | "owner";
+        /** @description What is said of an owner. */
+        OwnerSaid: {
+            at_home?: components["schemas"]["AtHome"];
+            name: string;
+            reach?: string;
+        };
         /** @description An owner's picture with what was touched on it. */
         OwnersPicture: {
             /**
@@ -3298,6 +3368,17 @@ export interface components {
             };
             /** @description Its width and height, pixels. */
             size_px: number[];
+        };
+        /** @description An owner with all their dogs. */
+        OwnerWithDogs: {
+            /** @description What they said once for all visits. */
+            at_home: components["schemas"]["AtHome"];
+            /** @description Their dogs, the one that was here last first. */
+            dogs: components["schemas"]["DogOfOwner"][];
+            /** @description Their name. */
+            name: string;
+            /** @description How they are reached. */
+            reach: string;
         };
         /** @description A salon's own look: one that ships, copied and edited. */
         OwnLook: {
@@ -3684,6 +3765,17 @@ export interface components {
             severity: components["schemas"]["Severity"];
         };
         /**
+         * @description Stages by which a puppy, an old or a shy dog learns the groom over its visits; after the last comes the
+         *     whole groom (handbook 10 A 9).
+         * @enum {string}
+         */
+        Programme: "meeting" | "feet_and_face" | "first_tidy";
+        /** @description A stage of a programme. */
+        ProgrammeWord: {
+            label: string;
+            programme: components["schemas"]["Programme"];
+        };
+        /**
          * @description Until when a step is put off (handbook 6, *Every step can be put off*).
          * @enum {string}
          */
@@ -4062,6 +4154,16 @@ export interface components {
             /** @description The note. */
             text: string;
         } | {
+            /** @description How. */
+            borne: components["schemas"]["Borne"];
+            /** @enum {string} */
+            event: "took";
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            step: number;
+        } | {
             /** @enum {string} */
             event: "ran_over";
             /** @description Why. */
@@ -4421,6 +4523,17 @@ export interface components {
          * @enum {string}
          */
         Stage: "prepare" | "clip" | "feet_and_bevels" | "scissor" | "blend" | "check";
+        /** @description The stage of a programme that a sheet is cut down to. */
+        StagedSheet: {
+            /** @description What the owner does at home until the next visit. */
+            home_care: string;
+            /** @description Its name. */
+            label: string;
+            /** @description What it is about and how long it may last, in one sentence. */
+            sentence: string;
+            /** @description Which. */
+            stage: components["schemas"]["Programme"];
+        };
         /**
          * @description Whether the dog stood square while it was measured; widens the doubt of what the feet decide.
          * @enum {string}
@@ -4492,6 +4605,7 @@ export interface components {
         StepKind: "tick" | "bath" | "work";
         /** @description One step of the run. */
         StepRun: {
+            borne?: components["schemas"]["Borne"] | null;
             compared?: components["schemas"]["Compared"] | null;
             /**
              * Format: double
@@ -5000,6 +5114,7 @@ export interface components {
             picture?: components["schemas"]["OwnersPicture"] | null;
             /** @description Plans kept, oldest first. */
             plans: string[];
+            programme?: components["schemas"]["Programme"] | null;
             recipe?: components["schemas"]["Recipe"] | null;
             /** @description The groom in words. */
             record?: components["schemas"]["Record"];
@@ -6380,6 +6495,198 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Merged"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    get_owner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The owner of a dog, with all their dogs. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnerWithDogs"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    put_owner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnerSaid"];
+            };
+        };
+        responses: {
+            /** @description Keeps what is said of an owner with each of their dogs, all or none. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnerWithDogs"];
                 };
             };
             /** @description Another machine or another page asked. */

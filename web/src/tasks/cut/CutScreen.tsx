@@ -7,7 +7,7 @@ import { api, ask, type Schemas } from '../../shared/api/client';
 import { reportFailure } from '../../shared/api/trouble';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigButton } from '../../shared/ui/BigControl';
-import { Choice, Plain, Said } from '../../shared/ui/controls';
+import { Choice, Plain, Said, type Option } from '../../shared/ui/controls';
 import { minutesText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 import { CutTabs } from './CutTabs';
@@ -72,6 +72,7 @@ export function CutScreen() {
                 </p>
               )}
             </div>
+            <HowMuch />
             <Minded sheet={plan.sheet} />
             <Steps steps={plan.sheet.steps} />
             <p className="border-t border-line pt-2 text-sm font-bold">
@@ -109,6 +110,36 @@ function Papers({ visitId, isReady }: { visitId: string; isReady: boolean }) {
         </a>
       ))}
     </>
+  );
+}
+
+/** How much of the groom is for today: puppies, old and shy dogs learn it by stages. */
+function HowMuch() {
+  const work = useVisitWork();
+  const { programme } = work.evaluation.visit;
+  const staged = work.plan?.sheet.staged ?? null;
+  const options: Option<Schemas['Programme'] | 'whole'>[] = [
+    { value: 'whole', label: 'whole groom' },
+    ...work.words.programme.map(({ programme: value, label }) => ({ value, label })),
+  ];
+  return (
+    <div className="pb-3">
+      <Choice
+        label="How much of it today"
+        options={options}
+        columns={2}
+        value={programme ?? 'whole'}
+        onChange={(chosen) =>
+          work.say({ kind: 'programme_set', programme: chosen === 'whole' ? null : chosen })
+        }
+      />
+      {staged && (
+        <>
+          <p className="pt-2 font-bold">{staged.sentence}</p>
+          <p className="text-sm text-soft">At home: {staged.home_care}</p>
+        </>
+      )}
+    </div>
   );
 }
 

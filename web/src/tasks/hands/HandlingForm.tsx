@@ -42,7 +42,8 @@ export function HandlingForm() {
   const work = useVisitWork();
   const said = work.evaluation.visit.handling ?? null;
   const before = work.past?.handling ?? null;
-  const now: Handling = said ?? before ?? EMPTY;
+  // What an earlier program wrote lacks what was asked since.
+  const now: Handling = { ...EMPTY, ...(said ?? before) };
   const put = useRecord(now, (handling) => work.say({ kind: 'handling_set', handling }));
   const yesNo = (value: boolean | null | undefined) =>
     value == null ? null : value ? 'yes' : 'no';
@@ -70,7 +71,7 @@ export function HandlingForm() {
       <Several
         label="Minds"
         options={work.words.minds.map(({ minds, label }) => ({ value: minds, label }))}
-        chosen={now.minds ?? []}
+        chosen={now.minds}
         onChange={(minds) => put({ minds })}
       />
       <Tick

@@ -23,13 +23,14 @@ const NOTHING: Schemas['Record'] = {
   told: '',
   unfinished: '',
   grow: [],
+  trust: null,
 };
 
 /** The groom in words: a minute's writing for whoever has the dog next. */
 export function RecordForm() {
   const work = useVisitWork();
   const { words, evaluation } = work;
-  const record: Schemas['Record'] = evaluation.visit.record ?? NOTHING;
+  const record: Schemas['Record'] = { ...NOTHING, ...evaluation.visit.record };
   const put = useRecord(record, (whole) => work.say({ kind: 'record_set', record: whole }));
   const { grow } = record;
   const problem = problemOf(work, 'record');
@@ -48,7 +49,7 @@ export function RecordForm() {
       <Choice
         label="Its trust, against last time"
         options={TRUST}
-        value={record.trust ?? null}
+        value={record.trust}
         onChange={(trust) => put({ trust })}
       />
       {problem && <Said>{problem.message}</Said>}

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { Plain } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
+import { WrittenLine } from '../../shared/ui/WrittenLine';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { useVisitWork } from '../../shared/visit/context';
 import { Aims } from './Aims';
@@ -23,6 +24,14 @@ export function OwnLookForm(props: {
   const lengths = own.lengths_mm ?? {};
   return (
     <div className="border-l-4 border-ink pt-2 pl-3">
+      <WrittenLine
+        name={`own.${own.id}.name`}
+        label="Its name"
+        value={own.name}
+        onText={(name) => {
+          if (name.trim() !== '') onChange({ ...own, name: name.trim() });
+        }}
+      />
       <ZonePicker zones={words.zones} value={zone} onChange={setZone} />
       {zone && (
         <LengthField

@@ -131,12 +131,20 @@ function Card({ known, again }: { known: Known; again: () => void }) {
             to the next.
             {known.visits[0] && ` Last visit: ${dayText(known.visits[0].began_ms)}.`}
           </p>
-          <Link
-            to={`/dog/${dog.id}/life`}
-            className="flex min-h-12 items-center font-bold text-chalk underline md:col-span-2"
-          >
-            The life of {known.dog.name} on one page
-          </Link>
+          <p className="flex flex-wrap gap-x-8 md:col-span-2">
+            <Link
+              to={`/dog/${dog.id}/life`}
+              className="flex min-h-12 items-center font-bold text-chalk underline"
+            >
+              The life of {known.dog.name} on one page
+            </Link>
+            <Link
+              to={`/dog/${dog.id}/owner`}
+              className="flex min-h-12 items-center font-bold text-chalk underline"
+            >
+              Its owner’s card
+            </Link>
+          </p>
           {failure && failure.fields.length === 0 && (
             <div className="md:col-span-2">
               <Said>{failure.message}</Said>

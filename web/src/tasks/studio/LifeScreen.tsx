@@ -120,7 +120,7 @@ function Visit(props: {
         {dayText(visit.began_ms)}
       </Link>
       <p>
-        {[visit.look, minutes, visit.weight_kg != null && `${visit.weight_kg} kg`]
+        {[visit.look, visit.programme, minutes, visit.weight_kg != null && `${visit.weight_kg} kg`]
           .filter(Boolean)
           .join(' · ')}
       </p>

@@ -1,16 +1,32 @@
-import { Plain } from '../../../shared/ui/controls';
+import type { Schemas } from '../../../shared/api/client';
+import { Choice, Plain, type Option } from '../../../shared/ui/controls';
 import { useKeptText } from '../../../shared/visit/useKeptText';
 
-/** A note at the step in hand. */
+const BORNE: Option<Schemas['Borne']>[] = [
+  { value: 'bears', label: 'Bears it' },
+  { value: 'fidgets', label: 'Fidgets' },
+  { value: 'refused', label: 'Refuses' },
+];
+
+/** A note at the step in hand, and how the dog takes it. */
 export function NotePanel(props: {
   visitId: string;
   onNote: (text: string) => void;
+  /** How the dog took it; none while nobody said. */
+  borne: Schemas['Borne'] | null;
+  onTook: (borne: Schemas['Borne']) => void;
   onBack: () => void;
 }) {
   const [text, setText] = useKeptText(`${props.visitId}.step-note`);
   return (
     <>
-      <label className="block">
+      <Choice
+        label="How the dog takes it"
+        options={BORNE}
+        value={props.borne}
+        onChange={props.onTook}
+      />
+      <label className="block pt-3">
         <span className="text-[28px] leading-tight font-bold">Note at this step</span>
         <textarea
           className="mt-2 block w-full border border-ink bg-sheet p-2 text-lg"

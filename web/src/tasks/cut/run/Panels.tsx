@@ -90,6 +90,11 @@ export function Panels(props: {
       return (
         <NotePanel
           visitId={work.visitId}
+          borne={view.run.steps.find((s) => s.step === step?.number)?.borne ?? null}
+          onTook={(borne) => {
+            if (step) say({ event: 'took', step: step.number, borne });
+            onBack();
+          }}
           onNote={(text) => {
             if (step) say({ event: 'noted', step: step.number, text });
             onBack();
