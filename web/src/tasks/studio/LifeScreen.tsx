@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { Drawing } from '../../shared/sheet/Drawing';
-import { useHouse } from '../../shared/api/salon';
+import { useCatalogue, useHouse } from '../../shared/api/salon';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { PageHead } from '../../shared/ui/PageHead';
 import { dayText, lengthText, minutesText, unitName } from '../../shared/units/show';
@@ -25,6 +25,7 @@ const TEMPERS: Record<Schemas['Temper'], string> = {
 export function LifeScreen() {
   const { dog: id = '' } = useParams();
   const house = useHouse();
+  const words = useCatalogue();
   const page = useQuery({
     queryKey: ['dog', id, 'life'],
     queryFn: () => ask(api.GET('/api/dogs/{id}/life', { params: { path: { id } } })),
@@ -36,7 +37,7 @@ export function LifeScreen() {
   }, [name]);
   if (page.error instanceof Failure)
     return <FailedPage failure={page.error} again={() => void page.refetch()} />;
-  if (!page.data || !house.data) return <LoadingPage />;
+  if (!page.data || !house.data || !words.data) return <LoadingPage />;
   const { dog, life, outlines, photos } = page.data;
   const { units } = house.data;
   return (
@@ -64,7 +65,7 @@ export function LifeScreen() {
               </p>
             )}
             <Weights visits={life.visits} />
-            <Found found={life.found} />
+            <Found found={life.found} words={words.data.found} />
             <a
               href={`/api/dogs/${dog.id}/life.pdf`}
               download
@@ -165,7 +166,8 @@ function Weights({ visits }: { visits: Schemas['LifeVisit'][] }) {
   );
 }
 
-function Found({ found }: { found: Schemas['EarlierFound'][] }) {
+function Found(props: { found: Schemas['EarlierFound'][]; words: Schemas['FoundWord'][] }) {
+  const { found, words } = props;
   if (found.length === 0) return null;
   return (
     <>
@@ -173,7 +175,7 @@ function Found({ found }: { found: Schemas['EarlierFound'][] }) {
       <ul>
         {found.map((one) => (
           <li key={one.found.id}>
-            {dayText(one.began_ms)}: {one.found.kind.replaceAll('_', ' ')}
+            {dayText(one.began_ms)}: {words.find((w) => w.kind === one.found.kind)?.label}
             {one.found.word ? `, ${one.found.word}` : ''}
             {one.outcome ? `; ${one.outcome.replaceAll('_', ' ')}` : '; nothing said of it since'}.
           </li>
