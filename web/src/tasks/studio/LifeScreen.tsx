@@ -121,7 +121,14 @@ function Visit(props: {
         {dayText(visit.began_ms)}
       </Link>
       <p>
-        {[visit.look, visit.programme, minutes, visit.weight_kg != null && `${visit.weight_kg} kg`]
+        {[
+          visit.look,
+          visit.programme,
+          minutes,
+          visit.weight_kg != null && `${visit.weight_kg} kg`,
+          visit.height_mm != null &&
+            `${lengthText(visit.height_mm, units)} ${unitName(units)} at the withers`,
+        ]
           .filter(Boolean)
           .join(' · ')}
       </p>
