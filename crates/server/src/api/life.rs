@@ -11,7 +11,7 @@ use veliform_store::PhotoHead;
 
 use super::dogs::now_ms;
 use super::papers::{day, pdf_file};
-use super::past::read_before;
+use super::past::{PlansOf, read_before};
 use crate::blocking::{Salon, compute};
 use crate::error::{ApiError, ErrorBody};
 
@@ -43,7 +43,7 @@ struct Told {
 }
 
 async fn read(salon: &Salon, id: Uuid) -> Result<Told, ApiError> {
-    let before = read_before(salon, id, i64::MAX).await?;
+    let before = read_before(salon, id, i64::MAX, PlansOf::All).await?;
     let (house, photos) = salon
         .run(move |store| {
             let mut photos = Vec::new();

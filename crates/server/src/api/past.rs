@@ -19,7 +19,7 @@ pub(crate) async fn get_past(
 ) -> Result<web::Json<Past>, ApiError> {
     let id = id.into_inner();
     let head = salon.run(move |store| Ok(store.visit_head(id)?)).await?;
-    let read = read_before(&salon, head.dog, head.began_ms).await?;
+    let read = read_before(&salon, head.dog, head.began_ms, PlansOf::All).await?;
     let answer = compute(move || {
         let (_, earlier) = read.folded();
         Ok(past(&earlier, head.began_ms))
@@ -34,11 +34,20 @@ pub(super) struct Before {
     visits: Vec<(VisitLog, Option<KeptPlan>)>,
 }
 
+/// Of which visits the kept plans are read: each is unpacked.
+#[derive(Clone, Copy, PartialEq, Eq)]
+pub(super) enum PlansOf {
+    All,
+    /// What comes along to the next visit asks for no other.
+    TheLast,
+}
+
 /// Reads a dog's visits that began before a moment, the newest of them.
 pub(super) async fn read_before(
     salon: &Salon,
     dog: Uuid,
     before_ms: i64,
+    plans: PlansOf,
 ) -> Result<Before, ApiError> {
     let (dog, heads) = salon
         .run(move |store| {
@@ -49,10 +58,18 @@ pub(super) async fn read_before(
         })
         .await?;
     let mut visits = Vec::with_capacity(heads.len());
-    for head in heads {
+    for (place, head) in heads.into_iter().enumerate() {
+        // Newest first.
+        let wants_plan = plans == PlansOf::All || place == 0;
         // One at a time: a tick at the table never waits for all.
-        let read =
-            move |store: &mut Store| Ok((store.visit(head.id, 0)?, store.newest_plan_of(head.id)?));
+        let read = move |store: &mut Store| {
+            let plan = if wants_plan {
+                store.newest_plan_of(head.id)?
+            } else {
+                None
+            };
+            Ok((store.visit(head.id, 0)?, plan))
+        };
         visits.push(salon.run(read).await?);
     }
     Ok(Before { dog, visits })
