@@ -1,7 +1,7 @@
 use veliform_core::body::{EarlierFound, Temper};
 use veliform_core::dog::Dog;
 use veliform_core::drawing::Drawing;
-use veliform_core::units::{Length, UnitSystem, length_text};
+use veliform_core::say::Words;
 use veliform_core::visit::{Life, LifeVisit, Trust};
 
 use super::writer::{HEIGHT, MARGIN, PageWriter, WIDTH, cut, gaps_said, wrap};
@@ -18,8 +18,8 @@ pub struct LifePaper<'a> {
     pub dog: &'a Dog,
     /// The salon's name.
     pub salon: &'a str,
-    /// Its units.
-    pub units: UnitSystem,
+    /// How this salon says lengths.
+    pub words: &'a Words<'a>,
     /// How a day is written, by milliseconds since 1970 in UTC.
     pub day: &'a dyn Fn(i64) -> String,
     /// The day it is printed.
@@ -129,7 +129,7 @@ fn lines(paper: &LifePaper<'_>) -> Vec<(String, u32)> {
     let mut lines = Vec::new();
     for visit in &paper.life.visits {
         lines.push((head(visit, paper), BOLD));
-        lines.extend(of_visit(visit, paper.units).into_iter().map(|l| (l, PLAIN)));
+        lines.extend(of_visit(visit, paper.words).into_iter().map(|l| (l, PLAIN)));
     }
     if !paper.life.found.is_empty() {
         lines.push(("Found on the body".into(), BOLD));
@@ -151,24 +151,19 @@ fn head(visit: &LifeVisit, paper: &LifePaper<'_>) -> String {
         parts.push(format!("{kg} kg"));
     }
     if let Some(height) = visit.height_mm {
-        parts.push(format!("{} at the withers", with_unit(height, paper.units)));
+        parts.push(format!(
+            "{} at the withers",
+            paper.words.length(height.as_mm())
+        ));
     }
     parts.join(" · ")
 }
 
-fn with_unit(length: Length, units: UnitSystem) -> String {
-    let unit = match units {
-        UnitSystem::Millimetres => "mm",
-        UnitSystem::Inches => "in",
-    };
-    format!("{} {unit}", length_text(length, units))
-}
-
-fn of_visit(visit: &LifeVisit, units: UnitSystem) -> Vec<String> {
+fn of_visit(visit: &LifeVisit, words: &Words<'_>) -> Vec<String> {
     let left: Vec<String> = visit
         .left
         .iter()
-        .map(|z| format!("{} {}", z.label, with_unit(z.left_mm, units)))
+        .map(|z| format!("{} {}", z.label, words.length(z.left_mm.as_mm())))
         .collect();
     let took = [temper(visit.temper), visit.trust.map(trust)];
     let took: Vec<&str> = took.into_iter().flatten().collect();

@@ -5,13 +5,14 @@ use uuid::Uuid;
 use veliform_core::desk::{Before, Desk};
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::{DrawOptions, Drawing, Layers};
+use veliform_core::say::Words;
 use veliform_core::visit::{EarlierVisit, Life, Visit, life};
 use veliform_formats::{LifePaper, life_pages};
 use veliform_store::PhotoHead;
 
 use super::dogs::now_ms;
 use super::papers::{day, pdf_file};
-use super::past::{PlansOf, read_before};
+use super::past::{PlansRead, read_before};
 use crate::blocking::{Salon, compute};
 use crate::error::{ApiError, ErrorBody};
 
@@ -43,7 +44,7 @@ struct Told {
 }
 
 async fn read(salon: &Salon, id: Uuid) -> Result<Told, ApiError> {
-    let before = read_before(salon, id, i64::MAX, PlansOf::All).await?;
+    let before = read_before(salon, id, i64::MAX, PlansRead::All).await?;
     let (house, photos) = salon
         .run(move |store| {
             let mut photos = Vec::new();
@@ -132,7 +133,10 @@ pub(crate) async fn get_life_pdf(
         let pages = life_pages(&LifePaper {
             dog: &told.dog,
             salon: &told.house.name,
-            units: told.house.units,
+            words: &Words {
+                house: &told.house,
+                kit: &[],
+            },
             day: &day,
             today: &day(now_ms()),
             life: &life(&told.visits),

@@ -19,7 +19,7 @@ pub(crate) async fn get_past(
 ) -> Result<web::Json<Past>, ApiError> {
     let id = id.into_inner();
     let head = salon.run(move |store| Ok(store.visit_head(id)?)).await?;
-    let read = read_before(&salon, head.dog, head.began_ms, PlansOf::All).await?;
+    let read = read_before(&salon, head.dog, head.began_ms, PlansRead::All).await?;
     let answer = compute(move || {
         let (_, earlier) = read.folded();
         Ok(past(&earlier, head.began_ms))
@@ -36,7 +36,7 @@ pub(super) struct Before {
 
 /// Of which visits the kept plans are read: each is unpacked.
 #[derive(Clone, Copy, PartialEq, Eq)]
-pub(super) enum PlansOf {
+pub(super) enum PlansRead {
     All,
     /// What comes along to the next visit asks for no other.
     TheLast,
@@ -47,7 +47,7 @@ pub(super) async fn read_before(
     salon: &Salon,
     dog: Uuid,
     before_ms: i64,
-    plans: PlansOf,
+    plans: PlansRead,
 ) -> Result<Before, ApiError> {
     let (dog, heads) = salon
         .run(move |store| {
@@ -60,7 +60,7 @@ pub(super) async fn read_before(
     let mut visits = Vec::with_capacity(heads.len());
     for (place, head) in heads.into_iter().enumerate() {
         // Newest first.
-        let wants_plan = plans == PlansOf::All || place == 0;
+        let wants_plan = plans == PlansRead::All || place == 0;
         // One at a time: a tick at the table never waits for all.
         let read = move |store: &mut Store| {
             let plan = if wants_plan {

@@ -8,7 +8,7 @@ use veliform_core::visit::{Entry, EntryBody, known, refusals};
 use veliform_formats::read_json;
 use veliform_store::{Store, StoreError};
 
-use super::past::{PlansOf, read_before};
+use super::past::{PlansRead, read_before};
 use crate::blocking::{Salon, at_once, compute};
 use crate::body::Json;
 use crate::error::{ApiError, ErrorBody, sentence};
@@ -168,7 +168,7 @@ pub(crate) async fn put_visit(
     let (id, visit) = (id.into_inner(), visit.into_inner());
     dated(visit.began_ms).map_err(ApiError::Body)?;
     let began_ms = visit.began_ms;
-    let before = read_before(&salon, visit.dog, began_ms, PlansOf::TheLast).await?;
+    let before = read_before(&salon, visit.dog, began_ms, PlansRead::TheLast).await?;
     let known = compute(move || {
         let (dog, earlier) = before.folded();
         Ok(known(&dog, &earlier, began_ms))
