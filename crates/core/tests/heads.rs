@@ -173,14 +173,15 @@ fn a_limit_holds_over_proportion() {
 proptest! {
     #![proptest_config(ProptestConfig::with_cases(24))]
 
-    /// Handbook 8: a head of twice the size in twice the coat is planned the same.
+    /// Handbook 8: a larger head in as much more coat is planned the same, where the body's comb
+    /// follows the dog too (balance-model-2.md 1).
     #[test]
-    fn a_head_scales_with_its_dog(height in 260.0_f64..360.0, by in 0.8_f64..1.2) {
+    fn a_head_scales_with_its_dog(height in 360.0_f64..420.0, by in 0.8_f64..1.2) {
         let of = |height: f64| {
             let dog = build(height, |b, _| b.head.length *= by);
             head(&dog, LookId::Lamb, |coat| coat).share(Zone::Topknot)
         };
-        prop_assert!((of(height) - of(2.0 * height)).abs() < 0.02);
+        prop_assert!((of(height) - of(1.25 * height)).abs() < 0.02);
     }
 }
 

@@ -40,6 +40,7 @@ mod support;
 mod table_readings;
 mod table_run;
 mod the_dog_comes_back;
+mod tools_inside;
 mod visits;
 mod ways_out;
 mod wishes;

@@ -74,11 +74,6 @@ impl Texture {
         }
     }
 
-    /// Whether strokes against the lay are offered: straight, wave or silky coats (handbook 3).
-    pub const fn bears_against(self) -> bool {
-        matches!(self, Self::Fleece | Self::Silky | Self::Feathered)
-    }
-
     /// Coat as it usually comes in, all over, on a dog of 460 mm, where nobody said (modelling choice).
     pub const fn usual_length_mm(self) -> f64 {
         match self {

@@ -500,7 +500,7 @@ impl Annotator<'_> {
     }
 
     fn lengths(&mut self, report: &PlanReport) {
-        let shown: [Unit; 19] = [
+        let shown: [Unit; 21] = [
             Unit::Ribs,
             Unit::Topknot,
             Unit::Ears,
@@ -513,6 +513,8 @@ impl Annotator<'_> {
             Unit::Underline,
             Unit::TuckUp,
             Unit::FlankAndKnee,
+            Unit::Flank,
+            Unit::Knee,
             Unit::HindBack,
             Unit::HindFront,
             Unit::Hock,

@@ -274,6 +274,18 @@ const WITH_CLIPPER: Look = Look {
     knots_at: &[],
 };
 
+/// Legs that are longer than the body stay so by at least this, mm (balance-model-2.md 1).
+const FULLER_MM: f64 = crate::kit::ONE_SIZE_MM;
+
+/// One size of comb from a length on, mm (balance-model-2.md 1, modelling choice).
+fn size_mm(mm: f64) -> f64 {
+    match mm {
+        mm if mm < 30.0 => crate::kit::ONE_SIZE_MM,
+        mm if mm < 45.0 => 6.0,
+        _ => 13.0,
+    }
+}
+
 /// Height the nominal lengths are given for, mm (balance-model.md 1).
 pub const LOOK_HEIGHT_MM: f64 = 450.0;
 
@@ -344,6 +356,16 @@ impl Look {
         self.by_hand.of(line).is_some() || self.by_school.of(line).is_some()
     }
 
+    /// Where a hand or the salon put a line.
+    pub fn stop_put(&self, line: LineName) -> Option<LineStop> {
+        self.by_hand.of(line).or(self.by_school.of(line))
+    }
+
+    /// Whether a hand put a line to one of its places on this dog.
+    pub fn is_stopped_by_hand(&self, line: LineName) -> bool {
+        self.by_hand.of(line).is_some()
+    }
+
     /// Whether a line can be moved on this look.
     pub fn offers(&self, line: LineName) -> bool {
         match line {
@@ -370,8 +392,28 @@ impl Look {
     }
 
     /// Nominal length of a zone on a dog of this height, mm.
+    ///
+    /// # References
+    /// balance-model-2.md 1: combs that are named do not grow with the dog, scissored legs stay longer
+    /// than the body where the look has them so.
     pub fn nominal_mm(&self, zone: Zone, height_mm: f64) -> f64 {
-        self.nominal_mm[zone as usize] * self.scale(height_mm)
+        let own = self.nominal_mm[zone as usize];
+        let scaled = own * self.scale(height_mm);
+        match self.cut(zone) {
+            Cut::Clipped => scaled.clamp((own - size_mm(own)).max(0.0), own + size_mm(own)),
+            Cut::Scissored if self.is_fuller_than_back(zone) => {
+                scaled.max(self.nominal_mm(Zone::Back, height_mm) + FULLER_MM)
+            }
+            Cut::Scissored | Cut::Set => scaled,
+        }
+    }
+
+    /// Whether the look has a leg, or the ribs, at least a size longer than the back.
+    fn is_fuller_than_back(&self, zone: Zone) -> bool {
+        let of = |zone: Zone| self.nominal_mm[zone as usize];
+        (zone.is_leg() || zone == Zone::Ribs)
+            && self.cut(Zone::Back) == Cut::Clipped
+            && of(zone) >= of(Zone::Back) + FULLER_MM
     }
 
     /// Another length of a zone on a dog of this height, mm.

@@ -3,11 +3,11 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::make::{Plan, cut_with, make_plan};
+use super::make::{Plan, make_plan_to};
 use crate::balance::score;
 use crate::job::Job;
 use crate::kit::{ClipperFit, Tool, ToolKind, ToolState};
-use crate::solve::{SolveError, in_halves};
+use crate::solve::{Accuracy, SolveError, UnitCut, in_halves};
 use crate::units::Length;
 
 /// A comb that is not in the kit, with what it would do.
@@ -38,14 +38,14 @@ const BETTER: f64 = 0.5;
 /// Combs named.
 const NAMED: usize = 3;
 
-/// Which one comb would improve most plans: each plan cut again with it, its exact lengths being
-/// the same.
+/// Which one comb would improve most plans: each plan made again with it.
 ///
 /// # Errors
 /// If the solver gives no answer, a fault of ours.
 pub fn what_to_buy(jobs: &[Job], kit: &[Tool]) -> Result<Vec<Buy>, SolveError> {
     let plans: Vec<(Plan, &Job)> = in_halves(jobs, |jobs: &[Job]| {
-        jobs.iter().map(make_plan).collect::<Result<Vec<_>, _>>()
+        let made = jobs.iter().map(|job| make_plan_to(job, Accuracy::Rough));
+        made.collect::<Result<Vec<_>, _>>()
     })?
     .into_iter()
     .zip(jobs)
@@ -55,22 +55,22 @@ pub fn what_to_buy(jobs: &[Job], kit: &[Tool]) -> Result<Vec<Buy>, SolveError> {
             .filter(|t| t.is_fit() && t.kind == ToolKind::Comb)
             .all(|t| (t.leaves_mm.as_mm() - mm).abs() > SAME_MM)
     };
-    let mut offers: Vec<(f64, Buy)> = SOLD_MM
-        .into_iter()
-        .filter(is_new)
-        .filter_map(|mm| weigh(mm, &plans))
-        .collect();
+    let sold: Vec<f64> = SOLD_MM.into_iter().filter(is_new).collect();
+    let weighed = in_halves(&sold, |sold: &[f64]| {
+        sold.iter().map(|mm| weigh(*mm, &plans)).collect()
+    })?;
+    let mut offers: Vec<(f64, Buy)> = weighed.into_iter().flatten().collect();
     offers.sort_by(|a, b| b.0.total_cmp(&a.0));
     offers.truncate(NAMED);
     Ok(offers.into_iter().map(|(_, buy)| buy).collect())
 }
 
-fn weigh(mm: f64, plans: &[(Plan, &Job)]) -> Option<(f64, Buy)> {
+fn weigh(mm: f64, plans: &[(Plan, &Job)]) -> Result<Option<(f64, Buy)>, SolveError> {
     let comb = Tool {
         id: Uuid::max(),
         kind: ToolKind::Comb,
         printed: format!("{mm:.0} mm"),
-        leaves_mm: Length::from_mm(mm).ok()?,
+        leaves_mm: Length::worked_out_mm(mm),
         state: ToolState::Fine,
         retired: false,
         sharpened_ms: None,
@@ -79,15 +79,13 @@ fn weigh(mm: f64, plans: &[(Plan, &Job)]) -> Option<(f64, Buy)> {
     };
     let (mut count, mut gains, mut minutes, mut worth) = (0, 0.0, 0.0, 0.0);
     for (plan, job) in plans {
-        let mut kit = job.kit.clone();
-        kit.push(comb.clone());
-        let (cuts, lengths) = cut_with(&plan.subject, &plan.solution, job, &kit);
+        let mut with = (*job).clone();
+        with.kit.push(comb.clone());
+        let with = make_plan_to(&with, Accuracy::Rough)?;
         let points = &plan.solution.points;
-        let gain = score(points, &plan.lengths_mm) - score(points, &lengths);
-        let shears = |cuts: &[crate::solve::UnitCut]| -> f64 {
-            cuts.iter().map(|c| c.scissor_minutes).sum()
-        };
-        let saved = shears(&plan.cuts) - shears(&cuts);
+        let gain = score(points, &plan.lengths_mm) - score(points, &with.lengths_mm);
+        let shears = |cuts: &[UnitCut]| -> f64 { cuts.iter().map(|c| c.scissor_minutes).sum() };
+        let saved = shears(&plan.cuts) - shears(&with.cuts);
         let better = gain + MINUTE * saved;
         if better > BETTER {
             count += 1;
@@ -96,7 +94,7 @@ fn weigh(mm: f64, plans: &[(Plan, &Job)]) -> Option<(f64, Buy)> {
             worth += better;
         }
     }
-    (count > 0).then(|| {
+    Ok((count > 0).then(|| {
         let of = plans.len();
         let mut brings = Vec::new();
         if gains >= BETTER {
@@ -118,5 +116,5 @@ fn weigh(mm: f64, plans: &[(Plan, &Job)]) -> Option<(f64, Buy)> {
                 sentence,
             },
         )
-    })
+    }))
 }

@@ -4,17 +4,18 @@ use crate::dog::{Answer, Question};
 use crate::job::Job;
 use crate::kit::Tool;
 use crate::look::{LineName, LineStop, Look};
-use crate::placing::{has_shelf, place_back_pass, skirt_stop, tone_shifts};
+use crate::placing::{has_shelf, skirt_stop, tone_shifts};
 use crate::solve::{
-    Accuracy, Bench, LegWay, Solution, SolveError, UnitCut, choose_tools, solve_lengths_to,
+    Accuracy, Bench, Cutting, LegWay, Solution, SolveError, Sought, UnitCut, choose_tools,
 };
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
-pub const METHOD: &str = "balance 7, shears off the skin and tools that cut";
+pub const METHOD: &str = "balance 8, the tools inside the solve";
 
-/// What counts as very short, mm (handbook 5, look 10: against the lay, 10 mm or less).
-const VERY_SHORT_MM: f64 = 10.0;
+/// Up to here hair is clipped against the lay where nobody asks for more, mm (handbook 10 C, house
+/// value).
+const AGAINST_UP_TO_MM: f64 = 13.0;
 
 /// A solved plan: the ideal, and what the owned tools make of it.
 #[derive(Clone, Debug)]
@@ -59,27 +60,27 @@ pub fn make_plan(job: &Job) -> Result<Plan, SolveError> {
 /// If the solver gives no answer, a fault of ours.
 pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
     let subject = job.subject();
-    let solution = solve_lengths_to(&subject, accuracy)?;
+    let sought = Sought::of(&subject);
+    let solution = sought.solve(&subject, accuracy)?;
     let mut subject = subject.today();
-    place_lines(&mut subject, &solution, job)?;
+    place_lines(&mut subject, &solution, job);
     let safe = |zone| job.safe_mm(zone);
     fit_head(&mut subject, &job.coat, &solution.lengths_mm, &safe);
-    let (cuts, lengths_mm) = cut_with(&subject, &solution, job, &job.kit);
+    let cutting = cut_with(&subject, &sought, &solution, job, &job.kit, accuracy)?;
+    if let Some(stop) = cutting.back_pass {
+        subject.look.solved_at(stop);
+    }
     Ok(Plan {
         subject,
         solution,
-        cuts,
-        lengths_mm,
+        cuts: cutting.cuts,
+        lengths_mm: cutting.lengths_mm,
     })
 }
 
 /// Puts the lines that the solve chooses to their places, unless a hand or the salon did.
-fn place_lines(subject: &mut Subject, solution: &Solution, job: &Job) -> Result<(), SolveError> {
+fn place_lines(subject: &mut Subject, solution: &Solution, job: &Job) {
     let is_free = |look: &Look, line| look.offers(line) && !look.is_put(line);
-    if is_free(&subject.look, LineName::BackPass) {
-        let back = place_back_pass(subject, &solution.points, &solution.lengths_mm)?;
-        subject.look.solved_at(back.stop);
-    }
     if is_free(&subject.look, LineName::Shelf) {
         let stop = if has_shelf(subject, &solution.lengths_mm) {
             LineStop::ShelfKept
@@ -98,41 +99,37 @@ fn place_lines(subject: &mut Subject, solution: &Solution, job: &Job) -> Result<
             }
         }
     }
-    Ok(())
 }
 
-/// Turns exact lengths into cuts with a kit: one cut a unit, and the length left at every spot, mm.
+/// Turns exact lengths into cuts with a kit.
 pub(super) fn cut_with(
     subject: &Subject,
+    sought: &Sought,
     solution: &Solution,
     job: &Job,
     kit: &[Tool],
-) -> (Vec<UnitCut>, Vec<f64>) {
+    accuracy: Accuracy,
+) -> Result<Cutting, SolveError> {
+    let schools = &job.house.schools;
     let bench = Bench {
         subject,
         coat: &job.coat,
-        points: &solution.points,
         kit,
         under: job.house.under_comb,
         skin: job.skin,
-        against_at_most_mm: match job.house.schools.of(Question::Direction) {
+        against_at_most_mm: match schools.of(Question::Direction) {
             Answer::WithTheLay => 0.0,
             Answer::AgainstTheLay => f64::INFINITY,
-            _ => VERY_SHORT_MM,
+            _ => AGAINST_UP_TO_MM,
         },
-        legs: match job.house.schools.of(Question::LegTools) {
+        is_against_everywhere: schools.has(Answer::AgainstTheLay),
+        legs: match schools.of(Question::LegTools) {
             Answer::LegsScissored => LegWay::Scissored,
             Answer::LegsByComb => LegWay::Combed,
             _ => LegWay::Skimmed,
         },
-        is_head_by_eye: job.house.schools.has(Answer::HeadByEye),
+        is_tuck_up_cleared: schools.has(Answer::TuckUpCleared),
+        is_head_by_eye: schools.has(Answer::HeadByEye),
     };
-    let cuts = choose_tools(&bench, &solution.lengths_mm);
-    let mut lengths_mm = solution.lengths_mm.clone();
-    for cut in &cuts {
-        for (i, l) in cut.unit.spots(subject).into_iter().zip(&cut.leaves_mm) {
-            lengths_mm[i] = *l;
-        }
-    }
-    (cuts, lengths_mm)
+    choose_tools(&bench, sought, &solution.lengths_mm, accuracy)
 }

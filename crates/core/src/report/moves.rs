@@ -5,8 +5,8 @@ use utoipa::ToSchema;
 use crate::balance::{BalancePoint, Judged, score};
 use crate::job::Job;
 use crate::look::{LineName, LineStop, Look};
-use crate::placing::{back_pass_cost, place_back_pass, skirt_stop};
-use crate::plan::Plan;
+use crate::placing::skirt_stop;
+use crate::plan::{Plan, make_plan_to};
 use crate::say::Words;
 use crate::solve::{Accuracy, SolveError, back_split, in_halves, solve_lengths_to};
 use crate::units::Length;
@@ -80,10 +80,7 @@ const MOVABLE: [LineName; 11] = [
 pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError> {
     let look = &plan.subject.look;
     let lines: Vec<LineName> = MOVABLE.into_iter().filter(|l| look.offers(*l)).collect();
-    let here = &plan.solution;
-    let back = place_back_pass(&plan.subject, &here.points, &here.lengths_mm)?;
-    let back_here = back.costs.iter().find(|(stop, _)| look.has(*stop));
-    let back_here = back_here.map_or(0.0, |(_, cost)| *cost);
+    let back = BackHere::of(job, plan)?;
 
     let asked: Vec<LineStop> = lines
         .iter()
@@ -95,12 +92,11 @@ pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError>
             .iter()
             .map(|stop| {
                 let stop = *stop;
-                let of_back = back.costs.iter().find(|(s, _)| *s == stop);
-                let (costs, most) = match of_back {
+                let (costs, most) = match stop.line() {
                     _ if look.has(stop) => (0.0, None),
-                    Some((_, cost)) => (cost - back_here, Some(Judged::Topline)),
-                    None if is_root_only(stop) => (0.0, None),
-                    None => moved_to(stop, job, plan)?,
+                    LineName::BackPass => back.costs(job.look.clone().placed(stop), job)?,
+                    _ if is_root_only(stop) => (0.0, None),
+                    _ => moved_to(stop, job, plan)?,
                 };
                 Ok(StopOffer {
                     stop,
@@ -113,7 +109,10 @@ pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError>
             .collect()
     })?;
     let nudged = in_halves(&lines, |lines: &[LineName]| {
-        lines.iter().map(|line| nudges(*line, job, plan)).collect()
+        lines
+            .iter()
+            .map(|line| nudges(*line, job, plan, &back))
+            .collect()
     })?;
     Ok(lines
         .into_iter()
@@ -132,11 +131,47 @@ pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError>
         .collect())
 }
 
+/// What the dog is worth in balance with the back cut as it is, tools and all.
+struct BackHere {
+    score: f64,
+}
+
+impl BackHere {
+    fn of(job: &Job, plan: &Plan) -> Result<Self, SolveError> {
+        let mut here = job.clone();
+        if let Some(stop) = plan.subject.look.stop(LineName::BackPass) {
+            here.look = here.look.placed(stop);
+        }
+        Ok(Self {
+            score: Self::score(&here)?,
+        })
+    }
+
+    fn score(job: &Job) -> Result<f64, SolveError> {
+        let plan = make_plan_to(job, Accuracy::Rough)?;
+        Ok(score(&plan.solution.points, &plan.lengths_mm))
+    }
+
+    /// What the plan loses with the back's line elsewhere.
+    fn costs(&self, look: Look, job: &Job) -> Result<(f64, Option<Judged>), SolveError> {
+        let there = Self::score(&Job {
+            look,
+            ..job.clone()
+        })?;
+        Ok((there - self.score, Some(Judged::Topline)))
+    }
+}
+
 /// A step a hand can lay off, mm (modelling choice).
 const NUDGE_MM: f64 = 5.0;
 
 /// A step to either side of where a line lies now.
-fn nudges(line: LineName, job: &Job, plan: &Plan) -> Result<Vec<Nudge>, SolveError> {
+fn nudges(
+    line: LineName,
+    job: &Job,
+    plan: &Plan,
+    back: &BackHere,
+) -> Result<Vec<Nudge>, SolveError> {
     let subject = &plan.subject;
     let h = subject.height();
     let is_there = match line {
@@ -156,7 +191,7 @@ fn nudges(line: LineName, job: &Job, plan: &Plan) -> Result<Vec<Nudge>, SolveErr
         .into_iter()
         .map(|(step, way)| {
             let by_mm = Length::worked_out_mm(here + step);
-            let (costs, most) = shifted_to(line, by_mm, job, plan)?;
+            let (costs, most) = shifted_to(line, by_mm, job, plan, back)?;
             Ok(Nudge {
                 by_mm,
                 label: format!("{} {way}", words.length(NUDGE_MM)),
@@ -173,6 +208,7 @@ fn shifted_to(
     by: Length,
     job: &Job,
     plan: &Plan,
+    back: &BackHere,
 ) -> Result<(f64, Option<Judged>), SolveError> {
     match line {
         // What is clipped changes, not the outline.
@@ -180,14 +216,13 @@ fn shifted_to(
         LineName::BackPass => {
             let mut moved = plan.subject.clone();
             moved.look = moved.look.shifted(line, by);
-            let (now, then) = (back_split(&plan.subject).1, back_split(&moved).1);
-            if now == then {
+            if back_split(&plan.subject).1 == back_split(&moved).1 {
                 return Ok((0.0, None));
             }
-            let solution = &plan.solution;
-            let cost =
-                |rear| back_pass_cost(&plan.subject, &solution.points, &solution.lengths_mm, rear);
-            Ok((cost(then)? - cost(now)?, Some(Judged::Topline)))
+            let look = job.look.clone();
+            let stop = plan.subject.look.stop(line);
+            let look = stop.map_or(look.clone(), |stop| look.placed(stop));
+            back.costs(look.shifted(line, by), job)
         }
         _ => look_moved(job.look.clone().shifted(line, by), job, plan),
     }

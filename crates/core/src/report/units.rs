@@ -6,7 +6,7 @@ use uuid::Uuid;
 use crate::coat::Zone;
 use crate::job::Job;
 use crate::say::Words;
-use crate::solve::{Stroke, Unit, UnitCut};
+use crate::solve::{Roughing, Stroke, Unit, UnitCut};
 use crate::units::Length;
 
 /// How a unit is cut, by name.
@@ -82,7 +82,7 @@ pub(super) fn unit_row(cut: &UnitCut, is_one_pass: bool, job: &Job, words: &Word
         now_mm: of(job.coat.length_mm(zone)),
         from_mm: of(from),
         to_mm: of(to),
-        text: words.span(from, to),
+        text: words.told_span(from, to, cut.stroke == Stroke::Scissor),
     }
 }
 
@@ -92,7 +92,13 @@ fn tool_text(cut: &UnitCut, has_clipper: bool, words: &Words<'_>) -> String {
         (Stroke::Full, Some(tool)) => format!("{}, with the lay", words.tool(tool)),
         (Stroke::Against, Some(tool)) => format!("{}, against the lay", words.tool(tool)),
         (Stroke::Skim, Some(tool)) => format!("skim, {}", words.tool(tool)),
-        (Stroke::Scissor, Some(tool)) => format!("shears after the {}", words.tool(tool)),
+        (Stroke::Scissor, Some(tool)) => {
+            let held = match cut.roughing {
+                Some(Roughing::HeldOff) => " held off",
+                _ => "",
+            };
+            format!("shears after the {}{held}", words.tool(tool))
+        }
         (_, None) if has_clipper => "shears".into(),
         (_, None) => "thinning shears".into(),
     }

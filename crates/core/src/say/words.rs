@@ -11,6 +11,12 @@ const ABOUT_EQUAL_MM: f64 = 4.0;
 /// Lengths that differ by less are said as one, mm (modelling choice: half a comb's step).
 const ONE_LENGTH_MM: f64 = 1.5;
 
+/// From here shears are told their lengths in such steps, mm; under it a step is shorter
+/// (look-2.md, *Numbers*).
+const STEPS_FROM_MM: f64 = 15.0;
+const SHEAR_STEP_MM: f64 = 3.0;
+const SHORT_STEP_MM: f64 = 2.0;
+
 /// How this salon says lengths and tools.
 #[derive(Clone, Copy, Debug)]
 pub struct Words<'a> {
@@ -44,6 +50,33 @@ impl Words<'_> {
         let (low, high) = (self.bare(from), self.bare(to));
         if low == high || to - from < ONE_LENGTH_MM {
             self.bare(f64::midpoint(from, to))
+        } else {
+            format!("{low}–{high}")
+        }
+    }
+
+    /// A length as a hand is told it, without its unit: whole millimetres, by shears from 15 in steps
+    /// of 3.
+    pub fn told(&self, mm: f64, is_by_shears: bool) -> String {
+        match self.house.units {
+            UnitSystem::Inches => self.bare(mm),
+            UnitSystem::Millimetres if is_by_shears && mm >= STEPS_FROM_MM => {
+                self.bare(SHEAR_STEP_MM * (mm / SHEAR_STEP_MM).round())
+            }
+            UnitSystem::Millimetres => self.bare(mm.round().max(1.0)),
+        }
+    }
+
+    /// One such length, or the span where its ends differ by a step of the hand.
+    pub fn told_span(&self, from: f64, to: f64, is_by_shears: bool) -> String {
+        let (low, high) = (self.told(from, is_by_shears), self.told(to, is_by_shears));
+        let step = if to >= STEPS_FROM_MM {
+            SHEAR_STEP_MM
+        } else {
+            SHORT_STEP_MM
+        };
+        if low == high || to - from < step {
+            self.told(f64::midpoint(from, to), is_by_shears)
         } else {
             format!("{low}–{high}")
         }

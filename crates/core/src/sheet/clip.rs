@@ -9,9 +9,9 @@ use crate::dog::{Answer, Question};
 use crate::kit::{ClipperFit, ONE_SIZE_MM};
 use crate::look::LineName;
 use crate::say::capital;
-use crate::solve::{Stroke, Unit, UnitCut};
+use crate::solve::{Roughing, Stroke, Unit, UnitCut};
 
-impl Writer<'_> {
+impl<'a> Writer<'a> {
     /// Share of the clipping that is left with a wide blade: a third more at every stroke (handbook 3).
     fn width_share(&self, tool: Uuid) -> f64 {
         let mut kit = self.job.kit.iter();
@@ -19,133 +19,174 @@ impl Writer<'_> {
         if is_wide { m::WIDE_BLADE } else { 1.0 }
     }
 
-    /// Clipper work by tool, longest first.
+    /// Clipper work by tool, longest first: what is too little for a step of its own goes along with
+    /// the tool that is in hand.
     pub(super) fn clip(&mut self) {
-        let plan = self.plan;
-        let mut groups: Vec<(Uuid, Stroke, Vec<&UnitCut>)> = Vec::new();
-        let mut alone: Vec<(Uuid, Stroke, Vec<&UnitCut>)> = Vec::new();
-        for cut in &plan.cuts {
-            let Some(tool) = cut.tool else { continue };
-            if cut.unit == Unit::Feet {
-                continue;
-            }
-            if is_shaped_by_hand(cut.unit) {
-                alone.push((tool, cut.stroke, vec![cut]));
-                continue;
-            }
-            match groups
-                .iter_mut()
-                .find(|(t, s, _)| *t == tool && *s == cut.stroke)
-            {
-                Some((_, _, cuts)) => cuts.push(cut),
-                None => groups.push((tool, cut.stroke, vec![cut])),
-            }
-        }
-        groups.append(&mut alone);
-        let longest = |tool: Uuid| {
-            self.job
-                .kit
-                .iter()
-                .find(|t| t.id == tool)
-                .map_or(0.0, |t| t.leaves_mm.as_mm())
-        };
-        groups.sort_by(|a, b| {
-            longest(b.0)
-                .total_cmp(&longest(a.0))
-                .then(order_of(a.1).cmp(&order_of(b.1)))
-        });
-        let body_units = groups
+        let passes = self.passes();
+        let body_units = passes
             .iter()
-            .flat_map(|g| &g.2)
+            .flat_map(Pass::cuts)
             .filter(|c| !c.unit.is_of_a_leg() && !is_shaped_by_hand(c.unit))
             .count()
             .max(1) as f64;
-        for (tool, stroke, cuts) in groups {
-            let is_blade = self.is_blade(tool);
-            let legs = cuts.iter().filter(|c| c.unit.is_of_a_leg()).count() as f64;
-            let body = cuts.len() as f64 - legs;
-            // A leg has about five faces; both sides of the dog are done.
-            let minutes = match clipped_part(&cuts) {
-                Some(minutes) => minutes,
-                None => m::BODY_CLIPPED * body / body_units + 4.0 * m::LEG_SKIMMED * legs / 5.0,
-            };
-            let minutes = minutes * self.width_share(tool) + self.change(tool);
-            let touches_flank = cuts
-                .iter()
-                .any(|c| matches!(c.unit, Unit::TuckUp | Unit::FlankAndKnee | Unit::Underline));
-            let touches_face = cuts
-                .iter()
-                .any(|c| matches!(c.unit, Unit::Face | Unit::Beard | Unit::Topknot));
-            let mut hazards = vec![if is_blade {
-                Hazard::BareBlade
-            } else {
-                Hazard::Comb
-            }];
-            if touches_flank {
-                hazards.push(Hazard::Flank);
+        let mut joined: Vec<Pass<'_>> = Vec::new();
+        for pass in passes {
+            let minutes = self.pass_minutes(&pass, body_units) * self.size;
+            let with_it = joined.iter_mut().find(|other| {
+                other.tool == pass.tool && !other.is_by_itself() && !pass.is_by_itself()
+            });
+            match with_it {
+                Some(other) if minutes < m::LEAST_STEP => other.parts.extend(pass.parts),
+                _ => joined.push(pass),
             }
-            if touches_face {
-                hazards.push(Hazard::Face);
-            }
-            if legs > 0.0 {
-                hazards.push(Hazard::Legs);
-            }
-            if cuts.iter().any(|c| c.unit == Unit::Ears) {
-                hazards.push(Hazard::Ears);
-            }
-            if cuts.iter().any(|c| c.unit == Unit::Tail) {
-                hazards.push(Hazard::Tail);
-            }
-            let units: Vec<Unit> = cuts.iter().map(|c| c.unit).collect();
-            let instead = self
-                .words
-                .blade_instead(tool)
-                .filter(|_| !is_blade)
-                .map(|t| format!("If the comb stops: {} blade, bare", t.printed));
-            let (from, to) = self.ends(&cuts);
-            if stroke != Stroke::Scissor
-                && let Some(longer) = self.first_layer_tool(&units, tool)
-            {
-                self.first_layer(&units, longer, m::FIRST_LAYER * minutes);
-            }
-            self.push(
-                Stage::Clip,
-                Draft {
-                    what: match units.as_slice() {
-                        [one] if is_shaped_by_hand(*one) => format!("Clip the {}", one.label()),
-                        _ => capital(&self.named(&units)),
-                    },
-                    tool: self.words.tool(tool),
-                    stroke: match stroke {
-                        Stroke::Against => "full, against the lay",
-                        Stroke::Skim => "skim, weight off",
-                        Stroke::Scissor => "rough out by a skim, the rest to shears",
-                        _ => "full, with the lay",
-                    },
-                    from,
-                    to,
-                    leaves: if stroke == Stroke::Scissor {
-                        String::new()
-                    } else {
-                        self.leaves(&cuts)
-                    },
-                    minutes,
-                    zones: cuts.iter().map(|c| c.unit.zone()).collect(),
-                    instead,
-                    hazards: &hazards,
-                    pair: "",
-                    kind: StepKind::Work,
-                    topic: None,
-                    tool_id: Some(tool),
-                    // What is only roughed out here is said where it is finished.
-                    amounts: if stroke == Stroke::Scissor {
-                        self.roughed(&cuts, tool, legs / 5.0 * 4.0)
-                    } else {
-                        face_amounts(&cuts, plan, &self.job.coat, self.words)
-                    },
-                },
-            );
         }
+        for pass in joined {
+            self.clip_pass(&pass, body_units);
+        }
+    }
+
+    /// What the clipper does, a tool and a stroke at a time, in the order it is done.
+    fn passes(&self) -> Vec<Pass<'a>> {
+        let plan = self.plan;
+        let mut passes: Vec<Pass<'a>> = Vec::new();
+        for cut in plan.cuts.iter().filter(|c| c.unit != Unit::Feet) {
+            let Some(tool) = cut.tool else { continue };
+            let run = Run::of(cut);
+            let same = passes
+                .iter_mut()
+                .find(|pass| pass.tool == tool && pass.parts[0].run == run && !pass.is_by_itself());
+            match same.filter(|_| !is_shaped_by_hand(cut.unit)) {
+                Some(pass) => pass.parts[0].cuts.push(cut),
+                None => passes.push(Pass {
+                    tool,
+                    parts: vec![Part {
+                        run,
+                        cuts: vec![cut],
+                    }],
+                }),
+            }
+        }
+        let kit = &self.job.kit;
+        let longest = |tool: Uuid| {
+            let own = kit.iter().find(|t| t.id == tool);
+            own.map_or(0.0, |t| t.leaves_mm.as_mm())
+        };
+        passes.sort_by(|a, b| {
+            let by_tool = longest(b.tool).total_cmp(&longest(a.tool));
+            by_tool
+                .then(a.is_by_itself().cmp(&b.is_by_itself()))
+                .then(a.parts[0].run.cmp(&b.parts[0].run))
+        });
+        passes
+    }
+
+    fn pass_minutes(&self, pass: &Pass<'_>, body_units: f64) -> f64 {
+        let legs = pass.cuts().filter(|c| c.unit.is_of_a_leg()).count() as f64;
+        let body = pass.cuts().count() as f64 - legs;
+        // A leg has about five faces; both sides of the dog are done.
+        let minutes = match clipped_part(pass) {
+            Some(minutes) => minutes,
+            None => m::BODY_CLIPPED * body / body_units + 4.0 * m::LEG_SKIMMED * legs / 5.0,
+        };
+        minutes * self.width_share(pass.tool)
+    }
+
+    fn clip_pass(&mut self, pass: &Pass<'_>, body_units: f64) {
+        let tool = pass.tool;
+        let is_blade = self.is_blade(tool);
+        let minutes = self.pass_minutes(pass, body_units) + self.change(tool);
+        let has = |units: &[Unit]| pass.cuts().any(|c| units.contains(&c.unit));
+        let mut hazards = vec![if is_blade {
+            Hazard::BareBlade
+        } else {
+            Hazard::Comb
+        }];
+        if has(&[
+            Unit::TuckUp,
+            Unit::FlankAndKnee,
+            Unit::Flank,
+            Unit::Underline,
+        ]) {
+            hazards.push(Hazard::Flank);
+        }
+        if has(&[Unit::Face, Unit::Beard, Unit::Topknot]) {
+            hazards.push(Hazard::Face);
+        }
+        let legs = pass.cuts().filter(|c| c.unit.is_of_a_leg()).count() as f64;
+        if legs > 0.0 {
+            hazards.push(Hazard::Legs);
+        }
+        if has(&[Unit::Ears]) {
+            hazards.push(Hazard::Ears);
+        }
+        if has(&[Unit::Tail]) {
+            hazards.push(Hazard::Tail);
+        }
+        let cuts: Vec<&UnitCut> = pass.cuts().collect();
+        let units: Vec<Unit> = cuts.iter().map(|c| c.unit).collect();
+        let instead = self
+            .words
+            .blade_instead(tool)
+            .filter(|_| !is_blade)
+            .map(|t| format!("If the comb stops: {} blade, bare", t.printed));
+        let (from, to) = self.ends(&cuts);
+        let main = &pass.parts[0];
+        if !main.run.is_roughing()
+            && let Some(longer) = self.first_layer_tool(&units, tool)
+        {
+            self.first_layer(&units, longer, m::FIRST_LAYER * minutes);
+        }
+        let finished: Vec<&UnitCut> = cuts
+            .iter()
+            .filter(|c| c.stroke != Stroke::Scissor)
+            .copied()
+            .collect();
+        let mut amounts = Vec::new();
+        for other in &pass.parts[1..] {
+            let units: Vec<Unit> = other.cuts.iter().map(|c| c.unit).collect();
+            amounts.push(format!(
+                "{}: {}",
+                capital(&self.named(&units)),
+                other.run.stroke()
+            ));
+        }
+        let roughed: Vec<&UnitCut> = pass
+            .cuts()
+            .filter(|c| c.stroke == Stroke::Scissor)
+            .collect();
+        if !roughed.is_empty() {
+            amounts.extend(self.roughed(&roughed, tool, legs / 5.0 * 4.0));
+        }
+        amounts.extend(face_amounts(
+            &finished,
+            self.plan,
+            &self.job.coat,
+            self.words,
+        ));
+        let leaves = self.leaves(&finished);
+        self.push(
+            Stage::Clip,
+            Draft {
+                what: match units.as_slice() {
+                    [one] if is_shaped_by_hand(*one) => format!("Clip the {}", one.label()),
+                    _ => capital(&self.named(&units)),
+                },
+                tool: self.words.tool(tool),
+                stroke: main.run.stroke(),
+                from,
+                to,
+                leaves,
+                minutes,
+                zones: units.iter().map(|u| u.zone()).collect(),
+                instead,
+                hazards: &hazards,
+                pair: "",
+                kind: StepKind::Work,
+                topic: None,
+                tool_id: Some(tool),
+                amounts,
+            },
+        );
     }
 
     /// How deep the comb goes where it only roughs out, where it stops, and what that saves.
@@ -154,21 +195,33 @@ impl Writer<'_> {
         let Some(comb) = known.map(|t| t.leaves_mm.as_mm()) else {
             return Vec::new();
         };
-        let to_shears = |cut: &&&UnitCut| -> Option<(f64, f64)> {
-            let left = |mm: &f64| (comb - mm).max(0.0);
-            let each: Vec<f64> = cut.leaves_mm.iter().map(left).collect();
-            let least = each.iter().copied().reduce(f64::min)?;
-            Some((least, each.into_iter().fold(0.0, f64::max)))
-        };
-        let spans = cuts.iter().filter_map(|cut| to_shears(&cut));
-        let (least, most) = spans.fold((f64::INFINITY, 0.0_f64), |(a, b), (low, high)| {
-            (a.min(low), b.max(high))
-        });
         let mut said = Vec::new();
-        if most >= 1.0 {
-            let span = self.words.span(least.min(most), most);
+        let pressed = cuts
+            .iter()
+            .filter(|c| c.roughing != Some(Roughing::HeldOff));
+        let most = pressed
+            .flat_map(|cut| &cut.leaves_mm)
+            .fold(0.0_f64, |most, mm| most.max(comb - mm));
+        if most >= LEAST_SAID_MM {
             said.push(format!(
-                "The shears take {span} {} more; comb and blade stop a finger above the bevel",
+                "The shears take up to {} {} more; comb and blade stop a finger above the bevel",
+                self.words.told(most, true),
+                self.words.unit()
+            ));
+        }
+        let held_off: Vec<&UnitCut> = cuts
+            .iter()
+            .filter(|c| c.roughing == Some(Roughing::HeldOff))
+            .copied()
+            .collect();
+        if !held_off.is_empty() {
+            let depth = held_off.iter().flat_map(|c| c.leaves_mm.iter().copied());
+            let (low, high) = depth.fold((f64::INFINITY, 0.0_f64), |(a, b), mm| {
+                (a.min(mm), b.max(mm))
+            });
+            said.push(format!(
+                "Held off, only the tips go: leave {} {} and a little for the shears",
+                self.words.told_span(low, high, true),
                 self.words.unit()
             ));
         }
@@ -295,9 +348,71 @@ impl Writer<'_> {
     }
 }
 
+/// Less is not said, mm (look-2.md, *Numbers*).
+const LEAST_SAID_MM: f64 = 2.0;
+
+/// How a tool is run in a pass: in the order it is done with one tool in hand.
+#[derive(Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
+enum Run {
+    Full,
+    Against,
+    Skim,
+    RoughPressed,
+    RoughHeldOff,
+}
+
+impl Run {
+    const fn of(cut: &UnitCut) -> Self {
+        match (cut.stroke, cut.roughing) {
+            (Stroke::Against, _) => Self::Against,
+            (Stroke::Skim, _) => Self::Skim,
+            (Stroke::Scissor, Some(Roughing::HeldOff)) => Self::RoughHeldOff,
+            (Stroke::Scissor, _) => Self::RoughPressed,
+            (Stroke::Full | Stroke::Leave, _) => Self::Full,
+        }
+    }
+
+    const fn is_roughing(self) -> bool {
+        matches!(self, Self::RoughPressed | Self::RoughHeldOff)
+    }
+
+    const fn stroke(self) -> &'static str {
+        match self {
+            Self::Full => "full, with the lay",
+            Self::Against => "full, against the lay",
+            Self::Skim => "skim, weight off",
+            Self::RoughPressed => "rough out, with the lay; the rest to shears",
+            Self::RoughHeldOff => "rough out by a skim, held off; the rest to shears",
+        }
+    }
+}
+
+/// What one tool does in one step, the main part first.
+struct Pass<'a> {
+    tool: Uuid,
+    parts: Vec<Part<'a>>,
+}
+
+/// What it does one way.
+struct Part<'a> {
+    run: Run,
+    cuts: Vec<&'a UnitCut>,
+}
+
+impl<'a> Pass<'a> {
+    fn cuts(&self) -> impl Iterator<Item = &'a UnitCut> + '_ {
+        self.parts.iter().flat_map(|part| part.cuts.iter().copied())
+    }
+
+    /// What is clipped by itself, for it is shaped by hand after it.
+    fn is_by_itself(&self) -> bool {
+        self.cuts().any(|cut| is_shaped_by_hand(cut.unit))
+    }
+}
+
 /// Minutes of the clipper on an ear, topknot or tail; none for the rest.
-fn clipped_part(cuts: &[&UnitCut]) -> Option<f64> {
-    let whole = match cuts.first()?.unit {
+fn clipped_part(pass: &Pass<'_>) -> Option<f64> {
+    let whole = match pass.cuts().next()?.unit {
         Unit::Ears => m::EARS,
         Unit::Topknot => m::HEAD,
         Unit::Tail => m::TAIL,
@@ -309,14 +424,4 @@ fn clipped_part(cuts: &[&UnitCut]) -> Option<f64> {
 /// What is clipped by itself and shaped by hand after it.
 pub(super) const fn is_shaped_by_hand(unit: Unit) -> bool {
     matches!(unit, Unit::Ears | Unit::Topknot | Unit::Tail)
-}
-
-/// With one tool in hand: full passes, then skims, then rough-outs.
-const fn order_of(stroke: Stroke) -> u8 {
-    match stroke {
-        Stroke::Full => 0,
-        Stroke::Against => 1,
-        Stroke::Skim => 2,
-        Stroke::Scissor | Stroke::Leave => 3,
-    }
 }

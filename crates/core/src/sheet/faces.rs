@@ -5,6 +5,11 @@ use crate::say::{Words, capital};
 use crate::shape::Hand;
 use crate::solve::{Stroke, Unit, UnitCut};
 
+/// Less off a face is not said, mm (look-2.md, *Numbers*).
+const NOTHING_OFF_MM: f64 = 2.0;
+/// What comes off is even where it differs by less, mm: a step of the shears.
+const EVEN_MM: f64 = 3.0;
+
 /// What comes off a leg, face by face, at its joint, half way and at the hem (handbook 5, *Legs*).
 ///
 /// # Units and shapes
@@ -59,22 +64,41 @@ fn lines(cut: &UnitCut, plan: &Plan, coat: &CoatNow, words: &Words<'_>) -> Vec<S
     };
     let name = capital(cut.unit.label());
     let written = |side: &str, [top, middle, hem]: [f64; 3]| {
-        format!(
-            "{name}{side}: {} off at the joint, {} half way, {} at the hem",
-            words.length(top),
-            words.length(middle),
-            words.length(hem)
-        )
+        let off = |mm: f64| format!("{} {}", words.told(mm, true), words.unit());
+        let (least, most) = (top.min(middle).min(hem), top.max(middle).max(hem));
+        if most < NOTHING_OFF_MM {
+            None
+        } else if most - least < EVEN_MM {
+            Some(format!(
+                "{name}{side}: about {} off all the way down",
+                off(middle)
+            ))
+        } else {
+            let hem = if hem < NOTHING_OFF_MM {
+                "none at the hem".to_owned()
+            } else {
+                format!("{} at the hem", off(hem))
+            };
+            Some(format!(
+                "{name}{side}: {} off at the joint, {} half way, {hem}",
+                off(top),
+                off(middle)
+            ))
+        }
     };
     if plan.subject.is_mirrored {
-        return three(None).map(|t| written("", t)).into_iter().collect();
+        return three(None)
+            .and_then(|t| written("", t))
+            .into_iter()
+            .collect();
     }
     let (left, right) = (three(Some(Hand::Left)), three(Some(Hand::Right)));
     match (left, right) {
         (Some(l), Some(r)) if l.iter().zip(&r).any(|(a, b)| (a - b).abs() >= 1.0) => {
-            vec![written(", left", l), written(", right", r)]
+            let both = [written(", left", l), written(", right", r)];
+            both.into_iter().flatten().collect()
         }
-        (Some(l), _) => vec![written("", l)],
+        (Some(l), _) => written("", l).into_iter().collect(),
         (None, _) => Vec::new(),
     }
 }

@@ -30,6 +30,9 @@ pub(super) const BLEND: f64 = 6.0;
 pub(super) const CHECK: f64 = 4.0;
 pub(super) const BLADE_CHANGE: f64 = 0.7;
 
+/// A step that stands by itself takes at least so long, the tool taken up and the place found
+/// (modelling choice).
+pub(super) const LEAST_STEP: f64 = 2.0;
 /// Both eye corners (modelling choice).
 pub(super) const EYE_CORNERS: f64 = 2.0;
 /// Clearing both armpits (modelling choice).

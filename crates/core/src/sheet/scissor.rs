@@ -46,6 +46,8 @@ const HIND: &[Unit] = &[
     Unit::HindIn,
     Unit::HindFront,
     Unit::FlankAndKnee,
+    Unit::Flank,
+    Unit::Knee,
 ];
 const FORE: &[Unit] = &[Unit::ForeBack, Unit::ForeOut, Unit::ForeIn, Unit::ForeFront];
 

@@ -19,7 +19,7 @@ use crate::lines::ClipLine;
 use crate::look::LineName;
 use crate::plan::Plan;
 use crate::say::Words;
-use crate::solve::{Unit, UnitCut};
+use crate::solve::{Stroke, Unit, UnitCut};
 
 /// Work between two breaks, minutes (modelling choice after handbook 6, *breaks*: short for old,
 /// young, unwell).
@@ -189,6 +189,10 @@ impl Writer<'_> {
         if runs.contains(&true) && std::mem::replace(&mut self.has_met_clipper, true) {
             cautions.retain(|c| c.text != CLIPPER_NOISE);
         }
+        let mut minutes = draft.minutes * self.size * held * factor;
+        if draft.kind == StepKind::Work {
+            minutes = minutes.max(m::LEAST_STEP);
+        }
         let number = u32::try_from(self.steps.len() + 1).unwrap_or(u32::MAX);
         self.steps.push(Step {
             number,
@@ -200,7 +204,7 @@ impl Writer<'_> {
             from: draft.from,
             to: draft.to,
             leaves: draft.leaves,
-            minutes: (draft.minutes * self.size * held * factor * 10.0).round() / 10.0,
+            minutes: (minutes * 10.0).round() / 10.0,
             topic,
             factor,
             tool_id: draft.tool_id,
@@ -264,7 +268,8 @@ impl Writer<'_> {
     pub(super) fn span(&self, cut: &UnitCut) -> String {
         let from = cut.leaves_mm.iter().copied().fold(f64::INFINITY, f64::min);
         let to = cut.leaves_mm.iter().copied().fold(0.0, f64::max);
-        self.words.span(from, to)
+        let is_by_shears = cut.stroke == Stroke::Scissor;
+        self.words.told_span(from, to, is_by_shears)
     }
 
     /// Names of units in a sentence; a back that is cut in one pass is just the back.

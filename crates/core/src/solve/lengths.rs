@@ -72,16 +72,78 @@ pub fn solve_lengths(subject: &Subject) -> Result<Solution, SolveError> {
 /// # Errors
 /// If the solver gives no answer.
 pub fn solve_lengths_to(subject: &Subject, accuracy: Accuracy) -> Result<Solution, SolveError> {
-    // Judged when it is cut for, said as it leaves the table; only constants differ.
-    let (aimed, aimed_reach) = balance_points(subject);
-    let built = programme(subject, &aimed);
-    let (points, reach) = if subject.grows_mm > 0.0 {
-        balance_points(&subject.today())
-    } else {
-        (aimed, aimed_reach)
-    };
-    let optimum = built.programme.solve_to(accuracy)?;
-    Ok(solution(subject, points, reach, &built, optimum))
+    Sought::of(subject).solve(subject, accuracy)
+}
+
+/// What the lengths of a dog are sought by: the points it is aimed at, and the programme of them.
+#[derive(Clone, Debug)]
+pub struct Sought {
+    /// The judged points at the moment it is cut for.
+    pub aimed: Vec<BalancePoint>,
+    reach: Reach,
+    built: Built,
+}
+
+impl Sought {
+    /// Lays the programme of a subject out.
+    pub fn of(subject: &Subject) -> Self {
+        let (aimed, reach) = balance_points(subject);
+        let built = programme(subject, &aimed);
+        Self {
+            aimed,
+            reach,
+            built,
+        }
+    }
+
+    /// The lengths that balance best, as exactly as asked.
+    ///
+    /// # Errors
+    /// If the solver gives no answer.
+    pub fn solve(&self, subject: &Subject, accuracy: Accuracy) -> Result<Solution, SolveError> {
+        // Judged when it is cut for, said as it leaves the table; only constants differ.
+        let (points, reach) = if subject.grows_mm > 0.0 {
+            balance_points(&subject.today())
+        } else {
+            (self.aimed.clone(), self.reach)
+        };
+        let optimum = self.built.programme.solve_to(accuracy)?;
+        Ok(solution(subject, points, reach, &self.built, optimum))
+    }
+
+    /// The lengths that balance best where all but some are held, none of those under its lowest.
+    ///
+    /// # Units and shapes
+    /// `lengths_mm` and `lowest_mm` hold one length per spot.
+    ///
+    /// # Errors
+    /// If the solver gives no answer.
+    pub(super) fn rest(
+        &self,
+        free: &[usize],
+        lengths_mm: &[f64],
+        lowest_mm: &[f64],
+        accuracy: Accuracy,
+    ) -> Result<Vec<f64>, SolveError> {
+        let mut all = lengths_mm.to_vec();
+        if free.is_empty() {
+            return Ok(all);
+        }
+        let mut bound = self.built.programme.clone();
+        for i in free {
+            bound.bind(self.built.lowest_row(*i), -lowest_mm[*i]);
+        }
+        let optimum = bound.holding(free, lengths_mm).solve_to(accuracy)?;
+        for (i, mm) in free.iter().zip(optimum.lengths_mm) {
+            all[*i] = mm.max(lowest_mm[*i]);
+        }
+        Ok(all)
+    }
+
+    /// The programme.
+    pub(super) const fn programme(&self) -> &Programme {
+        &self.built.programme
+    }
 }
 
 /// The programme of a subject, with the rows that belong to the judged points.
@@ -91,6 +153,15 @@ pub struct Built {
     pub programme: Programme,
     /// Row number, point number, expression number.
     point_rows: Vec<(usize, usize, usize)>,
+    /// Number of the first of the rows that hold the lengths: two a spot, highest then lowest.
+    bounds_from: usize,
+}
+
+impl Built {
+    /// Number of the row that holds a spot's lowest length.
+    const fn lowest_row(&self, spot: usize) -> usize {
+        self.bounds_from + 2 * spot + 1
+    }
 }
 
 /// Writes the programme of a subject down, for solving here or by a second solver.
@@ -122,6 +193,7 @@ pub fn programme(subject: &Subject, points: &[BalancePoint]) -> Built {
     pulls(subject, &mut qp);
     floors(subject, &mut qp);
     neighbours(subject, &mut qp);
+    let bounds_from = qp.size().1;
     for (i, spot) in subject.spots.iter().enumerate() {
         qp.row([(i, 1.0)], &[], spot.high);
         qp.row([(i, -1.0)], &[], -spot.low);
@@ -129,6 +201,7 @@ pub fn programme(subject: &Subject, points: &[BalancePoint]) -> Built {
     Built {
         programme: qp,
         point_rows,
+        bounds_from,
     }
 }
 
@@ -165,13 +238,27 @@ fn pulls(subject: &Subject, qp: &mut Programme) {
 
 fn floors(subject: &Subject, qp: &mut Programme) {
     let unit = FLOOR_UNIT * subject.height();
-    for (i, spot) in subject.spots.iter().enumerate() {
-        if spot.floor > spot.low + 1e-9 && !spot.is_free_of_floor {
-            let short = qp.helper();
-            qp.square_helper(short, FLOOR * alike(subject, i));
-            qp.row([(i, -1.0 / unit)], &[(short, -1.0)], -spot.floor / unit);
-        }
+    for (i, floor, weight) in floored(subject) {
+        let short = qp.helper();
+        qp.square_helper(short, weight);
+        qp.row([(i, -1.0 / unit)], &[(short, -1.0)], -floor / unit);
     }
+}
+
+/// Spots with a floor of the look's, with the floor in mm and the price of going under it, per squared
+/// 0.02 of the height.
+fn floored(subject: &Subject) -> impl Iterator<Item = (usize, f64, f64)> + '_ {
+    let spots = subject.spots.iter().enumerate();
+    let held = spots.filter(|(_, spot)| spot.floor > spot.low + 1e-9 && !spot.is_free_of_floor);
+    held.map(|(i, spot)| (i, spot.floor, FLOOR * alike(subject, i)))
+}
+
+/// The same with the price per squared millimetre.
+pub(super) fn floors_mm(subject: &Subject) -> Vec<(usize, f64, f64)> {
+    let unit = FLOOR_UNIT * subject.height();
+    floored(subject)
+        .map(|(i, floor, weight)| (i, floor, weight / (unit * unit)))
+        .collect()
 }
 
 /// Runs of neighbouring stations; between runs the coat has a hard border or none in common.

@@ -154,6 +154,28 @@ impl Programme {
         (p, self.linear.clone(), a, b)
     }
 
+    /// Moves a row's bound: a length may then go no further down or up.
+    pub(super) fn bind(&mut self, row: usize, bound: f64) {
+        self.rows[row].bound = bound;
+    }
+
+    /// What is a plain quadratic of the lengths in mm, without any helper: curvature, dense and
+    /// symmetric, and slope at zero.
+    pub(super) fn smooth(&self) -> (Vec<f64>, Vec<f64>) {
+        let n = self.lengths;
+        let per_mm = 1.0 / self.unit_mm;
+        let mut curve = vec![0.0; n * n];
+        for i in 0..n {
+            for j in i..n {
+                let value = self.quadratic[i * n + j] * per_mm * per_mm;
+                curve[i * n + j] = value;
+                curve[j * n + i] = value;
+            }
+        }
+        let slope = self.linear[..n].iter().map(|q| q * per_mm).collect();
+        (curve, slope)
+    }
+
     /// The same programme with all lengths held but some: a small one, for comparing what only
     /// those can change. Its objective leaves out what is held.
     ///
@@ -162,7 +184,11 @@ impl Programme {
     /// for every one.
     #[must_use]
     pub fn holding(&self, free: &[usize], held_mm: &[f64]) -> Self {
-        let place = |i: usize| free.iter().position(|f| *f == i);
+        let mut places: Vec<Option<usize>> = vec![None; self.lengths];
+        for (new, old) in free.iter().enumerate() {
+            places[*old] = Some(new);
+        }
+        let place = |i: usize| places[i];
         let held: Vec<f64> = held_mm.iter().map(|mm| mm / self.unit_mm).collect();
         // Helpers that no free length's row speaks of have nothing left to choose.
         let touches = |row: &Row| {

@@ -2,11 +2,10 @@
 
 use super::units::Unit;
 
-/// On the trunk shears leave at least this, mm (handbook 10, findings; balance-model-2.md 1: common
+/// On the trunk, its folds at throat, tuck-up and flank among it, shears leave at least this, mm (handbook 10, findings; balance-model-2.md 1: common
 /// practice; nobody evens a back or a side by hand at less).
 const TRUNK_MM: f64 = 10.0;
-/// Elsewhere, the folds at tuck-up, flank and throat among it, at least this, mm (common practice:
-/// shorter is blade work).
+/// Elsewhere at least this, mm (common practice: shorter is blade work).
 const ELSEWHERE_MM: f64 = 6.0;
 
 impl Unit {
@@ -21,11 +20,13 @@ impl Unit {
             | Self::Shoulder
             | Self::Ribs
             | Self::Hip
-            | Self::Chest => TRUNK_MM,
-            Self::Throat
+            | Self::Chest
+            | Self::Throat
             | Self::Underline
             | Self::TuckUp
             | Self::FlankAndKnee
+            | Self::Flank => TRUNK_MM,
+            Self::Knee
             | Self::HindBack
             | Self::Hock
             | Self::HindFront

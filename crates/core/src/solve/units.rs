@@ -38,6 +38,8 @@ pub enum Unit {
     Underline,
     TuckUp,
     FlankAndKnee,
+    Flank,
+    Knee,
     HindBack,
     Hock,
     HindFront,
@@ -92,9 +94,22 @@ pub(crate) fn back_place(subject: &Subject) -> (S, Option<S>) {
     }
 }
 
+/// Held shorter than this, the flank is cut apart from the knee, or the knee from it, mm
+/// (balance-model-2.md 1): a knot in the fold does not shave the knee.
+const PARTED_UNDER_MM: f64 = 6.0;
+
+fn is_flank_parted(subject: &Subject) -> bool {
+    let high = |s: S| {
+        let spot = subject.find(Place::Side(s));
+        spot.map_or(f64::INFINITY, |i| subject.spots[i].high)
+    };
+    let knee = high(S::Stifle).min(high(S::ThighFront));
+    (high(S::FlankFold) < PARTED_UNDER_MM) != (knee < PARTED_UNDER_MM)
+}
+
 impl Unit {
     /// All units, body first, then legs, then head and tail.
-    pub const ALL: [Self; 29] = [
+    pub const ALL: [Self; 31] = [
         Self::Throat,
         Self::Crest,
         Self::BackFront,
@@ -108,6 +123,8 @@ impl Unit {
         Self::Underline,
         Self::TuckUp,
         Self::FlankAndKnee,
+        Self::Flank,
+        Self::Knee,
         Self::HindBack,
         Self::Hock,
         Self::HindFront,
@@ -127,13 +144,17 @@ impl Unit {
     ];
 
     /// The units a dog is cut in: where one pass runs through the back there is no rear one, and
-    /// brows are cut apart where the look keeps them.
+    /// brows are cut apart where the look keeps them, flank and knee where a knot or a limit holds one
+    /// of them short.
     pub fn on(subject: &Subject) -> impl Iterator<Item = Self> {
         let has_rear = back_split(subject).1.is_some();
+        let is_parted = is_flank_parted(subject);
         let has_brows = subject.look.finish.head == Some(HeadShape::Terrier);
         Self::ALL.into_iter().filter(move |unit| match unit {
             Self::BackRear => has_rear,
             Self::Brows => has_brows,
+            Self::FlankAndKnee => !is_parted,
+            Self::Flank | Self::Knee => is_parted,
             _ => true,
         })
     }
@@ -154,6 +175,8 @@ impl Unit {
             Self::Underline => "underline",
             Self::TuckUp => "tuck-up",
             Self::FlankAndKnee => "flank and front of the knee",
+            Self::Flank => "flank",
+            Self::Knee => "front of the knee",
             Self::HindBack => "back of the hind leg",
             Self::Hock => "hock",
             Self::HindFront => "front of the hind leg",
@@ -187,7 +210,8 @@ impl Unit {
             Self::Chest => Zone::Chest,
             Self::Underline => Zone::Underline,
             Self::TuckUp => Zone::TuckUp,
-            Self::FlankAndKnee => Zone::Knee,
+            Self::Flank => Zone::Flank,
+            Self::FlankAndKnee | Self::Knee => Zone::Knee,
             Self::HindBack => Zone::HindBack,
             Self::Hock => Zone::Hock,
             Self::HindFront => Zone::HindFront,
@@ -212,6 +236,7 @@ impl Unit {
     pub const fn scissor_minutes(self) -> f64 {
         match self {
             Self::Throat | Self::Crest | Self::TuckUp | Self::FlankAndKnee | Self::HindBack => 1.5,
+            Self::Flank | Self::Knee => 0.75,
             Self::Croup | Self::Hock => 1.0,
             Self::Ribs => 3.0,
             Self::HindOut | Self::HindIn => 2.5,
@@ -237,6 +262,8 @@ impl Unit {
         matches!(
             self,
             Self::FlankAndKnee
+                | Self::Flank
+                | Self::Knee
                 | Self::HindBack
                 | Self::Hock
                 | Self::HindFront
@@ -296,6 +323,8 @@ impl Unit {
                 knee.push(Place::Side(S::FlankFold));
                 knee
             }
+            Self::Flank => vec![Place::Side(S::FlankFold)],
+            Self::Knee => stretch(S::Stifle, S::ThighFront),
             Self::HindBack if ends_at_bend => stretch(S::ThighBack, S::Bend),
             Self::HindBack => stretch(S::ThighBack, S::AboveHock),
             Self::Hock if ends_at_bend => stretch(S::AboveHock, S::RearPastern),

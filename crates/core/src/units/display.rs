@@ -87,6 +87,10 @@ fn inches_text(inches: f64) -> String {
 /// Less than a hair is thick is nothing, inches (human hair: about 0.05 to 0.1 mm, from memory).
 const NOTHING_IN: f64 = 0.002;
 
+/// Fingers are laid side by side up to a hand's four, in halves (common practice): further off nobody
+/// counts them.
+const MOST_HALVES: f64 = 8.0;
+
 /// Writes a distance in finger-breadths of the stylist's own index finger, to the half.
 ///
 /// Under 15 mm a hand cannot tell: then `None`, and millimetres are used alone (handbook 5).
@@ -95,6 +99,9 @@ pub fn fingers_text(distance: Length, finger: Length) -> Option<String> {
         return None;
     }
     let halves = (distance / finger * 2.0).round().abs();
+    if halves > MOST_HALVES {
+        return None;
+    }
     let (whole, is_half) = ((halves / 2.0).floor(), halves % 2.0 > 0.5);
     Some(match (whole > 0.5, is_half) {
         (true, true) => format!("{whole:.0}½ fingers"),
@@ -234,6 +241,8 @@ mod tests {
     #[case(18.0, Some("1 finger"))]
     #[case(27.0, Some("1½ fingers"))]
     #[case(37.0, Some("2 fingers"))]
+    #[case(72.0, Some("4 fingers"))]
+    #[case(81.0, None)]
     fn distances_are_told_in_finger_breadths_from_15_mm_up(
         #[case] distance: f64,
         #[case] text: Option<&str>,

@@ -1,47 +1,17 @@
+//! What the balance does not judge: face, beard, brows, topknot, ears, feet and tail get the set of
+//! tools that costs least, those in hand for nothing (balance-model.md 11).
+
 use uuid::Uuid;
 
-use super::units::Unit;
-use crate::balance::{BalancePoint, Subject, bounds};
-use crate::coat::{CoatNow, Knots, Skin, Zone, shortest_safe_mm};
-use crate::kit::{
-    Direction, ONE_SIZE_MM, Tool, ToolKind, UnderComb, full_leaves_mm, skim_leaves_mm,
-};
+use super::laid_out::NOTHING_OFF_MM;
+use super::unit_tables::HAIRSBREADTH;
+use super::{Bench, Roughing, Stroke, UnitCut};
+use crate::balance::bounds;
+use crate::coat::{Knots, shortest_safe_mm};
+use crate::kit::{Direction, ONE_SIZE_MM, Tool, ToolKind, full_leaves_mm, skim_leaves_mm};
 use crate::look::{Cut, FootFinish};
 use crate::shape::HeadShape;
-
-/// How a unit is cut (handbook 3, *Strokes*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
-pub enum Stroke {
-    /// Nothing comes off.
-    Leave,
-    /// Pressed flat, with the lay.
-    Full,
-    /// Against the lay.
-    Against,
-    /// The clipper's weight taken off it; only the tips go.
-    Skim,
-    /// By shears, roughed out by the tool if there is one.
-    Scissor,
-}
-
-/// What one unit gets.
-#[derive(Clone, Debug, PartialEq)]
-pub struct UnitCut {
-    /// Which unit.
-    pub unit: Unit,
-    /// How.
-    pub stroke: Stroke,
-    /// With which tool; none for shears alone and for what is left.
-    pub tool: Option<Uuid>,
-    /// Length wanted at each of its spots, mm.
-    pub wanted_mm: Vec<f64>,
-    /// Length the cut leaves at each of its spots, mm.
-    pub leaves_mm: Vec<f64>,
-    /// Minutes of shears, medium dog; zero for the clipper.
-    pub scissor_minutes: f64,
-    /// Cost in mm² (balance-model.md 11).
-    cost: f64,
-}
+use crate::solve::units::Unit;
 
 // Costs in mm² on a dog of 450 mm (balance-model.md 11, found by experiment).
 
@@ -61,76 +31,16 @@ const WITHOUT_ROUGHING: f64 = 4.0;
 const ROUGH_MM: f64 = 20.0;
 /// How far a roughing tool may be shorter than the longest length wanted, mm.
 const ROUGH_SLACK: f64 = 0.5;
-/// A pressed tool takes nothing off where it leaves no less than the coat less this, mm
-/// (balance-model-2.md 1).
-const NOTHING_OFF_MM: f64 = 1.0;
 /// A rough-out is worth a step where it takes at least one size off, mm (balance-model-2.md 1).
 const ROUGH_OFF_MM: f64 = ONE_SIZE_MM;
-/// A tool may miss a limit or a safe length by so little, mm: less than a hand can hold.
-const HAIRSBREADTH: f64 = 0.05;
 /// At most this many tools are weighed as a set, the best somewhere.
 const MOST_TOOLS: usize = 12;
-/// Balance cost in mm² when single swaps are judged, and the share of the miss that then counts.
-const SWAP_BALANCE: f64 = 5.0;
-const SWAP_MISS: f64 = 0.25;
-/// Rounds of single swaps; a third changes nothing more (tried).
-const SWAP_ROUNDS: usize = 2;
 
-/// What the choice of tools depends on.
-#[derive(Clone, Copy, Debug)]
-pub struct Bench<'a> {
-    /// The dog under the look.
-    pub subject: &'a Subject,
-    /// Its coat.
-    pub coat: &'a CoatNow,
-    /// The judged points.
-    pub points: &'a [BalancePoint],
-    /// The kit.
-    pub kit: &'a [Tool],
-    /// Blade beneath the combs.
-    pub under: UnderComb,
-    /// How delicate the skin is.
-    pub skin: Skin,
-    /// The longest length clipped against the lay, mm (handbook 6, *clip direction*).
-    pub against_at_most_mm: f64,
-    /// How legs are brought to their length (handbook 6, *legs*).
-    pub legs: LegWay,
-    /// Whether topknot and beard are shaped by shears alone (handbook 6, *head tools*).
-    pub is_head_by_eye: bool,
-}
-
-/// How a salon brings legs to their length.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
-pub enum LegWay {
-    /// By comb where that is near enough, else skimmed and scissored.
-    Skimmed,
-    /// By shears alone.
-    Scissored,
-    /// By combs alone, where one leaves an allowed length.
-    Combed,
-}
-
-/// Turns the lengths wanted into owned tools: the set of tools that costs least, exactly, then
-/// single swaps judged by what they do to the balance.
-///
-/// # Units and shapes
-/// `ideal_mm` holds one length per spot of the subject. Returns one cut per unit in the order of
-/// [`Unit::ALL`]; no rear pass along the back where one runs through.
-///
-/// # References
-/// balance-model.md 11.
-pub fn choose_tools(bench: &Bench<'_>, ideal_mm: &[f64]) -> Vec<UnitCut> {
-    let options: Vec<Vec<UnitCut>> = Unit::on(bench.subject)
-        .map(|unit| bench.options(unit, ideal_mm))
-        .collect();
-    let chosen = best_set(&options);
-    bench.swap(&options, chosen, ideal_mm)
-}
-
-/// The cheapest choice of one option a unit, each tool counted once: exact over the subsets of
-/// the tools that are best somewhere.
-pub fn best_set(options: &[Vec<UnitCut>]) -> Vec<usize> {
+/// The cheapest choice of one option a unit, each tool counted once and those in hand not at all:
+/// exact over the subsets of the tools that are best somewhere.
+pub fn best_set(options: &[Vec<UnitCut>], in_hand: &[Uuid]) -> Vec<usize> {
     let tools = leading_tools(options);
+    let price = |tool: &Uuid| if in_hand.contains(tool) { 0.0 } else { TOOL };
     let cheapest = |unit: &[UnitCut], allowed: &dyn Fn(Uuid) -> bool| {
         unit.iter()
             .enumerate()
@@ -162,7 +72,10 @@ pub fn best_set(options: &[Vec<UnitCut>]) -> Vec<usize> {
     // cheaper of the subset without its lowest tool and that tool.
     let subsets = 1_usize << tools.len();
     let mut costs: Vec<f64> = (0..subsets)
-        .map(|set| TOOL * f64::from(set.count_ones()))
+        .map(|set| {
+            let taken = tools.iter().enumerate().filter(|(n, _)| set >> n & 1 == 1);
+            taken.map(|(_, tool)| price(tool)).sum()
+        })
         .collect();
     let mut least = vec![0.0; subsets];
     for (unit, free) in with.iter().zip(&free) {
@@ -240,29 +153,18 @@ fn clean_enough(unit: Unit, wanted_mm: f64, options: Vec<UnitCut>) -> Vec<UnitCu
 }
 
 impl Bench<'_> {
-    /// Lengths wanted, lowest and highest allowed, and coat there now, per spot of a unit.
-    fn spots(&self, unit: Unit, ideal_mm: &[f64]) -> Vec<Wanted> {
-        let spots = unit.spots(self.subject);
-        if spots.is_empty() {
-            return vec![self.set_length(unit.zone())];
-        }
-        spots
-            .into_iter()
-            .map(|i| {
-                let spot = &self.subject.spots[i];
-                Wanted {
-                    ideal: ideal_mm[i],
-                    low: spot.low,
-                    high: spot.high,
-                    // A hem that hangs from the ribs reaches further than the hair beneath it.
-                    now: self.coat.length_mm(spot.zone).max(spot.high),
-                }
-            })
-            .collect()
+    /// The cuts of all that the balance does not judge, beside tools that are in hand already.
+    pub(super) fn set_apart(&self, in_hand: &[Uuid]) -> Vec<UnitCut> {
+        let apart = Unit::on(self.subject).filter(|unit| unit.spots(self.subject).is_empty());
+        let options: Vec<Vec<UnitCut>> = apart.map(|unit| self.options(unit)).collect();
+        let chosen = best_set(&options, in_hand);
+        let cuts = options.iter().zip(chosen);
+        cuts.map(|(unit, i)| unit[i].clone()).collect()
     }
 
     /// A zone that the balance does not judge: the look's length as far as it can be had.
-    fn set_length(&self, zone: Zone) -> Wanted {
+    fn set_length(&self, unit: Unit) -> Wanted {
+        let zone = unit.zone();
         let (low, high) = bounds(self.coat, zone, shortest_safe_mm(zone, self.skin));
         let nominal = self.subject.look.nominal_mm(zone, self.subject.height());
         Wanted {
@@ -273,8 +175,8 @@ impl Bench<'_> {
         }
     }
 
-    fn options(&self, unit: Unit, ideal_mm: &[f64]) -> Vec<UnitCut> {
-        let wanted = self.spots(unit, ideal_mm);
+    fn options(&self, unit: Unit) -> Vec<UnitCut> {
+        let wanted = [self.set_length(unit)];
         let scale = (450.0 / self.subject.height()).powi(2);
         let zone = unit.zone();
         let knots = self.coat.knots(zone);
@@ -305,6 +207,8 @@ impl Bench<'_> {
                 unit,
                 stroke,
                 tool,
+                roughing: (stroke == Stroke::Scissor && tool.is_some())
+                    .then_some(Roughing::Pressed),
                 wanted_mm: wanted.iter().map(|w| w.ideal).collect(),
                 leaves_mm,
                 scissor_minutes: minutes,
@@ -350,13 +254,9 @@ impl Bench<'_> {
             }
             match tool.kind {
                 ToolKind::Blade => {
-                    if self.coat.texture.bears_against() && knots == Knots::None {
-                        let against =
-                            full_leaves_mm(tool, self.under, Direction::AgainstTheLay, stand);
-                        if against <= self.against_at_most_mm && takes_off(against, NOTHING_OFF_MM)
-                        {
-                            offer(Stroke::Against, Some(tool.id), &|_| against, 0.0, 0.0);
-                        }
+                    let against = full_leaves_mm(tool, self.under, Direction::AgainstTheLay, stand);
+                    if self.bears_against(zone, against) && takes_off(against, NOTHING_OFF_MM) {
+                        offer(Stroke::Against, Some(tool.id), &|_| against, 0.0, 0.0);
                     }
                 }
                 ToolKind::Comb => {
@@ -385,6 +285,7 @@ impl Bench<'_> {
                 unit,
                 stroke: Stroke::Scissor,
                 tool: None,
+                roughing: None,
                 wanted_mm: wanted.iter().map(|w| w.ideal).collect(),
                 leaves_mm: wanted.iter().map(|w| shorn(w).min(w.now)).collect(),
                 scissor_minutes: more,
@@ -392,95 +293,7 @@ impl Bench<'_> {
             });
         }
         let asked = wanted.iter().map(|w| w.ideal).fold(0.0, f64::max);
-        self.as_legs_are_done(unit, clean_enough(unit, asked, options))
-    }
-
-    /// Leaves of a leg's options those that the salon takes; all where none is left.
-    fn as_legs_are_done(&self, unit: Unit, options: Vec<UnitCut>) -> Vec<UnitCut> {
-        let is_taken = |cut: &UnitCut| match (self.legs, cut.stroke) {
-            (LegWay::Skimmed, _) | (_, Stroke::Leave) => true,
-            (LegWay::Scissored, stroke) => stroke == Stroke::Scissor && cut.tool.is_none(),
-            (LegWay::Combed, stroke) => stroke != Stroke::Scissor,
-        };
-        let has_other = |cut: &UnitCut| is_taken(cut) && cut.stroke != Stroke::Leave;
-        if !unit.is_of_a_leg() || !options.iter().any(has_other) {
-            return options;
-        }
-        options.into_iter().filter(is_taken).collect()
-    }
-
-    /// Single swaps judged by the balance they give: fewer minutes at the same score.
-    fn swap(
-        &self,
-        options: &[Vec<UnitCut>],
-        mut chosen: Vec<usize>,
-        ideal_mm: &[f64],
-    ) -> Vec<UnitCut> {
-        let places: Vec<Vec<usize>> = Unit::on(self.subject)
-            .map(|unit| unit.spots(self.subject))
-            .collect();
-        // A swap moves only the points its unit's spots move.
-        let moved: Vec<Vec<&BalancePoint>> = places
-            .iter()
-            .map(|spots| {
-                let touches = |p: &&BalancePoint| spots.iter().any(|i| p.depends_on(*i));
-                self.points.iter().filter(touches).collect()
-            })
-            .collect();
-        let mut lengths = ideal_mm.to_vec();
-        let put = |lengths: &mut [f64], u: usize, option: &UnitCut| {
-            for (i, l) in places[u].iter().zip(&option.leaves_mm) {
-                lengths[*i] = *l;
-            }
-        };
-        for (u, i) in chosen.iter().enumerate() {
-            put(&mut lengths, u, &options[u][*i]);
-        }
-        let mut used: Vec<(Uuid, usize)> = Vec::new();
-        for (unit, i) in options.iter().zip(&chosen) {
-            count(&mut used, unit[*i].tool, 1);
-        }
-        for _ in 0..SWAP_ROUNDS {
-            for u in 0..options.len() {
-                if places[u].is_empty() {
-                    continue;
-                }
-                let was = chosen[u];
-                count(&mut used, options[u][was].tool, -1);
-                let mut best = (f64::INFINITY, was);
-                for (i, option) in options[u].iter().enumerate() {
-                    let is_new = option
-                        .tool
-                        .is_some_and(|t| !used.iter().any(|(u, n)| *u == t && *n > 0));
-                    let cost = SWAP_MISS * option.cost + if is_new { TOOL } else { 0.0 };
-                    if cost >= best.0 {
-                        continue;
-                    }
-                    put(&mut lengths, u, option);
-                    let balance: f64 = moved[u].iter().map(|p| p.cost(&lengths)).sum();
-                    let cost = cost + SWAP_BALANCE * balance;
-                    if cost < best.0 - 1e-9 {
-                        best = (cost, i);
-                    }
-                }
-                chosen[u] = best.1;
-                put(&mut lengths, u, &options[u][best.1]);
-                count(&mut used, options[u][best.1].tool, 1);
-            }
-        }
-        options
-            .iter()
-            .zip(chosen)
-            .map(|(unit, i)| unit[i].clone())
-            .collect()
-    }
-}
-
-fn count(used: &mut Vec<(Uuid, usize)>, tool: Option<Uuid>, by: isize) {
-    let Some(tool) = tool else { return };
-    match used.iter_mut().find(|(t, _)| *t == tool) {
-        Some((_, n)) => *n = n.saturating_add_signed(by),
-        None => used.push((tool, usize::from(by > 0))),
+        clean_enough(unit, asked, options)
     }
 }
 
@@ -500,9 +313,10 @@ mod tests {
 
     fn option(tool: Option<u128>, cost: f64) -> UnitCut {
         UnitCut {
-            unit: Unit::BackFront,
+            unit: Unit::Ears,
             stroke: Stroke::Full,
             tool: tool.map(Uuid::from_u128),
+            roughing: None,
             wanted_mm: vec![],
             leaves_mm: vec![],
             scissor_minutes: 0.0,
@@ -539,7 +353,7 @@ mod tests {
                         .collect()
                 })
                 .collect();
-            let ours = cost_of(&options, &best_set(&options));
+            let ours = cost_of(&options, &best_set(&options, &[]));
             prop_assert!((ours - exhaustive(&options)).abs() < 1e-9);
         }
     }
