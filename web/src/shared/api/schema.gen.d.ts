@@ -4968,7 +4968,7 @@ export interface components {
          * @description A part of the dog that is cut alike (balance-model.md 11).
          * @enum {string}
          */
-        Unit: "throat" | "crest" | "back_front" | "back_rear" | "croup" | "rump" | "shoulder" | "ribs" | "hip" | "chest" | "underline" | "tuck_up" | "flank_and_knee" | "hind_back" | "hock" | "hind_front" | "hind_out" | "hind_in" | "fore_back" | "fore_front" | "fore_out" | "fore_in" | "face" | "beard" | "brows" | "topknot" | "ears" | "feet" | "tail";
+        Unit: "throat" | "crest" | "back_front" | "back_rear" | "croup" | "rump" | "shoulder" | "ribs" | "hip" | "chest" | "underline" | "tuck_up" | "flank_and_knee" | "flank" | "knee" | "hind_back" | "hock" | "hind_front" | "hind_out" | "hind_in" | "fore_back" | "fore_front" | "fore_out" | "fore_in" | "face" | "beard" | "brows" | "topknot" | "ears" | "feet" | "tail";
         /** @description What one unit gets. */
         UnitRow: {
             /** @description Shortest length it leaves. */
