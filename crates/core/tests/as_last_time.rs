@@ -85,12 +85,7 @@ fn kept(visit: &Visit) -> KeptPlan {
 /// A visit 42 days ago, its plan kept.
 fn past_of(visit: Visit) -> Past {
     let plan = kept(&visit);
-    let earlier = EarlierVisit {
-        id: Uuid::from_u128(9),
-        began_ms: 0,
-        visit,
-        plan: Some(plan),
-    };
+    let earlier = EarlierVisit::new(Uuid::from_u128(9), 0, visit, Some(plan));
     past(&[earlier], 42 * DAY_MS)
 }
 

@@ -190,12 +190,7 @@ fn the_next_visit_grows_from_what_was_really_left() {
     const DAY: i64 = 86_400_000;
     let mut visit = visit();
     visit.results.insert(Zone::Back, left(20.0));
-    let earlier = EarlierVisit {
-        id: Uuid::from_u128(9),
-        began_ms: 0,
-        visit,
-        plan: None,
-    };
+    let earlier = EarlierVisit::new(Uuid::from_u128(9), 0, visit, None);
     let coat = past(&[earlier], 42 * DAY).coat.expect("a coat");
     let back = coat.zones_mm[&Zone::Back].as_mm();
     // 20 mm and six weeks of fleece: 14.3 mm early growth, a little less near its end.

@@ -72,12 +72,12 @@ fn lump() -> Found {
 }
 
 fn at(day: i64, visit: Visit) -> EarlierVisit {
-    EarlierVisit {
-        id: Uuid::from_u128(1000 + u128::try_from(day).expect("positive")),
-        began_ms: day * DAY_MS,
+    EarlierVisit::new(
+        Uuid::from_u128(1000 + u128::try_from(day).expect("positive")),
+        day * DAY_MS,
         visit,
-        plan: None,
-    }
+        None,
+    )
 }
 
 /// Handbook 8, worked by hand: fleece 13 mm is 26.2 mm after 42 days; half millimetres are kept.

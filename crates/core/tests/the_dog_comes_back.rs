@@ -71,12 +71,12 @@ fn said(dog: &Dog, day: i64, bodies: Vec<EntryBody>) -> Visit {
 }
 
 fn on_day(day: i64, visit: Visit) -> EarlierVisit {
-    EarlierVisit {
-        id: Uuid::from_u128(u128::try_from(day).expect("small")),
-        began_ms: day * DAY_MS,
+    EarlierVisit::new(
+        Uuid::from_u128(u128::try_from(day).expect("small")),
+        day * DAY_MS,
         visit,
-        plan: None,
-    }
+        None,
+    )
 }
 
 /// The next visit on a day, with what was known and what is said then.

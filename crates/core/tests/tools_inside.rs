@@ -6,13 +6,18 @@ use rstest::rstest;
 use support::{ample_coat, both, build, full_kit, tight_knots, tool};
 use veliform_core::balance::{Judged, score};
 use veliform_core::coat::{CoatNow, Skin, Texture, Zone};
-use veliform_core::dog::House;
-use veliform_core::frame::Build;
+use veliform_core::desk::{Desk, Reasons};
+use veliform_core::dog::{Dog, House};
+use veliform_core::frame::{Build, Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::look::{LineName, LineStop, Look, LookId};
 use veliform_core::plan::{Plan, make_plan};
+use veliform_core::report::PlanReport;
+use veliform_core::sheet::{Stage, StepKind};
 use veliform_core::solve::{Stroke, Unit};
+use veliform_core::units::Length;
+use veliform_core::visit::{LookChoice, fold};
 
 /// The study's kit (balance-model-2.md 9): 10, 7, 5, 4 blades and eight combs.
 fn kit() -> Vec<Tool> {
@@ -254,4 +259,89 @@ fn against_the_lay_is_planned_where_it_should_be_and_not_where_it_must_not() {
     assert!(is_against(&planned(&job)), "in a summer look");
     job.house.schools = job.house.schools.clone().with(Answer::WithTheLay);
     assert!(!is_against(&planned(&job)), "not where the salon does not");
+}
+
+fn told(height: f64, rear: Grade, look: LookId) -> PlanReport {
+    let dog: Dog = serde_json::from_value(serde_json::json!({
+        "id": uuid::Uuid::from_u128(1), "name": "Ballast", "texture": "fleece"
+    }))
+    .expect("a dog");
+    let mut visit = fold(&dog, &[]);
+    visit.frame.measures.insert(
+        Measure::HeightAtWithers,
+        TakenMeasure::by(Method::HeightStick, Length::constant_mm(height)),
+    );
+    visit.frame.felt.insert(Felt::HighInRear, rear);
+    visit.coat.all_over_mm = Some(Length::constant_mm(60.0));
+    visit.look = Some(LookChoice {
+        look,
+        body_mm: None,
+    });
+    let (house, kit) = (House::default(), kit());
+    let desk = Desk::new(&dog, &visit, &house, &kit);
+    desk.plan(Reasons::Skip).expect("solves").report
+}
+
+/// Handbook 10 C: body before legs before head in clipping, and one tool does all it can before it is
+/// changed (common practice).
+#[rstest]
+#[case(LookId::Lamb)]
+#[case(LookId::ToyJacket)]
+#[case(LookId::AngledTerrier)]
+#[case(LookId::Summer)]
+fn each_tool_is_taken_up_once_and_the_body_is_clipped_first(#[case] look: LookId) {
+    let sheet = told(450.0, Grade::None, look).sheet;
+    let clips: Vec<_> = sheet
+        .steps
+        .iter()
+        .filter(|s| s.stage == Stage::Clip)
+        .collect();
+    let mut tools: Vec<_> = clips.iter().map(|s| s.tool_id).collect();
+    tools.dedup();
+    let in_row = tools.len();
+    tools.sort_unstable();
+    tools.dedup();
+    assert_eq!(in_row, tools.len(), "{look:?}: a tool is taken up twice");
+    assert!(
+        clips[0].zones.contains(&Zone::Back),
+        "{look:?}: {}",
+        clips[0].what
+    );
+    for step in &sheet.steps {
+        assert!(
+            step.kind != StepKind::Work || step.minutes >= 1.35,
+            "{}",
+            step.what
+        );
+    }
+}
+
+/// balance-model-2.md 8: what one comb leaves is said, with what a second would cost, or with what it
+/// does where it is taken; of a level back nothing is said.
+#[test]
+fn what_one_comb_cannot_hide_is_said() {
+    let says = |report: &PlanReport| {
+        let mut truths = report.truths.iter();
+        truths.any(|t| t.contains("cannot hide it") || t.contains("all along: "))
+    };
+    let count = |rear: Grade| {
+        let dogs = [260.0, 380.0, 460.0, 620.0].into_iter();
+        let looks = [LookId::Lamb, LookId::OneLength, LookId::AngledTerrier];
+        dogs.flat_map(|h| looks.map(|look| told(h, rear, look)))
+            .filter(says)
+            .count()
+    };
+    assert!(count(Grade::Marked) >= 9);
+    assert_eq!(count(Grade::None), 0);
+}
+
+/// The body's length that somebody names is the one that is cut, where it is owned.
+#[rstest]
+#[case(13.0)]
+#[case(16.0)]
+#[case(19.0)]
+fn a_named_length_is_the_bodys(#[case] named: f64) {
+    let mut job = job(LookId::Lamb, 460.0, 50.0, |_, _| {});
+    job.look = job.look.with_body(named);
+    assert_eq!(longest(&planned(&job), Unit::BackFront), named);
 }

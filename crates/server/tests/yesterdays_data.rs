@@ -28,13 +28,15 @@ fn kept(name: &str) -> Vec<u8> {
 
 /// A salon with one dog, a look chosen, a plan kept and, in format 4, the groom run at the table: the
 /// first that landed, the last before entries had stamps, the last before a rule's ticks were one
-/// shape, the first whose second visit began with what was known.
+/// shape, the first whose second visit began with what was known, the last before plans lay in brief
+/// beside themselves.
 #[rstest]
 #[case::format_3("salon-3.db.gz", false, false)]
 #[case::format_4_as_it_landed_first("salon-4-first.db.gz", false, false)]
 #[case::format_4("salon-4.db.gz", true, false)]
 #[case::format_5("salon-5.db.gz", false, true)]
 #[case::format_5_with_what_was_known("salon-5-known.db.gz", true, true)]
+#[case::format_6("salon-6.db.gz", false, true)]
 #[actix_web::test]
 async fn a_salon_of_an_earlier_build_opens_and_goes_on(
     #[case] name: &str,
@@ -95,6 +97,15 @@ async fn a_salon_of_an_earlier_build_opens_and_goes_on(
     ] {
         ask(path, None).await;
     }
+    // What a life asks of a plan that was kept before it lay in brief beside itself, asked twice.
+    let dog = dogs[0]["dog"]["id"].as_str().expect("an id");
+    let life = ask(&format!("/api/dogs/{dog}/life"), None).await;
+    let looks = life["life"]["visits"].as_array().expect("visits");
+    assert!(looks.iter().any(|v| v["look"] == plan["look_name"]));
+    assert_eq!(
+        ask(&format!("/api/dogs/{dog}/life"), None).await["life"],
+        life["life"]
+    );
     let log = ask(&format!("/api/visits/{visit}"), None).await;
     let entries = log["entries"].as_array().expect("entries");
     assert!(entries.len() > 10);

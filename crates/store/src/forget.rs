@@ -18,7 +18,13 @@ pub struct Belongings {
 }
 
 /// What hangs on visits, in the order in which it is removed.
-const OF_VISITS: [&str; 4] = ["photo", "packed_plan", "kept_plan", "entry"];
+const OF_VISITS: [&str; 5] = [
+    "photo",
+    "plan_in_brief",
+    "packed_plan",
+    "kept_plan",
+    "entry",
+];
 
 impl Store {
     /// What belongs to a dog: it is said before it goes.

@@ -3,7 +3,7 @@ use std::borrow::Cow;
 use rusqlite::{Connection, OptionalExtension, Row, Transaction, params};
 use serde_json::Value;
 use uuid::Uuid;
-use veliform_core::visit::{Entry, KeptPlan};
+use veliform_core::visit::{Entry, KeptPlan, PlanInBrief};
 
 use crate::error::StoreError;
 use crate::open::{Store, from_json, id_of, to_json};
@@ -67,6 +67,7 @@ pub struct PackedPlan {
     at_ms: i64,
     method: String,
     bytes: Vec<u8>,
+    in_brief: String,
 }
 
 impl PackedPlan {
@@ -80,6 +81,7 @@ impl PackedPlan {
             at_ms: plan.at_ms,
             method: plan.method.clone(),
             bytes: packed(&to_json(plan)?).map_err(StoreError::Packing)?,
+            in_brief: to_json(&PlanInBrief::of(plan))?,
         })
     }
 
@@ -174,6 +176,42 @@ impl Store {
         Ok(None)
     }
 
+    /// The newest plan of a visit that reads, in brief; none where there is none. What was not kept in
+    /// brief is, from here on.
+    ///
+    /// # Errors
+    /// If the data file cannot be read or written.
+    pub fn newest_brief_of(&mut self, visit: Uuid) -> Result<Option<PlanInBrief>, StoreError> {
+        match self.brief_of(visit)? {
+            Brief::Kept(brief) => Ok(Some(brief)),
+            Brief::None => Ok(None),
+            Brief::Asked => {
+                let Some(plan) = self.newest_plan_of(visit)? else {
+                    return Ok(None);
+                };
+                let brief = PlanInBrief::of(&plan);
+                let body = to_json(&brief)?;
+                self.write(|tx| insert_brief(tx, visit, plan.id, &body))?;
+                Ok(Some(brief))
+            }
+        }
+    }
+
+    fn brief_of(&self, visit: Uuid) -> Result<Brief, StoreError> {
+        let mut rows = self.read().prepare_cached(
+            "SELECT p.id, b.body FROM any_plan AS p LEFT JOIN plan_in_brief AS b ON b.plan_id = p.id
+             WHERE p.visit_id = ?1 ORDER BY p.at_ms DESC, p.id DESC LIMIT 1",
+        )?;
+        let row = rows.query_row([visit.to_string()], |row| {
+            Ok((row.get::<_, String>(0)?, row.get::<_, Option<String>>(1)?))
+        });
+        match row.optional()? {
+            None => Ok(Brief::None),
+            Some((_, None)) => Ok(Brief::Asked),
+            Some((id, Some(body))) => Ok(Brief::Kept(from_json("plan", &id, &body)?)),
+        }
+    }
+
     /// The visit a plan was kept at.
     ///
     /// # Errors
@@ -202,6 +240,29 @@ impl Store {
     }
 }
 
+/// Whether a visit's newest plan lies in brief beside it.
+enum Brief {
+    /// There is no plan.
+    None,
+    /// There is one, and nobody asked for it in brief yet.
+    Asked,
+    /// There it is.
+    Kept(PlanInBrief),
+}
+
+fn insert_brief(
+    tx: &Transaction<'_>,
+    visit: Uuid,
+    plan: Uuid,
+    body: &str,
+) -> Result<(), StoreError> {
+    tx.execute(
+        "INSERT OR IGNORE INTO plan_in_brief (plan_id, visit_id, body) VALUES (?1, ?2, ?3)",
+        params![plan.to_string(), visit.to_string(), body],
+    )?;
+    Ok(())
+}
+
 pub(crate) fn insert_plan(
     tx: &Transaction<'_>,
     visit: Uuid,
@@ -225,7 +286,7 @@ pub(crate) fn insert_plan(
                     plan.bytes
                 ],
             )?;
-            Ok(())
+            insert_brief(tx, visit, plan.id, &plan.in_brief)
         }
     }
 }

@@ -50,6 +50,7 @@ impl Look {
             }
         }
         self.body_mm = body_mm;
+        self.is_body_named = true;
         self
     }
 

@@ -6,7 +6,7 @@ use crate::kit::Tool;
 use crate::look::{LineName, LineStop, Look};
 use crate::placing::{has_shelf, skirt_stop, tone_shifts};
 use crate::solve::{
-    Accuracy, Bench, Cutting, LegWay, Solution, SolveError, Sought, UnitCut, choose_tools,
+    Accuracy, Bench, BodyCut, Cutting, LegWay, Solution, SolveError, Sought, UnitCut, choose_tools,
 };
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
@@ -28,6 +28,10 @@ pub struct Plan {
     pub cuts: Vec<UnitCut>,
     /// Length at every spot as the tools leave it, mm.
     pub lengths_mm: Vec<f64>,
+    /// How the body is cut; none where no clipper runs there.
+    pub body: Option<BodyCut>,
+    /// The best other way: one length for two, or two for one.
+    pub other_body: Option<BodyCut>,
 }
 
 impl Plan {
@@ -75,6 +79,8 @@ pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
         solution,
         cuts: cutting.cuts,
         lengths_mm: cutting.lengths_mm,
+        body: cutting.body,
+        other_body: cutting.other_body,
     })
 }
 

@@ -5,6 +5,7 @@ mod knots;
 mod moves;
 mod reasons;
 mod rows;
+mod second_length;
 mod truths;
 mod units;
 mod whole;

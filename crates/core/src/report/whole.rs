@@ -5,6 +5,7 @@ use utoipa::ToSchema;
 use super::knots::KnottedZone;
 use super::reasons::Reason;
 use super::rows::{BalanceRow, Coats, Verdict, more_points, rows};
+use super::second_length::second_length;
 use super::truths::coat_truths;
 use super::units::{UnitRow, unit_row};
 use crate::balance::{Subject, score};
@@ -142,7 +143,10 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
         balance,
         reasons: why.reasons,
         knots: why.knots,
-        truths: coat_truths(plan, job, &words),
+        truths: second_length(plan, job, &words)
+            .into_iter()
+            .chain(coat_truths(plan, job, &words))
+            .collect(),
         lines,
         sheet,
         upkeep: job.look.upkeep(subject.height()),

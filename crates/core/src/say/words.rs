@@ -12,7 +12,7 @@ const ABOUT_EQUAL_MM: f64 = 4.0;
 const ONE_LENGTH_MM: f64 = 1.5;
 
 /// From here shears are told their lengths in such steps, mm; under it a step is shorter
-/// (look-2.md, *Numbers*).
+/// (modelling choice: what a hand tells apart).
 const STEPS_FROM_MM: f64 = 15.0;
 const SHEAR_STEP_MM: f64 = 3.0;
 const SHORT_STEP_MM: f64 = 2.0;

@@ -66,27 +66,33 @@ impl<'a> Writer<'a> {
                 }),
             }
         }
+        // Body before legs before head and tail, and one tool does all it can before it is changed: a
+        // tool comes with the first part it has, the longer before the shorter (handbook 10 C).
         let kit = &self.job.kit;
-        let longest = |tool: Uuid| {
+        let order = |tool: Uuid| {
+            let regions = passes.iter().filter(|p| p.tool == tool).map(Pass::region);
             let own = kit.iter().find(|t| t.id == tool);
-            own.map_or(0.0, |t| t.leaves_mm.as_mm())
+            (regions.min(), own.map_or(0.0, |t| t.leaves_mm.as_mm()))
         };
-        passes.sort_by(|a, b| {
-            let by_tool = longest(b.tool).total_cmp(&longest(a.tool));
-            by_tool
-                .then(a.is_by_itself().cmp(&b.is_by_itself()))
-                .then(a.parts[0].run.cmp(&b.parts[0].run))
+        let mut keyed: Vec<_> = passes.iter().map(|p| order(p.tool)).zip(0..).collect();
+        keyed.sort_by(|((region, mm), a), ((other, other_mm), b)| {
+            let by_tool = region.cmp(other).then(other_mm.total_cmp(mm));
+            let key = |n: usize| (passes[n].tool, passes[n].region(), passes[n].parts[0].run);
+            by_tool.then(key(*a).cmp(&key(*b)))
         });
-        passes
+        let mut passes: Vec<Option<Pass<'a>>> = passes.into_iter().map(Some).collect();
+        keyed
+            .into_iter()
+            .filter_map(|(_, n)| passes[n].take())
+            .collect()
     }
 
     fn pass_minutes(&self, pass: &Pass<'_>, body_units: f64) -> f64 {
         let legs = pass.cuts().filter(|c| c.unit.is_of_a_leg()).count() as f64;
         let body = pass.cuts().count() as f64 - legs;
-        // A leg has about five faces; both sides of the dog are done.
         let minutes = match clipped_part(pass) {
             Some(minutes) => minutes,
-            None => m::BODY_CLIPPED * body / body_units + 4.0 * m::LEG_SKIMMED * legs / 5.0,
+            None => m::BODY_CLIPPED * body / body_units + m::LEG_SKIMMED * legs_of(legs),
         };
         minutes * self.width_share(pass.tool)
     }
@@ -155,7 +161,7 @@ impl<'a> Writer<'a> {
             .filter(|c| c.stroke == Stroke::Scissor)
             .collect();
         if !roughed.is_empty() {
-            amounts.extend(self.roughed(&roughed, tool, legs / 5.0 * 4.0));
+            amounts.extend(self.roughed(&roughed, tool, legs > 0.0));
         }
         amounts.extend(face_amounts(
             &finished,
@@ -190,7 +196,7 @@ impl<'a> Writer<'a> {
     }
 
     /// How deep the comb goes where it only roughs out, where it stops, and what that saves.
-    fn roughed(&self, cuts: &[&UnitCut], tool: Uuid, legs: f64) -> Vec<String> {
+    fn roughed(&mut self, cuts: &[&UnitCut], tool: Uuid, is_of_legs: bool) -> Vec<String> {
         let known = self.job.kit.iter().find(|t| t.id == tool);
         let Some(comb) = known.map(|t| t.leaves_mm.as_mm()) else {
             return Vec::new();
@@ -225,7 +231,8 @@ impl<'a> Writer<'a> {
                 self.words.unit()
             ));
         }
-        if legs >= 1.0 {
+        let legs = self.legs_roughed();
+        if is_of_legs && legs >= 1.0 && !std::mem::replace(&mut self.has_said_legs, true) {
             let with = legs * (m::LEG_SKIMMED + m::LEG_AFTER_SKIMMING) * self.size;
             let alone = legs * m::LEG_SCISSORED * self.size;
             said.push(format!(
@@ -233,6 +240,12 @@ impl<'a> Writer<'a> {
             ));
         }
         said
+    }
+
+    /// How many legs are roughed out before the shears.
+    fn legs_roughed(&self) -> f64 {
+        let is_roughed = |c: &&UnitCut| c.unit.is_of_a_leg() && c.roughing.is_some();
+        legs_of(self.plan.cuts.iter().filter(is_roughed).count() as f64)
     }
 
     /// With which tool the body's first light layer is taken, where there is one (handbook 6,
@@ -348,7 +361,12 @@ impl<'a> Writer<'a> {
     }
 }
 
-/// Less is not said, mm (look-2.md, *Numbers*).
+/// How many legs so many of their faces are: the four have ten, each counted on both sides.
+fn legs_of(faces: f64) -> f64 {
+    4.0 * faces / 10.0
+}
+
+/// Less is not said, mm (modelling choice: what a hand tells apart).
 const LEAST_SAID_MM: f64 = 2.0;
 
 /// How a tool is run in a pass: in the order it is done with one tool in hand.
@@ -402,6 +420,19 @@ struct Part<'a> {
 impl<'a> Pass<'a> {
     fn cuts(&self) -> impl Iterator<Item = &'a UnitCut> + '_ {
         self.parts.iter().flat_map(|part| part.cuts.iter().copied())
+    }
+
+    /// Which part of the dog it is for, most of it: body, legs, head and tail.
+    fn region(&self) -> usize {
+        let of = |cut: &UnitCut| match cut.unit {
+            unit if unit.is_of_a_leg() => 1,
+            Unit::Face | Unit::Beard | Unit::Brows | Unit::Topknot | Unit::Ears | Unit::Tail => 2,
+            _ => 0,
+        };
+        let mut counts = [0_usize; 3];
+        self.cuts().for_each(|cut| counts[of(cut)] += 1);
+        let most = counts.into_iter().max();
+        counts.iter().position(|n| Some(*n) == most).unwrap_or(0)
     }
 
     /// What is clipped by itself, for it is shaped by hand after it.

@@ -5,7 +5,7 @@ use crate::say::{Words, capital};
 use crate::shape::Hand;
 use crate::solve::{Stroke, Unit, UnitCut};
 
-/// Less off a face is not said, mm (look-2.md, *Numbers*).
+/// Less off a face is not said, mm (modelling choice: what a hand tells apart).
 const NOTHING_OFF_MM: f64 = 2.0;
 /// What comes off is even where it differs by less, mm: a step of the shears.
 const EVEN_MM: f64 = 3.0;

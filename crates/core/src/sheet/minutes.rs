@@ -78,7 +78,7 @@ pub(super) fn held(has_helper: bool, is_restless: bool) -> f64 {
 }
 
 /// Factor for the dog's size: × 0.7 toy, × 1.5 large.
-pub(super) fn for_size(height_mm: f64) -> f64 {
+pub fn for_size(height_mm: f64) -> f64 {
     if height_mm < 280.0 {
         0.7
     } else if height_mm > 550.0 {

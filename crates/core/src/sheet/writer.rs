@@ -45,6 +45,7 @@ pub fn cut_sheet(
         steps: Vec::new(),
         tools: Vec::new(),
         has_met_clipper: false,
+        has_said_legs: false,
     };
     writer.sorts = sorts(&writer);
     writer.prepare();
@@ -137,6 +138,8 @@ pub(super) struct Writer<'a> {
     tools: Vec<Uuid>,
     /// Whether a step ran a clipper already.
     has_met_clipper: bool,
+    /// Whether it was said what roughing the legs out saves.
+    pub(super) has_said_legs: bool,
 }
 
 /// A step before it is numbered.

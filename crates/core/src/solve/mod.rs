@@ -11,7 +11,7 @@ pub use halves::in_halves;
 pub use lengths::{Built, Solution, Sought, programme, solve_lengths, solve_lengths_to};
 pub use programme::{Accuracy, Matrix, Optimum, Programme, SolveError};
 pub use tools::{
-    Bench, Cutting, LegWay, Roughing, Stroke, UnitCut, best_set, choose_tools, cost_of,
+    Bench, BodyCut, Cutting, LegWay, Roughing, Stroke, UnitCut, best_set, choose_tools, cost_of,
 };
 pub use units::Unit;
 pub(crate) use units::{back_place, back_split};

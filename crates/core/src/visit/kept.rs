@@ -1,13 +1,17 @@
+use std::collections::BTreeMap;
+
 use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::fold::Visit;
+use crate::coat::Zone;
 use crate::dog::{Dog, House};
 use crate::drawing::Drawing;
 use crate::kit::Tool;
 use crate::report::PlanReport;
+use crate::units::Length;
 
 /// A plan kept as it was: what it was made of, what came out, by which method, when.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
@@ -30,4 +34,30 @@ pub struct KeptPlan {
     pub report: PlanReport,
     /// Its drawing.
     pub drawing: Drawing,
+}
+
+/// What later visits ask of a kept plan: read without the plan itself, which is a hundred times as long.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+pub struct PlanInBrief {
+    /// The look, by its name then.
+    pub look_name: String,
+    /// What it left, the middle of each zone, mm.
+    pub left_mm: BTreeMap<Zone, Length>,
+}
+
+impl PlanInBrief {
+    /// A plan in brief.
+    pub fn of(plan: &KeptPlan) -> Self {
+        let mut left_mm = BTreeMap::new();
+        for row in &plan.report.units {
+            // A zone that is cut in parts is told by its first.
+            left_mm
+                .entry(row.zone)
+                .or_insert((row.from_mm + row.to_mm) * 0.5);
+        }
+        Self {
+            look_name: plan.report.look_name.clone(),
+            left_mm,
+        }
+    }
 }

@@ -130,9 +130,9 @@ fn told(visit: &EarlierVisit) -> LifeVisit {
         id: visit.id,
         began_ms: visit.began_ms,
         look: visit
-            .plan
+            .in_brief
             .as_ref()
-            .map(|plan| plan.report.look_name.clone())
+            .map(|plan| plan.look_name.clone())
             .unwrap_or_default(),
         height_mm: height.filter(|_| is_found_now).map(|taken| taken.value_mm),
         weight_kg: said.weight_kg.filter(|kg| weight_problem(*kg).is_none()),

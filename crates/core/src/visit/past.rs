@@ -6,7 +6,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::fold::Visit;
-use super::kept::KeptPlan;
+use super::kept::{KeptPlan, PlanInBrief};
 use super::recipe::{Recipe, Record};
 use crate::body::{EarlierFound, Handling, Outcome};
 use crate::coat::{Zone, grown_mm, resolve_coat};
@@ -26,8 +26,23 @@ pub struct EarlierVisit {
     pub began_ms: i64,
     /// What was said.
     pub visit: Visit,
-    /// The last plan kept at it.
+    /// The last plan kept at it; of the last visit alone.
     pub plan: Option<KeptPlan>,
+    /// The same in brief, of every visit that has one.
+    pub in_brief: Option<PlanInBrief>,
+}
+
+impl EarlierVisit {
+    /// A visit with its plan whole.
+    pub fn new(id: Uuid, began_ms: i64, visit: Visit, plan: Option<KeptPlan>) -> Self {
+        Self {
+            id,
+            began_ms,
+            visit,
+            in_brief: plan.as_ref().map(PlanInBrief::of),
+            plan,
+        }
+    }
 }
 
 /// One reading of a measure at an earlier visit.
@@ -267,10 +282,8 @@ pub(super) fn left_mm(visit: &EarlierVisit, zone: Zone) -> Option<(f64, bool)> {
     if let Some(measured) = result.and_then(ZoneResult::mean_mm) {
         return Some((measured, true));
     }
-    let mut rows = visit.plan.as_ref()?.report.units.iter();
-    let row = rows.find(|u| u.zone == zone)?;
-    let planned = f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm());
-    Some((planned, false))
+    let planned = visit.in_brief.as_ref()?.left_mm.get(&zone)?;
+    Some((planned.as_mm(), false))
 }
 
 fn zones_past(earlier: &[&EarlierVisit], now_ms: i64, factor: f64) -> Vec<ZonePast> {
@@ -318,7 +331,7 @@ pub(super) fn grown(last: &EarlierVisit, now_ms: i64, factor: f64) -> GrownCoat 
     GrownCoat {
         days: u32::try_from(days).unwrap_or(u32::MAX),
         zones_mm,
-        is_from_plan: last.plan.is_some(),
+        is_from_plan: last.in_brief.is_some(),
     }
 }
 

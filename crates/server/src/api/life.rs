@@ -44,7 +44,7 @@ struct Told {
 }
 
 async fn read(salon: &Salon, id: Uuid) -> Result<Told, ApiError> {
-    let before = read_before(salon, id, i64::MAX, PlansRead::All).await?;
+    let before = read_before(salon, id, i64::MAX, PlansRead::InBrief).await?;
     let (house, photos) = salon
         .run(move |store| {
             let mut photos = Vec::new();

@@ -1,7 +1,7 @@
 use actix_web::{get, web};
 use uuid::Uuid;
 use veliform_core::dog::Dog;
-use veliform_core::visit::{EarlierVisit, KeptPlan, Past, fold, past};
+use veliform_core::visit::{EarlierVisit, KeptPlan, Past, PlanInBrief, fold, past};
 use veliform_store::{Store, VisitLog};
 
 use crate::blocking::{Salon, compute};
@@ -19,7 +19,7 @@ pub(crate) async fn get_past(
 ) -> Result<web::Json<Past>, ApiError> {
     let id = id.into_inner();
     let head = salon.run(move |store| Ok(store.visit_head(id)?)).await?;
-    let read = read_before(&salon, head.dog, head.began_ms, PlansRead::All).await?;
+    let read = read_before(&salon, head.dog, head.began_ms, PlansRead::InBrief).await?;
     let answer = compute(move || {
         let (_, earlier) = read.folded();
         Ok(past(&earlier, head.began_ms))
@@ -31,13 +31,14 @@ pub(crate) async fn get_past(
 /// A dog with what was said and kept at its earlier visits, as it is read.
 pub(super) struct Before {
     dog: Dog,
-    visits: Vec<(VisitLog, Option<KeptPlan>)>,
+    visits: Vec<(VisitLog, Option<KeptPlan>, Option<PlanInBrief>)>,
 }
 
-/// Of which visits the kept plans are read: each is unpacked.
+/// What is read of the plans: the last is read whole, for its recipe.
 #[derive(Clone, Copy, PartialEq, Eq)]
 pub(super) enum PlansRead {
-    All,
+    /// Every other in brief.
+    InBrief,
     /// What comes along to the next visit asks for no other.
     TheLast,
 }
@@ -60,15 +61,18 @@ pub(super) async fn read_before(
     let mut visits = Vec::with_capacity(heads.len());
     for (place, head) in heads.into_iter().enumerate() {
         // Newest first.
-        let wants_plan = plans == PlansRead::All || place == 0;
+        let is_last = place == 0;
         // One at a time: a tick at the table never waits for all.
         let read = move |store: &mut Store| {
-            let plan = if wants_plan {
-                store.newest_plan_of(head.id)?
-            } else {
-                None
+            let plan = match is_last {
+                true => store.newest_plan_of(head.id)?,
+                false => None,
             };
-            Ok((store.visit(head.id, 0)?, plan))
+            let in_brief = match plans {
+                PlansRead::TheLast => plan.as_ref().map(PlanInBrief::of),
+                PlansRead::InBrief => store.newest_brief_of(head.id)?,
+            };
+            Ok((store.visit(head.id, 0)?, plan, in_brief))
         };
         visits.push(salon.run(read).await?);
     }
@@ -81,11 +85,12 @@ impl Before {
         let Self { dog, visits } = self;
         let earlier = visits
             .into_iter()
-            .map(|(log, plan)| EarlierVisit {
+            .map(|(log, plan, in_brief)| EarlierVisit {
                 id: log.head.id,
                 began_ms: log.head.began_ms,
                 visit: fold(&dog, &log.entries),
                 plan,
+                in_brief,
             })
             .collect();
         (dog, earlier)

@@ -16,8 +16,9 @@ const MOST_MORE_MM: f64 = 7.0;
 /// A main length lies within so many mm of the nominal, or this share of it.
 const MAIN_MM: f64 = 3.0;
 const MAIN_SHARE: f64 = 0.35;
-/// So many main lengths are tried.
+/// So many main lengths are tried; where somebody named one, only the nearest owned.
 const MAINS: usize = 4;
+const MAINS_NAMED: usize = 1;
 /// The best so many are refined by ribs, croup and shoulder; the best so many of one pass always.
 const REFINED: usize = 10;
 const REFINED_ONES: usize = 4;
@@ -82,6 +83,11 @@ pub(super) struct Priced {
 impl Priced {
     pub(super) const fn is_one_pass(&self) -> bool {
         self.pattern.rear.is_none()
+    }
+
+    /// The ways of its body and of its shorter pass.
+    pub(super) fn ways(&self) -> (usize, Option<usize>) {
+        (self.pattern.body.0, self.pattern.rear.map(|(way, _)| way))
     }
 
     /// What tells it from another: where its line lies and which two lengths it has.
@@ -193,7 +199,10 @@ impl Jackets<'_> {
         let off = |l: &Length| (l.1.max(1e-6) / nominal.max(1e-6)).ln().abs();
         let mut sorted = lengths.to_vec();
         sorted.sort_by(|a, b| off(a).total_cmp(&off(b)));
-        sorted.truncate(MAINS);
+        sorted.truncate(match self.laid_out.subject.look.is_body_named {
+            true => MAINS_NAMED,
+            false => MAINS,
+        });
         let is_main = |l: &&Length| (l.1 - nominal).abs() <= MAIN_MM.max(MAIN_SHARE * nominal);
         let mut mains: Vec<Length> = sorted.iter().filter(is_main).copied().collect();
         if mains.is_empty() {

@@ -117,6 +117,28 @@ pub struct Cutting {
     pub lengths_mm: Vec<f64>,
     /// Where the back's shorter pass begins.
     pub back_pass: Option<LineStop>,
+    /// How the body is cut; none where no clipper runs there.
+    pub body: Option<BodyCut>,
+    /// The best other way: one length for two, or two for one.
+    pub other_body: Option<BodyCut>,
+}
+
+/// How the body is cut, with the rest settled beside it: for saying what one length leaves and a
+/// second would cost.
+#[derive(Clone, Debug, PartialEq)]
+pub struct BodyCut {
+    /// Where the back's line lies.
+    pub stop: Option<LineStop>,
+    /// The tool of the body's length.
+    pub body: Uuid,
+    /// The tool of the shorter pass; none where one runs through.
+    pub rear: Option<Uuid>,
+    /// Length at every spot, mm, the shears not yet solved again.
+    pub lengths_mm: Vec<f64>,
+    /// Minutes of shears, medium dog.
+    pub scissor_minutes: f64,
+    /// How many tools it takes up.
+    pub tools: usize,
 }
 
 /// How thoroughly jackets are tried.
@@ -195,8 +217,12 @@ pub fn choose_tools(
         tried.push((settled.value(), settled, jacket));
     }
     tried.sort_by(|a, b| a.0.total_cmp(&b.0));
+    let bodies: Vec<BodyCut> = tried
+        .iter()
+        .filter_map(|(_, settled, jacket)| Some(body_cut(settled, (*jacket)?, &ways)))
+        .collect();
     tried.truncate(effort.finished);
-    let mut best: Option<(f64, Settled<'_>)> = None;
+    let mut best: Option<(f64, Settled<'_>, Option<&Priced>)> = None;
     for (_, first, jacket) in tried {
         let dues = &dues[jacket.map_or(0, |j| j.layout)];
         let again = first.solve_rest(sought, accuracy)?;
@@ -210,14 +236,20 @@ pub fn choose_tools(
         let last = settled.solve_rest(sought, accuracy)?;
         settled.finish(&last);
         let value = settled.value();
-        if best.as_ref().is_none_or(|(least, _)| value < *least) {
-            best = Some((value, settled));
+        if best.as_ref().is_none_or(|(least, ..)| value < *least) {
+            best = Some((value, settled, jacket));
         }
     }
-    let Some((_, best)) = best else {
+    let Some((_, best, jacket)) = best else {
         return Err(SolveError::NoAnswer);
     };
-    Ok(cutting(&best, bench, &ways, wanted_mm))
+    let is_one_pass = jacket.is_none_or(Priced::is_one_pass);
+    let of = |is_one: bool| bodies.iter().find(|b| b.rear.is_none() == is_one).cloned();
+    Ok(Cutting {
+        body: of(is_one_pass),
+        other_body: of(!is_one_pass),
+        ..cutting(&best, bench, &ways, wanted_mm)
+    })
 }
 
 /// Places of the back's line that are tried: where a hand put it only there, where the salon has one
@@ -373,5 +405,26 @@ fn cutting(settled: &Settled<'_>, bench: &Bench<'_>, ways: &[Way], wanted_mm: &[
         cuts,
         lengths_mm,
         back_pass: subject.look.stop(LineName::BackPass),
+        body: None,
+        other_body: None,
+    }
+}
+
+/// How a body is cut, told.
+fn body_cut(settled: &Settled<'_>, jacket: &Priced, ways: &[Way]) -> BodyCut {
+    let mut tools: Vec<usize> = settled
+        .cuts()
+        .filter_map(|(_, choice)| choice.way().map(|way| ways[way].slot))
+        .collect();
+    tools.sort_unstable();
+    tools.dedup();
+    let (body, rear) = jacket.ways();
+    BodyCut {
+        stop: settled.subject().look.stop(LineName::BackPass),
+        body: ways[body].tool,
+        rear: rear.map(|way| ways[way].tool),
+        lengths_mm: settled.lengths_mm().to_vec(),
+        scissor_minutes: settled.cuts().map(|(_, choice)| choice.minutes).sum(),
+        tools: tools.len(),
     }
 }
