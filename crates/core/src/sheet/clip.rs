@@ -19,17 +19,22 @@ impl<'a> Writer<'a> {
         if is_wide { m::WIDE_BLADE } else { 1.0 }
     }
 
-    /// Clipper work by tool, longest first: what is too little for a step of its own goes along with
+    /// Clipper work by tool: what is too little for a step of its own goes along with
     /// the tool that is in hand.
     pub(super) fn clip(&mut self) {
-        let passes = self.passes();
+        let mut passes = self.passes();
         let body_units = passes
             .iter()
             .flat_map(Pass::cuts)
             .filter(|c| !c.unit.is_of_a_leg() && !is_shaped_by_hand(c.unit))
             .count()
             .max(1) as f64;
-        let mut joined: Vec<Pass<'_>> = Vec::new();
+        // The longest step of a tool takes what is too short for one along.
+        passes.sort_by(|a, b| {
+            let minutes = |pass: &Pass<'_>| self.pass_minutes(pass, body_units);
+            minutes(b).total_cmp(&minutes(a))
+        });
+        let mut joined: Vec<Pass<'a>> = Vec::new();
         for pass in passes {
             let minutes = self.pass_minutes(&pass, body_units) * self.size;
             let with_it = joined.iter_mut().find(|other| {
@@ -40,9 +45,29 @@ impl<'a> Writer<'a> {
                 _ => joined.push(pass),
             }
         }
-        for pass in joined {
+        for pass in self.in_order(joined) {
             self.clip_pass(&pass, body_units);
         }
+    }
+
+    /// Body before legs before head and tail, and one tool does all it can before it is changed: a tool
+    /// comes with the first part it has, the longer before the shorter (handbook 10 C).
+    fn in_order(&self, passes: Vec<Pass<'a>>) -> Vec<Pass<'a>> {
+        let kit = &self.job.kit;
+        let order = |tool: Uuid| {
+            let regions = passes.iter().filter(|p| p.tool == tool).map(Pass::region);
+            let own = kit.iter().find(|t| t.id == tool);
+            (regions.min(), own.map_or(0.0, |t| t.leaves_mm.as_mm()))
+        };
+        let mut keyed: Vec<_> = passes.iter().map(|p| order(p.tool)).zip(0..).collect();
+        keyed.sort_by(|((region, mm), a), ((other, other_mm), b)| {
+            let by_tool = region.cmp(other).then(other_mm.total_cmp(mm));
+            let key = |n: usize| (passes[n].tool, passes[n].region(), passes[n].parts[0].run);
+            by_tool.then(key(*a).cmp(&key(*b)))
+        });
+        let mut passes: Vec<Option<Pass<'a>>> = passes.into_iter().map(Some).collect();
+        let by_order = keyed.into_iter();
+        by_order.filter_map(|(_, n)| passes[n].take()).collect()
     }
 
     /// What the clipper does, a tool and a stroke at a time, in the order it is done.
@@ -66,25 +91,7 @@ impl<'a> Writer<'a> {
                 }),
             }
         }
-        // Body before legs before head and tail, and one tool does all it can before it is changed: a
-        // tool comes with the first part it has, the longer before the shorter (handbook 10 C).
-        let kit = &self.job.kit;
-        let order = |tool: Uuid| {
-            let regions = passes.iter().filter(|p| p.tool == tool).map(Pass::region);
-            let own = kit.iter().find(|t| t.id == tool);
-            (regions.min(), own.map_or(0.0, |t| t.leaves_mm.as_mm()))
-        };
-        let mut keyed: Vec<_> = passes.iter().map(|p| order(p.tool)).zip(0..).collect();
-        keyed.sort_by(|((region, mm), a), ((other, other_mm), b)| {
-            let by_tool = region.cmp(other).then(other_mm.total_cmp(mm));
-            let key = |n: usize| (passes[n].tool, passes[n].region(), passes[n].parts[0].run);
-            by_tool.then(key(*a).cmp(&key(*b)))
-        });
-        let mut passes: Vec<Option<Pass<'a>>> = passes.into_iter().map(Some).collect();
-        keyed
-            .into_iter()
-            .filter_map(|(_, n)| passes[n].take())
-            .collect()
+        passes
     }
 
     fn pass_minutes(&self, pass: &Pass<'_>, body_units: f64) -> f64 {

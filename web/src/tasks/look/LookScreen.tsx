@@ -10,6 +10,9 @@ import { BigChange } from './BigChange';
 import { Cost } from './Cost';
 import { OwnLooks } from './OwnLooks';
 
+/** No length named: the one that balances this dog best, of those owned. */
+const UNSAID = 0;
+
 /** Choosing a look solves at once; the sheet shows it on this dog. */
 export function LookScreen() {
   const work = useVisitWork();
@@ -46,12 +49,15 @@ export function LookScreen() {
                 {chosen?.look === look.look && look.body_choices_mm.length > 0 && (
                   <Choice
                     label={`Body length, ${unitName(work.house.units)}`}
-                    options={look.body_choices_mm.map((mm) => ({
-                      value: mm,
-                      label: lengthText(mm, work.house.units),
-                    }))}
-                    value={chosen.body_mm ?? look.body_mm}
-                    onChange={(mm) => choose(look.look, mm)}
+                    options={[
+                      { value: UNSAID, label: 'Best here' },
+                      ...look.body_choices_mm.map((mm) => ({
+                        value: mm,
+                        label: lengthText(mm, work.house.units),
+                      })),
+                    ]}
+                    value={chosen.body_mm ?? UNSAID}
+                    onChange={(mm) => choose(look.look, mm === UNSAID ? null : mm)}
                   />
                 )}
                 {chosen?.look === look.look && work.plan?.look === look.look && (
