@@ -268,7 +268,7 @@ impl Search<'_> {
         if ideal <= 1.0 {
             return Ok((
                 Cause::Kit,
-                "The exact lengths would do; a comb nearer to them would help.".into(),
+                "Hair by hair it could be had; with these tools it is as near as it comes.".into(),
             ));
         }
         let tolerance = point.tolerance_mm;

@@ -10,6 +10,8 @@ use crate::solve::BodyCut;
 
 /// A gain under this is not seen, in balance (modelling choice: as for a moved line).
 const SEEN: f64 = 1.0;
+/// Nor is it worth a word where more than this share of the fault is left (modelling choice).
+const LEFT_AT_MOST: f64 = 2.0 / 3.0;
 /// Joining two lengths over a line across the body, minutes (modelling choice).
 const JOIN_MINUTES: f64 = 2.0;
 /// Taking up another tool, minutes (handbook 6).
@@ -42,8 +44,11 @@ pub(super) fn second_length(plan: &Plan, job: &Job, words: &Words<'_>) -> Option
     if eased(point) < SEEN {
         return None;
     }
+    let (fault_mm, left) = (point.off_mm(&one.lengths_mm), point.off_mm(&two.lengths_mm));
+    if left > LEFT_AT_MOST * fault_mm {
+        return None;
+    }
     let fault = fault_sentence(point, &one.lengths_mm, words);
-    let left = point.off_mm(&two.lengths_mm);
     let leaves = if point.off(&two.lengths_mm) <= 1.0 {
         "brings it right".to_owned()
     } else {

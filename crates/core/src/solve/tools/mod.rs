@@ -314,14 +314,12 @@ fn picked(jackets: &[Priced], most: usize, layouts: usize) -> Vec<Option<&Priced
     };
     let mut picked: Vec<&Priced> = Vec::new();
     let family = |is_one: bool| jackets.iter().find(move |j| j.is_one_pass() == is_one);
-    let best = [
-        Some(cheapest),
-        jackets.iter().find(|j| j.is_one_length()),
-        family(true),
-        family(false),
-    ];
-    for jacket in best.into_iter().flatten() {
-        let is_near = jacket.price < cheapest.price + WITHIN;
+    // One length is always tried, if only to say what it would leave.
+    let one = jackets.iter().find(|j| j.is_one_length());
+    let best = [Some(cheapest), one, family(true), family(false)];
+    for (place, jacket) in best.into_iter().enumerate() {
+        let Some(jacket) = jacket else { continue };
+        let is_near = place == 1 || jacket.price < cheapest.price + WITHIN;
         if is_near && !picked.iter().any(|p| p.is_like(jacket)) {
             picked.push(jacket);
         }
