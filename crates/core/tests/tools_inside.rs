@@ -171,7 +171,7 @@ fn nothing_is_planned_that_no_hand_does() {
         |b, h| b.elbow = 0.44 * h,
         |b, h| b.rib_width = 0.27 * h,
     ];
-    let (mut jackets, mut dogs) = (0, 0);
+    let (mut jackets, mut dogs) = (0_usize, 0_usize);
     for look in LookId::ALL {
         for (n, fault) in faults.into_iter().enumerate() {
             let height = [230.0, 300.0, 380.0, 450.0, 520.0, 600.0, 680.0][n];
@@ -190,10 +190,7 @@ fn nothing_is_planned_that_no_hand_does() {
         }
     }
     // Asked: a jacket of one or two lengths, 1.4 on average.
-    assert!(
-        f64::from(jackets as u32) <= 1.4 * f64::from(dogs as u32),
-        "{jackets} of {dogs}"
-    );
+    assert!(jackets * 10 <= dogs * 14, "{jackets} of {dogs}");
 }
 
 fn held_to_the_hand(plan: &Plan, job: &Job, about: &str) {
@@ -343,5 +340,6 @@ fn what_one_comb_cannot_hide_is_said() {
 fn a_named_length_is_the_bodys(#[case] named: f64) {
     let mut job = job(LookId::Lamb, 460.0, 50.0, |_, _| {});
     job.look = job.look.with_body(named);
-    assert_eq!(longest(&planned(&job), Unit::BackFront), named);
+    let body = longest(&planned(&job), Unit::BackFront);
+    assert!((body - named).abs() < 0.01, "{body}");
 }

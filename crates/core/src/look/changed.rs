@@ -50,7 +50,7 @@ impl Look {
             }
         }
         self.body_mm = body_mm;
-        self.is_body_named = true;
+        self.named_body_mm = Some(body_mm);
         self
     }
 

@@ -189,8 +189,8 @@ pub struct Look {
     pub head_rule: HeadRule,
     /// Length of the body as named, mm on this look's own scale.
     pub body_mm: f64,
-    /// Whether somebody named that length: then no other is planned for the body where one is owned.
-    pub is_body_named: bool,
+    /// The same where somebody named it: then no other is planned for the body where one is owned.
+    pub named_body_mm: Option<f64>,
     /// Body lengths offered.
     pub body_choices_mm: &'static [f64],
     /// Brushing minutes a week on a medium dog (handbook 5, modelling choice).
@@ -269,7 +269,7 @@ const WITH_CLIPPER: Look = Look {
     ear_rule: EarRule::AsItIs,
     head_rule: HeadRule::WhereShaped,
     body_mm: 0.0,
-    is_body_named: false,
+    named_body_mm: None,
     body_choices_mm: &[],
     brushing: 0.0,
     occiput_at_most_mm: f64::INFINITY,

@@ -182,7 +182,11 @@ impl<'a> Writer<'a> {
             Draft {
                 what: match units.as_slice() {
                     [one] if is_shaped_by_hand(*one) => format!("Clip the {}", one.label()),
-                    _ => capital(&self.named(&units)),
+                    // What goes along is said below, with how.
+                    _ => {
+                        let main: Vec<Unit> = main.cuts.iter().map(|c| c.unit).collect();
+                        capital(&self.named(&main))
+                    }
                 },
                 tool: self.words.tool(tool),
                 stroke: main.run.stroke(),

@@ -64,9 +64,10 @@ pub(super) async fn read_before(
         let is_last = place == 0;
         // One at a time: a tick at the table never waits for all.
         let read = move |store: &mut Store| {
-            let plan = match is_last {
-                true => store.newest_plan_of(head.id)?,
-                false => None,
+            let plan = if is_last {
+                store.newest_plan_of(head.id)?
+            } else {
+                None
             };
             let in_brief = match plans {
                 PlansRead::TheLast => plan.as_ref().map(PlanInBrief::of),

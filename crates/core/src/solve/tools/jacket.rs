@@ -199,10 +199,8 @@ impl Jackets<'_> {
         let off = |l: &Length| (l.1.max(1e-6) / nominal.max(1e-6)).ln().abs();
         let mut sorted = lengths.to_vec();
         sorted.sort_by(|a, b| off(a).total_cmp(&off(b)));
-        sorted.truncate(match self.laid_out.subject.look.is_body_named {
-            true => MAINS_NAMED,
-            false => MAINS,
-        });
+        let named = self.laid_out.subject.look.named_body_mm;
+        sorted.truncate(named.map_or(MAINS, |_| MAINS_NAMED));
         let is_main = |l: &&Length| (l.1 - nominal).abs() <= MAIN_MM.max(MAIN_SHARE * nominal);
         let mut mains: Vec<Length> = sorted.iter().filter(is_main).copied().collect();
         if mains.is_empty() {
