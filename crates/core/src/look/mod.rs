@@ -325,8 +325,8 @@ impl Look {
     /// Where a line lies: where a hand, the salon or the solve put it, or where the look has it;
     /// none where nothing says.
     pub fn stop(&self, line: LineName) -> Option<LineStop> {
-        let put = self.by_hand.of(line).or(self.by_school.of(line));
-        put.or(self.solved.of(line)).or(match line {
+        let put = self.stop_put(line).or(self.solved.of(line));
+        put.or(match line {
             LineName::Nape if self.cut(Zone::Crest) == Cut::Scissored => Some(LineStop::CrestKept),
             LineName::Nape => Some(LineStop::FromOcciput),
             LineName::Shoulder if self.lifts_high => Some(LineStop::LiftAtShoulder),
@@ -356,7 +356,7 @@ impl Look {
 
     /// Whether a hand or the salon put a line to its place, rather than look or solve.
     pub fn is_put(&self, line: LineName) -> bool {
-        self.by_hand.of(line).is_some() || self.by_school.of(line).is_some()
+        self.stop_put(line).is_some()
     }
 
     /// Where a hand or the salon put a line.

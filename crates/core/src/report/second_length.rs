@@ -6,6 +6,7 @@ use crate::job::Job;
 use crate::look::LineName;
 use crate::plan::Plan;
 use crate::say::Words;
+use crate::sheet::{BLADE_CHANGE, for_size};
 use crate::solve::BodyCut;
 
 /// A gain under this is not seen, in balance (modelling choice: as for a moved line).
@@ -14,8 +15,6 @@ const SEEN: f64 = 1.0;
 const LEFT_AT_MOST: f64 = 2.0 / 3.0;
 /// Joining two lengths over a line across the body, minutes (modelling choice).
 const JOIN_MINUTES: f64 = 2.0;
-/// Taking up another tool, minutes (handbook 6).
-const CHANGE_MINUTES: f64 = 0.7;
 /// Numbers a length along the body moves.
 const OF_THE_BODY: [Judged; 5] = [
     Judged::Topline,
@@ -72,7 +71,7 @@ pub(super) fn second_length(plan: &Plan, job: &Job, words: &Words<'_>) -> Option
 
 /// What the second length takes: the join, another tool, and the shears that differ.
 fn minutes_more(one: &BodyCut, two: &BodyCut, job: &Job) -> f64 {
-    let size = crate::sheet::for_size(job.sides.left.height);
+    let size = for_size(job.sides.left.height);
     let tools = two.tools as f64 - one.tools as f64;
-    size * (JOIN_MINUTES + two.scissor_minutes - one.scissor_minutes) + CHANGE_MINUTES * tools
+    size * (JOIN_MINUTES + two.scissor_minutes - one.scissor_minutes) + BLADE_CHANGE * tools
 }

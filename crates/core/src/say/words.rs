@@ -8,9 +8,6 @@ use crate::units::{Length, UnitSystem, fingers_text, length_text};
 /// blades of 9.5 to 13).
 const ABOUT_EQUAL_MM: f64 = 4.0;
 
-/// Lengths that differ by less are said as one, mm (modelling choice: half a comb's step).
-const ONE_LENGTH_MM: f64 = 1.5;
-
 /// From here shears are told their lengths in such steps, mm; under it a step is shorter
 /// (modelling choice: what a hand tells apart).
 const STEPS_FROM_MM: f64 = 15.0;
@@ -42,16 +39,6 @@ impl Words<'_> {
         match self.house.units {
             UnitSystem::Millimetres => self.length(mm.round()),
             UnitSystem::Inches => self.length(mm),
-        }
-    }
-
-    /// One length without its unit, or the span where it changes over a part by more than a hand tells.
-    pub fn span(&self, from: f64, to: f64) -> String {
-        let (low, high) = (self.bare(from), self.bare(to));
-        if low == high || to - from < ONE_LENGTH_MM {
-            self.bare(f64::midpoint(from, to))
-        } else {
-            format!("{low}–{high}")
         }
     }
 

@@ -28,7 +28,8 @@ pub(super) const HEAD: f64 = 15.0;
 pub(super) const EARS: f64 = 4.0;
 pub(super) const BLEND: f64 = 6.0;
 pub(super) const CHECK: f64 = 4.0;
-pub(super) const BLADE_CHANGE: f64 = 0.7;
+/// Taking up another tool.
+pub const BLADE_CHANGE: f64 = 0.7;
 
 /// A step that stands by itself takes at least so long, the tool taken up and the place found
 /// (modelling choice).

@@ -22,7 +22,7 @@ pub use cautions::{Caution, STANDING_CAUTION};
 pub use facts::DogFacts;
 pub use from_last::FromLastTime;
 pub use minutes::brush_out_minutes;
-pub(crate) use minutes::for_size;
+pub(crate) use minutes::{BLADE_CHANGE, for_size};
 pub use staged::StagedSheet;
 pub use step::{CutSheet, Stage, Step, StepKind};
 pub use writer::cut_sheet;

@@ -10,7 +10,7 @@ use crate::solve::units::Unit;
 /// A rough-out pressed flat may be shorter than the longest length wanted by so little, mm.
 const ROUGH_SLACK_MM: f64 = 0.5;
 /// A rough-out is worth a step where it takes at least one size off, mm.
-const ROUGH_OFF_MM: f64 = ONE_SIZE_MM;
+pub(super) const ROUGH_OFF_MM: f64 = ONE_SIZE_MM;
 /// Held off, a tool leaves a planned length where its own is at most this share of it …
 const SKIM_SHARE: f64 = 0.8;
 /// … at least this share, or the hand loses the depth (handbook 10 C) …

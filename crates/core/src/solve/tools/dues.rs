@@ -29,7 +29,7 @@ const ROUGH_MINUTES: f64 = 0.6;
 /// Each clipped length off the jacket in a look that is one length all over.
 const OTHER_LENGTH: f64 = 1.0;
 /// Neighbours too near one another, or strokes mixed on the jacket: a ban.
-const BAN: f64 = 50.0;
+pub(super) const BAN: f64 = 50.0;
 
 /// Ribs narrower than this share of the height are felt flat; a shoulder wider than the ribs by so much
 /// heavy; a tail set under so much low (balance-model-2.md 2, as the study has them).

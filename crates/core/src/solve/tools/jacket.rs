@@ -1,7 +1,7 @@
 //! The body's length: one, or two at a placed line (balance-model-2.md 2).
 
 use super::choices::{Choice, How, nearest_clip};
-use super::dues::{Dues, LINE, TOOL, lengths_due};
+use super::dues::{BAN, Dues, LINE, TOOL, lengths_due};
 use super::laid_out::{LaidOut, Way};
 use super::unit_tables::{is_alike, may_meet};
 use super::worth::{Standing, Touched};
@@ -26,8 +26,6 @@ const REFINED_ONES: usize = 4;
 const LONGER_CROUPS: usize = 3;
 const LONGER_RIBS: usize = 2;
 const SHORTER_SHOULDERS: usize = 2;
-/// Neighbours too near: a ban.
-const BAN: f64 = 50.0;
 
 /// A way with what it leaves on the back, mm.
 type Length = (usize, f64);

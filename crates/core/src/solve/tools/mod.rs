@@ -16,7 +16,6 @@ use self::choices::{Choice, How};
 use self::dues::{Dues, Felt};
 use self::jacket::{Jackets, Priced};
 use self::laid_out::{LaidOut, Way, ways_of};
-pub use self::set_apart::{best_set, cost_of};
 use self::settle::Settled;
 use self::worth::Worth;
 use super::lengths::Sought;

@@ -3,12 +3,13 @@
 
 use uuid::Uuid;
 
+use super::choices::ROUGH_OFF_MM;
 use super::laid_out::NOTHING_OFF_MM;
 use super::unit_tables::HAIRSBREADTH;
 use super::{Bench, Roughing, Stroke, UnitCut};
 use crate::balance::bounds;
 use crate::coat::{Knots, shortest_safe_mm};
-use crate::kit::{Direction, ONE_SIZE_MM, Tool, ToolKind, full_leaves_mm, skim_leaves_mm};
+use crate::kit::{Direction, Tool, ToolKind, full_leaves_mm, skim_leaves_mm};
 use crate::look::{Cut, FootFinish};
 use crate::shape::HeadShape;
 use crate::solve::units::Unit;
@@ -31,14 +32,12 @@ const WITHOUT_ROUGHING: f64 = 4.0;
 const ROUGH_MM: f64 = 20.0;
 /// How far a roughing tool may be shorter than the longest length wanted, mm.
 const ROUGH_SLACK: f64 = 0.5;
-/// A rough-out is worth a step where it takes at least one size off, mm (balance-model-2.md 1).
-const ROUGH_OFF_MM: f64 = ONE_SIZE_MM;
 /// At most this many tools are weighed as a set, the best somewhere.
 const MOST_TOOLS: usize = 12;
 
 /// The cheapest choice of one option a unit, each tool counted once and those in hand not at all:
 /// exact over the subsets of the tools that are best somewhere.
-pub fn best_set(options: &[Vec<UnitCut>], in_hand: &[Uuid]) -> Vec<usize> {
+fn best_set(options: &[Vec<UnitCut>], in_hand: &[Uuid]) -> Vec<usize> {
     let tools = leading_tools(options);
     let price = |tool: &Uuid| if in_hand.contains(tool) { 0.0 } else { TOOL };
     let cheapest = |unit: &[UnitCut], allowed: &dyn Fn(Uuid) -> bool| {
@@ -102,15 +101,6 @@ pub fn best_set(options: &[Vec<UnitCut>], in_hand: &[Uuid]) -> Vec<usize> {
         .iter()
         .map(|unit| cheapest(unit, &allowed).map_or(0, |(i, _)| i))
         .collect()
-}
-
-/// Cost of a choice: its options and each tool once.
-pub fn cost_of(options: &[Vec<UnitCut>], chosen: &[usize]) -> f64 {
-    let cuts: Vec<&UnitCut> = options.iter().zip(chosen).map(|(o, i)| &o[*i]).collect();
-    let mut tools: Vec<Uuid> = cuts.iter().filter_map(|c| c.tool).collect();
-    tools.sort_unstable();
-    tools.dedup();
-    cuts.iter().map(|c| c.cost).sum::<f64>() + TOOL * tools.len() as f64
 }
 
 /// Tools that are best for some unit, at most [`MOST_TOOLS`], the often best first.
@@ -322,6 +312,15 @@ mod tests {
             scissor_minutes: 0.0,
             cost,
         }
+    }
+
+    /// Cost of a choice: its options and each tool once.
+    fn cost_of(options: &[Vec<UnitCut>], chosen: &[usize]) -> f64 {
+        let cuts: Vec<&UnitCut> = options.iter().zip(chosen).map(|(o, i)| &o[*i]).collect();
+        let mut tools: Vec<Uuid> = cuts.iter().filter_map(|c| c.tool).collect();
+        tools.sort_unstable();
+        tools.dedup();
+        cuts.iter().map(|c| c.cost).sum::<f64>() + TOOL * tools.len() as f64
     }
 
     /// Every combination of options, tool costs counted once a tool.

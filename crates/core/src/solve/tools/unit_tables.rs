@@ -72,22 +72,6 @@ pub(super) fn is_alike(a: f64, b: f64) -> bool {
 }
 
 impl Unit {
-    /// Whether it lies on the trunk above the folds.
-    pub(super) const fn is_of_the_trunk(self) -> bool {
-        matches!(
-            self,
-            Self::Crest
-                | Self::BackFront
-                | Self::BackRear
-                | Self::Croup
-                | Self::Rump
-                | Self::Shoulder
-                | Self::Ribs
-                | Self::Hip
-                | Self::Chest
-        )
-    }
-
     /// Minutes of the clipper, medium dog (balance-model-2.md 3, modelling choice).
     pub(super) const fn clipper_minutes(self) -> f64 {
         match self {
