@@ -1,6 +1,6 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
+use utoipa::ToSchema;
 use uuid::Uuid;
 use veliform_core::dog::Dog;
 use veliform_core::visit::{Entry, KeptPlan};
@@ -17,7 +17,7 @@ pub const DOG_FILE_VERSION: u32 = 4;
 pub const MOST_BYTES: usize = 64 * 1024 * 1024;
 
 /// A dog with all its visits, as one file (docs/formats/dog-file.md).
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct DogFile {
     /// Always `veliform-dog`.
@@ -31,7 +31,7 @@ pub struct DogFile {
 }
 
 /// One visit: its log of entries, and the plans kept.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct VisitRecord {
     /// Made by the screen that began it.
@@ -200,9 +200,4 @@ fn is_nothing(value: &Value) -> bool {
         Value::Object(map) => map.is_empty(),
         Value::Bool(true) | Value::Number(_) => false,
     }
-}
-
-/// The JSON Schema of the dog file.
-pub fn schema() -> serde_json::Value {
-    schemars::schema_for!(DogFile).to_value()
 }

@@ -2,6 +2,7 @@
 #![warn(missing_docs)]
 
 mod dog_file;
+mod dog_file_schema;
 mod fonts;
 mod page;
 mod paper;
@@ -13,8 +14,9 @@ mod text;
 
 pub use dog_file::{
     DOG_FILE_FORMAT, DOG_FILE_VERSION, DogFile, DogFileError, MOST_BYTES, VisitRecord,
-    read_dog_file, schema, write_dog_file,
+    read_dog_file, write_dog_file,
 };
+pub use dog_file_schema::schema;
 pub use page::{PageError, pdf};
 pub use paper::{LifePaper, OwnerCard, Sheet, life_pages, owner_card_svg, sheet_pages};
 pub use photo::{KeptPhoto, MOST_PHOTO_BYTES, PhotoError, keep_photo};

@@ -37,7 +37,8 @@ fn out_in_and_out_again_is_byte_identical() {
 /// Against a JSON Schema validator that knows nothing of us.
 #[test]
 fn every_demo_file_is_valid_by_the_schema() {
-    let validator = jsonschema::validator_for(&schema()).expect("the schema is one");
+    let validator =
+        jsonschema::validator_for(&schema().expect("becomes JSON")).expect("the schema is one");
     for (path, bytes) in demo_files() {
         let value = serde_json::from_slice(&bytes).expect("JSON");
         let wrong: Vec<String> = validator

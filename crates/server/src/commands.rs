@@ -100,7 +100,7 @@ pub fn run(cli: Cli) -> Result<(), CommandError> {
             };
             plan(&batch, &dog_files)
         }
-        Command::Schema => print_json(schema()),
+        Command::Schema => print_json(schema().map_err(ApiError::from)?),
         Command::Openapi => {
             let salon = SharedSalon::new(Store::in_memory().map_err(ApiError::from)?);
             let document = app(&salon).1;

@@ -3,7 +3,6 @@
 //! A row says all there is to say of a number but how it is worked out of a dog (`points.rs`,
 //! `on_end.rs`, `evaluated.rs`, `head.rs`) and how it is drawn (`drawing/point_marks.rs`).
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -51,7 +50,7 @@ macro_rules! rules {
     })+) => {
         /// A number the eye judges (handbook 4; balance-model.md 5).
         #[derive(
-            Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
+            Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema,
         )]
         #[serde(rename_all = "snake_case")]
         #[expect(missing_docs, reason = "each is described by its rule's label")]

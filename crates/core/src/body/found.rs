@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -8,9 +7,7 @@ use crate::page::Spot;
 use crate::units::Length;
 
 /// What a hand, an eye or a nose finds on the body (handbook 7).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "FoundKind::label says it")]
 pub enum FoundKind {
@@ -71,7 +68,7 @@ impl FoundKind {
 }
 
 /// Something found on the body.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Found {
     /// Made by the screen that put it there.
     pub id: Uuid,
@@ -137,7 +134,7 @@ impl Found {
 }
 
 /// What became of something found at an earlier visit.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Outcome {
     /// No longer there.
@@ -166,7 +163,7 @@ impl Outcome {
 }
 
 /// Something found at an earlier visit.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct EarlierFound {
     /// What was found.
     pub found: Found,

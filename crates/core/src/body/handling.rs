@@ -1,15 +1,12 @@
 use std::collections::BTreeSet;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::frame::Grade;
 
 /// How the dog takes being handled.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Temper {
     /// Not said.
@@ -26,9 +23,7 @@ pub enum Temper {
 }
 
 /// A part of the body a dog may not like touched.
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "the names say it")]
 pub enum BodyPart {
@@ -45,9 +40,7 @@ pub enum BodyPart {
 }
 
 /// What else a dog may not like (handbook 10 A 4).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "each is named by Minds::label")]
 pub enum Minds {
@@ -102,9 +95,7 @@ impl Minds {
 }
 
 /// How the skin is.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum SkinState {
     /// Not said, or nothing to say.
@@ -123,7 +114,7 @@ pub enum SkinState {
     clippy::struct_excessive_bools,
     reason = "each is a question answered yes or no by itself"
 )]
-#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct Handling {
     /// Temper.

@@ -1,11 +1,8 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 /// Knots found at one site at earlier visits (handbook 10 A 6 and B).
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct KnotsBefore {
     /// Visits with knots there.
     pub visits: u32,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -7,9 +6,7 @@ use crate::page::Spot;
 use crate::units::Length;
 
 /// A patch of another colour.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Patch {
     /// None.
@@ -22,9 +19,7 @@ pub enum Patch {
 }
 
 /// How the coat is finished (handbook 3, *Finish is part of the plan*).
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum CoatFinish {
     /// Stands as the texture stands.
@@ -45,9 +40,7 @@ impl CoatFinish {
 }
 
 /// Which way the hair lies, where it does not lie as usual (towards the tail, and down the legs).
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Lay {
     /// Towards the tail, and down.
@@ -74,7 +67,7 @@ impl Lay {
 }
 
 /// What one zone of the coat carries beside its length and knots.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct ZoneMarks {
     /// Texture where it differs.

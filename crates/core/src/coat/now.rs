@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -10,18 +9,7 @@ use crate::units::{Length, UnitSystem, length_text};
 
 /// Knots in a zone.
 #[derive(
-    Clone,
-    Copy,
-    Debug,
-    Default,
-    PartialEq,
-    Eq,
-    PartialOrd,
-    Ord,
-    Serialize,
-    Deserialize,
-    JsonSchema,
-    ToSchema,
+    Clone, Copy, Debug, Default, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema,
 )]
 #[serde(rename_all = "snake_case")]
 pub enum Knots {
@@ -35,7 +23,7 @@ pub enum Knots {
 }
 
 /// The owner's limits on a zone.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Limit {
     /// The owner wants it not shorter than this.
     pub not_shorter_mm: Option<Length>,
@@ -47,9 +35,7 @@ pub struct Limit {
 }
 
 /// Why a zone has a limit: the owner's stay with the dog, the others end with the visit.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum LimitCause {
     /// The owner wants it so.
@@ -71,7 +57,7 @@ impl LimitCause {
 }
 
 /// What was said of the coat, as the visit holds it.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct CoatInput {
     /// Texture; it gives the stand.
     pub texture: Texture,

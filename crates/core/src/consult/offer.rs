@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -11,7 +10,7 @@ use crate::report::PlanReport;
 use crate::say::Words;
 
 /// A look offered on this dog.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Offer {
     /// Which look.
     pub look: LookId,
@@ -40,7 +39,7 @@ pub struct Offer {
 }
 
 /// A length of an offer.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct OfferLength {
     /// Where.
     pub label: String,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -11,7 +10,7 @@ use crate::look::{MOST_MINUTES, MOST_WEEKS};
 use crate::units::Length;
 
 /// How long the owner wants the body.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum WishedBody {
     /// Under a finger's half: no brushing to speak of.
@@ -23,7 +22,7 @@ pub enum WishedBody {
 }
 
 /// What legs the owner wants.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum WishedLegs {
     /// As the body.
@@ -35,7 +34,7 @@ pub enum WishedLegs {
 }
 
 /// What face the owner wants.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum WishedFace {
     /// Shaved clean.
@@ -49,7 +48,7 @@ pub enum WishedFace {
 }
 
 /// What becomes of ears or tail.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum WishedEnds {
     /// Off.
@@ -59,7 +58,7 @@ pub enum WishedEnds {
 }
 
 /// The six questions, each with an answer or none; and what was liked last time.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct Talk {
     /// How long on the body?

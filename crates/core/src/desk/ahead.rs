@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -12,7 +11,7 @@ use crate::solve::SolveError;
 pub const MOST_WEEKS: u32 = 26;
 
 /// A look over the weeks ahead.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Ahead {
     /// What the weeks to the next visit do.
     pub interval: Interval,

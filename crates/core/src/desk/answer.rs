@@ -1,7 +1,6 @@
 use std::fmt;
 use std::sync::Arc;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -20,7 +19,7 @@ use crate::units::Length;
 use crate::visit::{BigChange, Visit, big_change, changed};
 
 /// One zone's coat as the screen shows it.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ZoneValue {
     /// Which.
     pub zone: Zone,
@@ -36,7 +35,7 @@ pub struct ZoneValue {
 }
 
 /// What a screen needs without a plan.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Evaluation {
     /// The visit as it stands.
     pub visit: Visit,
@@ -60,7 +59,7 @@ pub struct Evaluation {
 }
 
 /// What a screen needs with a plan.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct PlanView {
     /// Everything but the plan.
     pub evaluation: Evaluation,
@@ -76,7 +75,7 @@ pub struct PlanView {
 }
 
 /// A big change, old to lay beside new.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ChangeHere {
     /// What changes.
     #[serde(flatten)]

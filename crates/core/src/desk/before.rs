@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -7,7 +6,7 @@ use crate::frame::FrameInput;
 use crate::visit::{MeasureHistory, Recipe};
 
 /// What of earlier visits is drawn with this one.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct Before {
     /// The frame to lay over this one.

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -10,7 +9,7 @@ use crate::plan::Plan;
 use crate::solve::SolveError;
 
 /// A part that knotted at visit after visit: it is proposed to be taken off (handbook 10 A 6).
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct KnotsAgain {
     /// Which.
     pub part: Part,

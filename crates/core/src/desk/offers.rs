@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -16,7 +15,7 @@ use crate::visit::LookChoice;
 pub const MOST_SHOWN: usize = 3;
 
 /// Every look on this dog.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Offers {
     /// All looks, best first.
     pub offers: Vec<Offer>,
@@ -27,7 +26,7 @@ pub struct Offers {
 }
 
 /// A look drawn on this dog.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ShownLook {
     /// Which.
     pub look: LookId,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -9,7 +8,7 @@ use crate::picture::{Likeness, PictureReading, likeness, picture_look, read_pict
 use crate::solve::SolveError;
 
 /// The owner's picture on this dog.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct PictureHere {
     /// What the picture gives.
     pub reading: PictureReading,
@@ -18,7 +17,7 @@ pub struct PictureHere {
 }
 
 /// The owner's picture as a look on this dog.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct PictureOffer {
     /// The look that comes nearest, by name.
     pub nearest: String,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -9,7 +8,7 @@ use crate::solve::{SolveError, in_halves};
 use crate::visit::WayOf;
 
 /// An answer, with what it would change on this dog.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct AnswerHere {
     /// Which.
     pub answer: Answer,
@@ -28,7 +27,7 @@ pub struct AnswerHere {
 }
 
 /// A question on which practitioners disagree, on this dog.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct QuestionHere {
     /// Which.
     pub question: Question,

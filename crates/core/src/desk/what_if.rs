@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -66,7 +65,7 @@ impl Desk<'_> {
 }
 
 /// A part an owner may want off or left.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct PartHere {
     /// Which.
     pub part: Part,
@@ -90,7 +89,7 @@ impl PartHere {
 }
 
 /// What one touch would do.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct WhatIf {
     /// In one sentence.
     pub sentence: String,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -13,7 +12,7 @@ use crate::look::{LineStop, OwnLook, Placement};
 use crate::units::{Length, UnitSystem, length_text};
 
 /// The salon's settings.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct House {
     /// The salon's name.

@@ -14,7 +14,6 @@ pub use born::{BirthMonth, NoMonth};
 pub use find::{is_same_name, nearness};
 pub use house::House;
 pub use programme::Programme;
-use schemars::JsonSchema;
 pub use schools::{Answer, Question, Schools};
 use serde::{Deserialize, Serialize};
 pub use sort::{Sort, SortBy, SortFactor};
@@ -26,9 +25,7 @@ use crate::coat::{Skin, Texture};
 use crate::frame::{BuildType, DogSize, EarKind, Problem, Severity, TailKind};
 
 /// The dog's sex.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Sex {
     /// Not said.
@@ -41,7 +38,7 @@ pub enum Sex {
 }
 
 /// A dog of the salon.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct Dog {
     /// Made by the screen that entered it.
     pub id: Uuid,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -6,9 +5,7 @@ use super::Dog;
 
 /// Stages by which a puppy, an old or a shy dog learns the groom over its visits; after the last comes the
 /// whole groom (handbook 10 A 9).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Programme {
     /// Hygiene, eyes, pads, brushing; the dryer from afar.

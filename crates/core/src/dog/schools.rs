@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -8,7 +7,7 @@ macro_rules! schools {
     ($($question:ident, $label:literal, $why:literal => [$($answer:ident $words:literal),+];)+) => {
         /// A question on which practitioners disagree (handbook 6, *Schools*).
         #[derive(
-            Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema,
+            Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize,
             ToSchema,
         )]
         #[serde(rename_all = "snake_case")]
@@ -17,7 +16,7 @@ macro_rules! schools {
 
         /// An answer to one of them.
         #[derive(
-            Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema,
+            Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize,
             ToSchema,
         )]
         #[serde(rename_all = "snake_case")]
@@ -185,7 +184,7 @@ schools! {
 }
 
 /// The salon's answers; what it leaves out is answered by our default.
-#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(transparent)]
 pub struct Schools(BTreeMap<Question, Answer>);
 

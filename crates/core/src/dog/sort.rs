@@ -1,11 +1,8 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 /// By what grooms are sorted, to learn how long they take.
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "the names say it")]
 pub enum SortBy {
@@ -39,9 +36,7 @@ impl SortBy {
 }
 
 /// One sort of groom: a stylist's, a large dog's, a curly coat's.
-#[derive(
-    Clone, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 pub struct Sort {
     /// By what it is sorted.
     pub by: SortBy,
@@ -50,7 +45,7 @@ pub struct Sort {
 }
 
 /// How much longer a sort of groom takes at this salon, where it took that over from its log.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct SortFactor {
     /// Which.
     pub sort: Sort,

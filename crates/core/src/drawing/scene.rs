@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -17,7 +16,7 @@ use crate::shape::{Dressing, Spread};
     clippy::struct_excessive_bools,
     reason = "layers are shown or not, each by itself"
 )]
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct Layers {
     /// Rule, height stick and crosses.
@@ -69,9 +68,7 @@ impl Default for Layers {
 }
 
 /// Which views stand on the sheet.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "the names say it")]
 pub enum Sheet {
@@ -97,7 +94,7 @@ impl Sheet {
 }
 
 /// How to draw.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct DrawOptions {
     /// From where.

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -9,7 +8,7 @@ use crate::page::View;
 use crate::shape::Landmark;
 
 /// What a shape means; the reader's theme gives it its looks.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Role {
     /// The sheet's rule, height stick and table edge.
@@ -87,9 +86,7 @@ pub enum Role {
 }
 
 /// Which side of its point a text stands.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Anchor {
     /// Starts at the point.
@@ -102,7 +99,7 @@ pub enum Anchor {
 }
 
 /// A shape's geometry, mm on the page (x to the right, y up).
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(tag = "type", rename_all = "snake_case")]
 pub enum Geometry {
     /// A filled polygon.
@@ -145,7 +142,7 @@ pub enum Geometry {
 }
 
 /// What touching a shape means.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(tag = "of", content = "which", rename_all = "snake_case")]
 pub enum Tag {
     /// A measure.
@@ -163,7 +160,7 @@ pub enum Tag {
 }
 
 /// One shape.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Shape {
     /// What it means.
     pub role: Role,
@@ -175,7 +172,7 @@ pub struct Shape {
 }
 
 /// A drawing: shapes in painting order on a page in millimetres of the real dog.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Drawing {
     /// What it shows, for those who cannot see it.
     pub title: String,
@@ -190,7 +187,7 @@ pub struct Drawing {
 }
 
 /// One view on a page: where its own origin stands, and its area, mm.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ViewPlace {
     /// Which.
     pub view: View,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -19,7 +18,7 @@ use crate::solve::{SolveError, Stroke, UnitCut, solve_lengths};
 use crate::units::{Length, UnitSystem, length_text};
 
 /// What a zone was really left at.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct ZoneResult {
     /// On the left, or on both sides alike.
@@ -81,7 +80,7 @@ impl ZoneResult {
 }
 
 /// A zone as planned and as it came out.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ResultRow {
     /// Which.
     pub zone: Zone,
@@ -113,7 +112,7 @@ impl ResultRow {
 }
 
 /// One thing to touch up.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct TouchUp {
     /// Where.
     pub zone: Zone,
@@ -128,7 +127,7 @@ pub struct TouchUp {
 }
 
 /// The dog as it stands after the groom.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct FinishReport {
     /// Zones, the quick ones first.
     pub rows: Vec<ResultRow>,

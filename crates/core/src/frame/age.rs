@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -10,7 +9,7 @@ use super::measure::Measure;
 
 /// How long ago what comes along from earlier visits was found, days; what a hand said at this visit
 /// is not in it.
-#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct Ago {
     /// Measures.
@@ -70,9 +69,7 @@ impl Ago {
 }
 
 /// One thing known of the frame.
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(tag = "of", content = "which", rename_all = "snake_case")]
 pub enum Known {
     /// A measure.

@@ -1,11 +1,8 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 /// An angle of the frame, degrees (handbook 2 and 8).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Angle {
     /// Shoulder blade from plumb.
@@ -33,9 +30,7 @@ const READ_DOUBT_DEG: f64 = 5.0;
 const PHOTO_DOUBT_DEG: f64 = 4.0;
 
 /// How an angle was got.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum AngleMethod {
     /// Two arms laid along the bones.
@@ -56,7 +51,7 @@ impl AngleMethod {
 }
 
 /// One angle as it was read.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct TakenAngle {
     /// Of the left side, or of both where the right is not given.
     pub degrees: f64,

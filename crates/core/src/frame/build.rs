@@ -1,12 +1,9 @@
 use kurbo::Point;
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 /// One tap on size: the first guess of the height before the stick is used.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum DogSize {
     /// About 240 mm.
@@ -33,9 +30,7 @@ impl DogSize {
 }
 
 /// A family of builds with its own usual proportions and head (handbook 2; dog-shape.md 2).
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum BuildType {
     /// The handbook's ordinary medium dog.
@@ -105,7 +100,7 @@ impl BuildType {
 }
 
 /// How an ear is carried.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum EarKind {
     /// Hangs from the root.
@@ -117,7 +112,7 @@ pub enum EarKind {
 }
 
 /// How a tail is carried.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum TailKind {
     /// Straight up.

@@ -1,11 +1,10 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::{Angle, Felt, Measure};
 
 /// Where the hand is, nose to tail, then down the legs (handbook 2, *Landmarks*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "Stop::label says it")]
 pub enum Stop {
@@ -19,9 +18,7 @@ pub enum Stop {
 }
 
 /// One thing to find at a stop.
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(tag = "of", content = "which", rename_all = "snake_case")]
 pub enum Finding {
     /// A length.

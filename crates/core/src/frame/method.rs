@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -7,18 +6,7 @@ use crate::units::Length;
 
 /// How a measure was got. Its doubt is one standard deviation (handbook 2).
 #[derive(
-    Clone,
-    Copy,
-    Debug,
-    Default,
-    PartialEq,
-    Eq,
-    PartialOrd,
-    Ord,
-    Serialize,
-    Deserialize,
-    JsonSchema,
-    ToSchema,
+    Clone, Copy, Debug, Default, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema,
 )]
 #[serde(rename_all = "snake_case")]
 pub enum Method {
@@ -68,7 +56,7 @@ impl Method {
 }
 
 /// One measure as it was taken.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct TakenMeasure {
     /// The value as read: of the left side, or of both where the right is not given.
     pub value_mm: Length,
@@ -106,9 +94,7 @@ impl TakenMeasure {
 }
 
 /// Whether the dog stood square while it was measured; widens the doubt of what the feet decide.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Stance {
     /// Rear pasterns upright, forefeet under the withers, weight on all four.

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -9,7 +8,7 @@ use super::{Build, BuildType, FrameInput, Measure, Problem, Severity, resolve};
 use crate::units::UnitSystem;
 
 /// A proportion a salon found on its own dogs.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct OwnShare {
     /// Mean, share of the height at withers; of the body length for the last rib.
     pub share: f64,
@@ -20,7 +19,7 @@ pub struct OwnShare {
 }
 
 /// A type a salon made from its own measured dogs: better starting estimates than one average.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct OwnType {
     /// Its id.
     pub id: Uuid,

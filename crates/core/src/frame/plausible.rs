@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -8,7 +7,7 @@ use super::{Angle, Measure, TakenAngle, TakenMeasure};
 use crate::units::{Length, UnitSystem, length_text};
 
 /// How much a problem matters.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Severity {
     /// The value is kept as typed but not used.
@@ -18,7 +17,7 @@ pub enum Severity {
 }
 
 /// One sentence beside a field: what is wrong, the range, what to do.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct Problem {
     /// The field it belongs to, such as `measure.elbow_height` or `zone.chest`.
     pub field: String,

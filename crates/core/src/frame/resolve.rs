@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -17,7 +16,7 @@ use super::{
 use crate::units::{Length, UnitSystem};
 
 /// Everything the hands found, as the visit holds it.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct FrameInput {
     /// One tap on size.
     pub size: DogSize,
@@ -48,7 +47,7 @@ pub struct FrameInput {
 }
 
 /// Where a number of the frame comes from.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Origin {
     /// Tape.
@@ -70,7 +69,7 @@ pub enum Origin {
 }
 
 /// One length of the frame with its source and doubt.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct FrameValue {
     /// Which.
     pub measure: Measure,
@@ -86,7 +85,7 @@ pub struct FrameValue {
 }
 
 /// One angle of the frame with its source and doubt.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct AngleValue {
     /// Which.
     pub angle: Angle,

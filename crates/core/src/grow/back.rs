@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -8,7 +7,7 @@ use crate::plan::{Plan, PlanCoat, dress_plan};
 use crate::shape::{Dressing, FRINGE};
 
 /// What sets the day to come back.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum ReturnBecause {
     /// The outline has gone.
@@ -20,7 +19,7 @@ pub enum ReturnBecause {
 }
 
 /// What comes after the day, if one waits.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct IfYouWait {
     /// What.
     pub because: ReturnBecause,
@@ -31,7 +30,7 @@ pub struct IfYouWait {
 }
 
 /// The day to come back, the same wherever it is said (handbook 9, 10 H).
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct Return {
     /// Days after the visit.
     pub days: u32,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -9,7 +8,7 @@ use crate::plan::{Plan, PlanCoat, dress_plan};
 use crate::shape::Dressing;
 
 /// When in the interval.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum MomentName {
     /// As it leaves the table.
@@ -21,7 +20,7 @@ pub enum MomentName {
 }
 
 /// The plan at one moment of the interval.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Moment {
     /// Which.
     pub name: MomentName,
@@ -36,7 +35,7 @@ pub struct Moment {
 }
 
 /// What the weeks to the next visit do to a plan.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Interval {
     /// Weeks to the next visit.
     pub weeks: u32,

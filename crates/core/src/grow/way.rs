@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -9,7 +8,7 @@ use crate::say::Words;
 use crate::solve::{Accuracy, SolveError, solve_lengths_to};
 
 /// One visit on the way to a look.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct GrowVisit {
     /// Weeks from today.
     pub week: u32,
@@ -20,7 +19,7 @@ pub struct GrowVisit {
 }
 
 /// Something short that grows out.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Filled {
     /// Where.
     pub zone: Zone,
@@ -31,7 +30,7 @@ pub struct Filled {
 }
 
 /// The way to a look that today's coat does not give.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct GrowPlan {
     /// Zones to leave alone.
     pub leave: Vec<Zone>,

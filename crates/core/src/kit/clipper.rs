@@ -1,13 +1,10 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::tool::Tool;
 
 /// What blades a clipper takes, or what clipper a blade or comb fits (handbook 3, *Kit*).
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum ClipperFit {
     /// Nobody said: it goes on any.
@@ -22,7 +19,7 @@ pub enum ClipperFit {
 }
 
 /// A clipper of the salon's.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct Clipper {
     /// What its owner calls it.
     pub name: String,

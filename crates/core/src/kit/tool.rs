@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -11,7 +10,7 @@ use crate::units::{Length, UnitSystem, length_text};
 pub const ONE_SIZE_MM: f64 = 3.0;
 
 /// What kind of tool.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum ToolKind {
     /// A clipper blade, used bare.
@@ -21,9 +20,7 @@ pub enum ToolKind {
 }
 
 /// The state a tool is in.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum ToolState {
     /// Fit for work.
@@ -38,7 +35,7 @@ pub enum ToolState {
 }
 
 /// One blade or comb.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Tool {
     /// Made by the screen that entered it.
     pub id: Uuid,
@@ -96,9 +93,7 @@ impl Tool {
 }
 
 /// The blade beneath the combs (handbook 6, school; default 30).
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum UnderComb {
     /// A 40: smoother, closer at every slip.

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -7,7 +6,7 @@ use crate::page::{View, course};
 use crate::units::Length;
 
 /// How the join is left.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case", tag = "how")]
 pub enum LeftAs {
     /// A line that may be seen.
@@ -20,7 +19,7 @@ pub enum LeftAs {
 }
 
 /// A distance from a bone that can be felt.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct HandDistance {
     /// The bone, and the direction from it.
     pub from: String,
@@ -34,7 +33,7 @@ pub struct HandDistance {
 }
 
 /// A course in a view.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ViewPath {
     /// Which view.
     pub view: View,
@@ -44,7 +43,7 @@ pub struct ViewPath {
 }
 
 /// Where one length ends.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ClipLine {
     /// Which.
     pub line: LineName,

@@ -8,7 +8,6 @@ mod shipped;
 mod targets;
 mod underline;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -22,9 +21,7 @@ pub use targets::Targets;
 pub use underline::UnderlineShape;
 
 /// A look that ships with the program (handbook 5, *Looks*).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum LookId {
     /// One length all over, round head.
@@ -80,7 +77,7 @@ pub enum Cut {
 }
 
 /// How the foot is finished.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum FootFinish {
     /// Clipped clean to the first toe joint, with a bevelled hem over it.
@@ -129,7 +126,7 @@ pub enum HeadRule {
 }
 
 /// What an owner takes on with a look.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Upkeep {
     /// Minutes of brushing a week.
     pub brushing_minutes_a_week: u32,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -12,9 +11,7 @@ use crate::shape::HeadShape;
 use crate::units::Length;
 
 /// A number a look of the salon's own, or an owner's picture, can aim at (handbook 4).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Aim {
     /// Length of the coat edge, breastbone to pin bone, against the height.
@@ -94,7 +91,7 @@ impl Aim {
 }
 
 /// A salon's own look: one that ships, copied and edited.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct OwnLook {
     /// Made by the screen that copied it.
     pub id: Uuid,
@@ -138,7 +135,7 @@ pub struct OwnLook {
 }
 
 /// What an owner takes on with a look of the salon's own, for a medium dog.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct OwnUpkeep {
     /// Minutes of brushing a week.
     pub brushing_minutes_a_week: u32,
@@ -149,7 +146,7 @@ pub struct OwnUpkeep {
 }
 
 /// From and to.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct RatioRange {
     /// The least.
     pub from: f64,

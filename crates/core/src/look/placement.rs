@@ -1,15 +1,12 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::units::Length;
 
 /// Which line (handbook 5, *Clip lines*).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum LineName {
     /// Behind the occiput, or along a kept crest.
@@ -104,9 +101,7 @@ impl LineName {
 }
 
 /// A place a line can have (handbook 5, *variants*; balance-model.md 10).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum LineStop {
     /// The crest is kept from behind the ear.
@@ -288,7 +283,7 @@ impl LineStop {
 }
 
 /// Where the lines of a look lie; a line that is not in it lies where the solve puts it.
-#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(transparent)]
 pub struct Placement(BTreeMap<LineName, LineStop>);
 
@@ -328,7 +323,7 @@ impl Placement {
 const MOST_SHIFT: f64 = 0.08;
 
 /// How far lines lie from their places, mm: upwards or to the rear counts positive.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(transparent)]
 pub struct Shifts(BTreeMap<LineName, Length>);
 

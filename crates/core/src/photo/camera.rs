@@ -1,7 +1,6 @@
 use std::collections::BTreeMap;
 
 use kurbo::Point;
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -17,7 +16,7 @@ use crate::shape::{
 
 /// A simulated camera: where it stands. It ships so that the photo path can be tried and tested
 /// against known truth; it is no real camera.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct Camera {
     /// From where: side, front or rear.

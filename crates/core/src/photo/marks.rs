@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -9,9 +8,7 @@ use crate::shape::Landmark;
 use crate::units::Length;
 
 /// A landmark touched on a photo: of the side nearer the camera, or of the other.
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 pub struct PhotoPoint {
     /// Which.
     pub landmark: Landmark,
@@ -21,7 +18,7 @@ pub struct PhotoPoint {
 }
 
 /// What gives a photo its scale.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(tag = "by", rename_all = "snake_case")]
 pub enum PhotoScale {
     /// A rod or a stretch of tape held beside the dog, its ends touched.
@@ -39,7 +36,7 @@ pub enum PhotoScale {
 }
 
 /// Everything touched on a photo.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct PhotoMarks {
     /// From where it was taken.
     pub view: View,
@@ -54,7 +51,7 @@ pub struct PhotoMarks {
 }
 
 /// A landmark with its place on the photo.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct TouchedPoint {
     /// Which.
     #[serde(flatten)]
@@ -71,9 +68,7 @@ impl PhotoMarks {
 }
 
 /// When a photo was taken, against the groom.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum PhotoMoment {
     /// Before any hair came off.

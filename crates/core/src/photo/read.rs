@@ -1,7 +1,6 @@
 use std::collections::BTreeMap;
 
 use kurbo::{Point, Vec2};
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -13,7 +12,7 @@ use crate::shape::Landmark;
 use crate::units::{Length, UnitSystem, length_text};
 
 /// One measure off a photo, with what makes up its doubt (one standard deviation each, mm).
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct PhotoMeasure {
     /// Which.
     pub measure: Measure,
@@ -32,7 +31,7 @@ pub struct PhotoMeasure {
 }
 
 /// What a photo gives.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct PhotoReading {
     /// Measures, in the order of [`Measure::ALL`].
     pub measures: Vec<PhotoMeasure>,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -15,7 +14,7 @@ use crate::say::Words;
 use crate::solve::{Accuracy, SolveError};
 
 /// When this dog can have a ratio of a picture.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(tag = "when", rename_all = "snake_case")]
 pub enum Reached {
     /// Today.
@@ -32,7 +31,7 @@ pub enum Reached {
 }
 
 /// A ratio of the picture on this dog.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct RatioHere {
     /// Which.
     pub aim: Aim,
@@ -49,7 +48,7 @@ pub struct RatioHere {
 }
 
 /// How like its picture this dog can be.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Likeness {
     /// Ratio by ratio.
     pub ratios: Vec<RatioHere>,

@@ -1,14 +1,11 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 /// A place touched on the outline of the dog in an owner's picture, seen from the side.
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "each is described by PicturePoint::label")]
 pub enum PicturePoint {
@@ -77,7 +74,7 @@ impl PicturePoint {
 }
 
 /// An owner's picture with what was touched on it.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct OwnersPicture {
     /// The photo, as it is kept with the visit.
     pub photo: Uuid,

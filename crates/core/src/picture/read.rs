@@ -1,5 +1,4 @@
 use kurbo::{Point, Vec2};
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -7,7 +6,7 @@ use super::point::{CLICK_SHARE, OwnersPicture, PicturePoint as P, STOOD_DEG};
 use crate::look::{Aim, Look, LookId, OwnLook, RatioRange};
 
 /// A ratio of the dog in a picture.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct PictureRatio {
     /// Which.
     pub aim: Aim,
@@ -25,7 +24,7 @@ impl PictureRatio {
 }
 
 /// What a picture gives.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct PictureReading {
     /// Ratios, in the order of [`Aim::ALL`].
     pub ratios: Vec<PictureRatio>,

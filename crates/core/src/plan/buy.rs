@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -11,7 +10,7 @@ use crate::solve::{Accuracy, SolveError, UnitCut, in_halves};
 use crate::units::Length;
 
 /// A comb that is not in the kit, with what it would do.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Buy {
     /// Length it leaves over a 30.
     pub leaves_mm: Length,

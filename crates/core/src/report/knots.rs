@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -12,7 +11,7 @@ use crate::solve::SolveError;
 use crate::units::Length;
 
 /// What can be done about a knotted zone (handbook 3, *Knots: inside or outside?*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum KnotWay {
     /// Brushed out, if the dog bears it.
@@ -25,7 +24,7 @@ pub enum KnotWay {
 }
 
 /// One way, with what it costs.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct KnotOffer {
     /// Which.
     pub way: KnotWay,
@@ -43,7 +42,7 @@ pub struct KnotOffer {
 }
 
 /// A knotted zone with its ways, the cheapest first.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct KnottedZone {
     /// Which.
     pub zone: Zone,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -12,7 +11,7 @@ use crate::solve::{Accuracy, SolveError, back_split, in_halves, solve_lengths_to
 use crate::units::Length;
 
 /// A place a line can be moved to, with what it costs.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct StopOffer {
     /// Which.
     pub stop: LineStop,
@@ -27,7 +26,7 @@ pub struct StopOffer {
 }
 
 /// A step further between its places, with what it costs.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Nudge {
     /// How far the line then lies from its place, upwards or to the rear.
     pub by_mm: Length,
@@ -40,7 +39,7 @@ pub struct Nudge {
 }
 
 /// A line that can be moved.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct LineOffer {
     /// Which.
     pub line: LineName,

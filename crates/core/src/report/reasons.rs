@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -13,7 +12,7 @@ use crate::say::Words;
 use crate::solve::{Accuracy, Solution, SolveError, solve_lengths_to};
 
 /// What holds a point off.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Cause {
     /// Hair that is not there.
@@ -29,7 +28,7 @@ pub enum Cause {
 }
 
 /// Why a point stays off, in the words of the trade.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Reason {
     /// Which point.
     pub judged: Judged,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -10,7 +9,7 @@ use crate::solve::{Roughing, Stroke, Unit, UnitCut};
 use crate::units::Length;
 
 /// How a unit is cut, by name.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum StrokeName {
     /// Nothing comes off.
@@ -38,7 +37,7 @@ impl From<Stroke> for StrokeName {
 }
 
 /// What one unit gets.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct UnitRow {
     /// Which.
     pub unit: Unit,

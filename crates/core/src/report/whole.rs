@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -22,7 +21,7 @@ use crate::solve::Unit;
 use crate::units::Length;
 
 /// Balance cost of four coats; smaller is better.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Scores {
     /// As it came.
     pub now: f64,
@@ -35,7 +34,7 @@ pub struct Scores {
 }
 
 /// A wish that cannot be met, with what can be had.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct UnmetWish {
     /// Where.
     pub zone: Zone,
@@ -44,7 +43,7 @@ pub struct UnmetWish {
 }
 
 /// The plan as it is shown, saved and exported.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct PlanReport {
     /// Name and number of the method.
     pub method: String,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -10,7 +9,7 @@ use crate::sheet::CutSheet;
 use crate::units::{Length, UnitSystem};
 
 /// Until when a step is put off (handbook 6, *Every step can be put off*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum PutOff {
     /// To the end of this groom.
@@ -22,7 +21,7 @@ pub enum PutOff {
 }
 
 /// What was done against a warm blade (handbook 7, *Heat*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Cooling {
     /// Felt on the wrist: still cool.
@@ -36,7 +35,7 @@ pub enum Cooling {
 }
 
 /// Why a step ran over (handbook 6, *Minutes*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "the names are the handbook's")]
 pub enum OverReason {
@@ -49,7 +48,7 @@ pub enum OverReason {
 }
 
 /// What cut too much off.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(tag = "by", rename_all = "snake_case")]
 pub enum SlipCause {
     /// A bare blade.
@@ -64,7 +63,7 @@ pub enum SlipCause {
 }
 
 /// Too much came off somewhere.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Slip {
     /// Where.
     pub zone: Zone,
@@ -79,9 +78,7 @@ pub struct Slip {
 }
 
 /// What was noticed of a tool, or done to it, at the table (handbook 3, *The kit*).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum ToolWord {
     /// A drop of oil.
@@ -95,7 +92,7 @@ pub enum ToolWord {
 }
 
 /// How a run ended.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum RunEnd {
     /// All that was to be done today.
@@ -109,7 +106,7 @@ pub enum RunEnd {
 }
 
 /// How the dog took a step (handbook 10 A 9).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Borne {
     /// It bore it.
@@ -121,7 +118,7 @@ pub enum Borne {
 }
 
 /// Something that happened in a run; its time is the entry's.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(tag = "event", rename_all = "snake_case")]
 pub enum RunEvent {
     /// The groom began, with the sheet as it was then.

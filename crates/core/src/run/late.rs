@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -11,7 +10,7 @@ use crate::sheet::Stage;
 use crate::solve::Stroke;
 
 /// A step that could be left out when time is short.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct LeaveOut {
     /// Its number.
     pub step: u32,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -15,7 +14,7 @@ use crate::solve::SolveError;
 use crate::units::Length;
 
 /// What can be done about a slip (handbook 6, *uneven spots*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum RescueWay {
     /// The line stays where the plan has it; the spot shows until it has grown.
@@ -29,7 +28,7 @@ pub enum RescueWay {
 }
 
 /// One way out, with what it costs.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct RescueOption {
     /// Which.
     pub way: RescueWay,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -10,9 +9,7 @@ use crate::sheet::{CutSheet, Step, StepKind};
 use crate::units::{Length, parse_length};
 
 /// How a step stands.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum StepState {
     /// Still to do.
@@ -29,7 +26,7 @@ pub enum StepState {
 }
 
 /// One step of the run.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct StepRun {
     /// Its number on the sheet.
     pub step: u32,
@@ -51,7 +48,7 @@ pub struct StepRun {
 }
 
 /// A pair brought together.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Compared {
     /// The longer; none where both are alike.
     pub longer: Option<Hand>,
@@ -60,7 +57,7 @@ pub struct Compared {
 }
 
 /// A length read while at work.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct WorkReading {
     /// At which step.
     pub step: u32,
@@ -73,7 +70,7 @@ pub struct WorkReading {
 }
 
 /// What was noticed of a tool, or done to it.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct ToolNote {
     /// Which.
     pub tool: Uuid,
@@ -84,7 +81,7 @@ pub struct ToolNote {
 }
 
 /// A note at a step.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct RunNote {
     /// The step's number.
     pub step: u32,
@@ -93,7 +90,7 @@ pub struct RunNote {
 }
 
 /// How and why a run ended.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct Ended {
     /// How.
     pub how: RunEnd,
@@ -104,7 +101,7 @@ pub struct Ended {
 }
 
 /// A groom at the table as it stands.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Run {
     /// The sheet it was begun with.
     pub sheet: CutSheet,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -13,7 +12,7 @@ use crate::sheet::Step;
 use crate::units::Length;
 
 /// A zone of a step, to be read or split off.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct WorkZone {
     /// Which.
     pub zone: Zone,
@@ -27,7 +26,7 @@ pub struct WorkZone {
 }
 
 /// What the run says at a step that is to come.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct AtStep {
     /// Its number.
     pub step: u32,

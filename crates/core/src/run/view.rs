@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -11,7 +10,7 @@ use crate::sheet::FromLastTime;
 use crate::units::Length;
 
 /// A step put off, as it stays in sight.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct PutOffStep {
     /// Its number.
     pub step: u32,
@@ -20,7 +19,7 @@ pub struct PutOffStep {
 }
 
 /// A step that took longer than planned.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct RanOver {
     /// Its number.
     pub step: u32,
@@ -31,7 +30,7 @@ pub struct RanOver {
 }
 
 /// A run as the table sees it at one moment.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct RunView {
     /// The run.
     pub run: Run,

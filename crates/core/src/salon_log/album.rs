@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -11,7 +10,7 @@ use crate::photo::PhotoMoment;
 use crate::visit::Visit;
 
 /// A finished dog of the salon that its owner lets be shown.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct AlbumPage {
     /// The photo.
     pub photo: Uuid,

@@ -1,6 +1,5 @@
 use std::collections::{BTreeMap, BTreeSet};
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -9,7 +8,7 @@ use crate::learn::{Learnt, Prior, learn};
 use crate::run::{Run, StepState};
 
 /// How long a kind of work really takes, against the table.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct TopicLearnt {
     /// Which.
     pub topic: Topic,
@@ -20,7 +19,7 @@ pub struct TopicLearnt {
 }
 
 /// How much longer a sort of groom takes than this salon's others.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct SortLearnt {
     /// Which.
     pub sort: Sort,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -12,7 +11,7 @@ use crate::report::StrokeName;
 use crate::visit::{KeptPlan, Visit};
 
 /// What a tool really leaves, pressed flat with the lay.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ToolLearnt {
     /// Which.
     pub tool: Uuid,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -9,7 +8,7 @@ use crate::kit::{Tool, ToolKind, ToolState};
 use crate::run::{Run, StepState, ToolWord};
 
 /// What runs say a tool did.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ToolWork {
     /// Which.
     pub tool: Uuid,
@@ -107,7 +106,7 @@ pub fn tool_after(tool: &Tool, word: ToolWord) -> Option<Tool> {
 }
 
 /// Something to see to before the day.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct DueWork {
     /// Which tool.
     pub tool: Uuid,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -10,7 +9,7 @@ use crate::coat::{CoatNow, Stands, Texture, Zone};
 use crate::frame::{Build, EarKind, TailKind};
 
 /// The shape of a finished head.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum HeadShape {
     /// A circle of three arcs: cheeks, under-beard, top.

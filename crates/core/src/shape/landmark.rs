@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -9,9 +8,7 @@ use crate::frame::Measure;
 use crate::page::View;
 
 /// A landmark a hand finds (handbook 2).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "Landmark::label says it")]
 pub enum Landmark {
@@ -37,7 +34,7 @@ pub enum Landmark {
 
 /// How dragging a landmark over a view reads as its measure: `factor` × the distance from the
 /// view's origin, up or across.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct Drag {
     /// Along which of the view's own axes.
     pub axis: DragAxis,
@@ -46,7 +43,7 @@ pub struct Drag {
 }
 
 /// An axis of a view's own plane.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum DragAxis {
     /// The first: along the dog, or to either hand.

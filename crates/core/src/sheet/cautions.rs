@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -11,7 +10,7 @@ use crate::dog::Sex;
 pub const STANDING_CAUTION: &str = "This is a planning aid. It does not replace training, licensed practice, local law or a veterinary surgeon. When unsure, stop.";
 
 /// A caution at the step it belongs to.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct Caution {
     /// The sentence.
     pub text: String,

@@ -1,6 +1,5 @@
 use std::collections::BTreeSet;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -10,7 +9,7 @@ use crate::coat::Zone;
 
 /// What last time's run says of a step: a note written at it, or that it was never done (handbook
 /// 10 A 4).
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct FromLastTime {
     /// The step's stage.
     pub stage: Stage,

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -9,7 +8,7 @@ use crate::coat::Zone;
 use crate::dog::{Dog, Programme, Topic};
 
 /// The stage of a programme that a sheet is cut down to.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct StagedSheet {
     /// Which.
     pub stage: Programme,

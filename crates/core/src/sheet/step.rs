@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -9,9 +8,7 @@ use crate::coat::Zone;
 use crate::dog::{House, Sort, Topic};
 
 /// Stages of the groom, in order (handbook 6).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "the names are the handbook's")]
 pub enum Stage {
@@ -38,9 +35,7 @@ impl Stage {
 }
 
 /// What kind of step it is, as the table run handles it.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum StepKind {
     /// A small job, easily forgotten.
@@ -53,7 +48,7 @@ pub enum StepKind {
 }
 
 /// One step at the table.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Step {
     /// Its number.
     pub number: u32,
@@ -111,7 +106,7 @@ pub struct Step {
 }
 
 /// The plan for the table.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct CutSheet {
     /// The steps in order.
     pub steps: Vec<Step>,

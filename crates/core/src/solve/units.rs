@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -9,18 +8,7 @@ use crate::shape::{Face, HeadShape, Leg, LegPlace, Station, TOPLINE};
 
 /// A part of the dog that is cut alike (balance-model.md 11).
 #[derive(
-    Clone,
-    Copy,
-    Debug,
-    PartialEq,
-    Eq,
-    PartialOrd,
-    Ord,
-    Hash,
-    Serialize,
-    Deserialize,
-    JsonSchema,
-    ToSchema,
+    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize, ToSchema,
 )]
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "each is named by Unit::label")]

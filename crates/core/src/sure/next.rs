@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -11,7 +10,7 @@ use crate::solve::{Accuracy, SolveError, in_halves};
 use crate::units::Length;
 
 /// A measure not taken yet, and what taking it would settle.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct NextFinding {
     /// Which.
     pub finding: Finding,
@@ -24,7 +23,7 @@ pub struct NextFinding {
 }
 
 /// What to measure next, the most telling first.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct WhatNext {
     /// Measures not taken, ranked.
     pub findings: Vec<NextFinding>,

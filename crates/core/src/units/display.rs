@@ -1,13 +1,10 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::{Length, MM_PER_INCH};
 
 /// How lengths are written: everywhere at once, by one setting of the salon.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema,
-)]
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum UnitSystem {
     /// Millimetres, whole from 10 up, one decimal below, two below 1.

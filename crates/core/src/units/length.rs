@@ -1,8 +1,6 @@
-use std::borrow::Cow;
 use std::fmt;
 use std::ops::{Add, Div, Mul, Neg, Sub};
 
-use schemars::{JsonSchema, Schema, SchemaGenerator};
 use serde::{Deserialize, Serialize};
 use utoipa::openapi::schema::{ObjectBuilder, Type};
 use utoipa::openapi::{RefOr, Schema as ApiSchema};
@@ -143,15 +141,6 @@ impl Div for Length {
     type Output = f64;
     fn div(self, other: Self) -> f64 {
         self.mm / other.mm
-    }
-}
-
-impl JsonSchema for Length {
-    fn schema_name() -> Cow<'static, str> {
-        "Length".into()
-    }
-    fn json_schema(_: &mut SchemaGenerator) -> Schema {
-        schemars::json_schema!({ "type": "number", "description": "A length in millimetres." })
     }
 }
 

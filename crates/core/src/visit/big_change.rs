@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -11,7 +10,7 @@ use crate::units::Length;
 
 /// A change an owner should see and agree to by name before anything is clipped (handbook 9, *Big
 /// change*).
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct BigChange {
     /// What changes, in one sentence.
     pub sentence: String,
@@ -20,7 +19,7 @@ pub struct BigChange {
 }
 
 /// Half of a change on a zone.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct HalfWay {
     /// Where.
     pub zone: Zone,

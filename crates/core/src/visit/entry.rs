@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -23,7 +22,7 @@ use crate::run::RunEvent;
 use crate::units::Length;
 
 /// Something a person said about a visit: small, dated, never changed.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Entry {
     /// Made by the screen that typed it; an entry that comes twice counts once.
     pub id: Uuid,
@@ -41,7 +40,7 @@ pub struct Entry {
 }
 
 /// A look with the body length wanted.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct LookChoice {
     /// Which look.
     pub look: LookId,
@@ -51,7 +50,7 @@ pub struct LookChoice {
 }
 
 /// What an entry says.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(tag = "kind", rename_all = "snake_case")]
 pub enum EntryBody {
     /// A measure was taken.

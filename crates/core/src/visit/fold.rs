@@ -1,6 +1,5 @@
 use std::collections::{BTreeMap, BTreeSet, HashSet};
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -21,7 +20,7 @@ use crate::sheet::FromLastTime;
 use crate::units::Length;
 
 /// The visit as it stands: what all entries together say.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Visit {
     /// What the owner answered; none while nobody asked.
     #[serde(default)]
@@ -120,7 +119,7 @@ pub struct Visit {
 }
 
 /// Where an answer comes from: the nearest to the dog is in force (handbook 10 A 8).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum WayOf {
     /// Said for this visit alone.
@@ -155,7 +154,7 @@ impl Visit {
 }
 
 /// The entry an undo or redo would act on.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 pub struct UndoStep {
     /// The entry.
     pub entry: Uuid,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -14,7 +13,7 @@ use crate::report::PlanReport;
 use crate::units::Length;
 
 /// A plan kept as it was: what it was made of, what came out, by which method, when.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct KeptPlan {
     /// Made by the screen that kept it.
     pub id: Uuid,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -18,7 +17,7 @@ use crate::units::Length;
 
 /// What is known of a dog when its next visit begins (handbook 10 A 2): it comes along in one entry, and
 /// whatever is said afterwards wins over it.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct KnownDog {
     /// What hands and tape found, each with its age.

@@ -1,4 +1,3 @@
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -15,7 +14,7 @@ use crate::run::{StepState, left_undone};
 use crate::units::Length;
 
 /// What a zone was left at.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ZoneLeft {
     /// Which.
     pub zone: Zone,
@@ -28,7 +27,7 @@ pub struct ZoneLeft {
 }
 
 /// One visit of a dog's life.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct LifeVisit {
     /// Its id.
     pub id: Uuid,
@@ -61,7 +60,7 @@ pub struct LifeVisit {
 }
 
 /// The life of a dog at this salon (handbook 10 A): what was seen, never what it means.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Life {
     /// Its visits, the newest first.
     pub visits: Vec<LifeVisit>,

@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -46,7 +45,7 @@ impl EarlierVisit {
 }
 
 /// One reading of a measure at an earlier visit.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Reading {
     /// When that visit began, milliseconds since 1970 in UTC.
     pub began_ms: i64,
@@ -57,7 +56,7 @@ pub struct Reading {
 }
 
 /// A measure over the visits it was taken at, oldest first.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct MeasureHistory {
     /// Which.
     pub measure: Measure,
@@ -68,7 +67,7 @@ pub struct MeasureHistory {
 }
 
 /// An earlier visit's frame, to lay over this one.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct EarlierFrame {
     /// The visit.
     pub visit: Uuid,
@@ -79,7 +78,7 @@ pub struct EarlierFrame {
 }
 
 /// The coat today if it was cut as planned last time and grew since.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct GrownCoat {
     /// Days since.
     pub days: u32,
@@ -90,7 +89,7 @@ pub struct GrownCoat {
 }
 
 /// What earlier visits tell this one.
-#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Past {
     /// Whether there was no visit before.
     #[serde(default)]
@@ -117,7 +116,7 @@ pub struct Past {
 }
 
 /// The last visit as the next one opens with it.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct LastVisit {
     /// Its id.
     pub visit: Uuid,
@@ -136,7 +135,7 @@ pub struct LastVisit {
 }
 
 /// What a zone was left at after one visit.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct LeftThen {
     /// When that visit began, milliseconds since 1970 in UTC.
     pub began_ms: i64,
@@ -149,7 +148,7 @@ pub struct LeftThen {
 }
 
 /// A zone over the visits, newest first.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct ZonePast {
     /// Which.
     pub zone: Zone,

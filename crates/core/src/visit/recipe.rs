@@ -1,6 +1,5 @@
 use std::collections::BTreeMap;
 
-use schemars::JsonSchema;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -15,7 +14,7 @@ use crate::say::Words;
 use crate::units::{Length, UnitSystem, length_text};
 
 /// What a zone was left at last time, and how.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct RecipeZone {
     /// Which.
     pub zone: Zone,
@@ -39,7 +38,7 @@ impl RecipeZone {
 }
 
 /// What was done, so that anyone can do it again.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Recipe {
     /// The look.
     pub look: LookChoice,
@@ -149,7 +148,7 @@ impl Recipe {
 }
 
 /// What the owner found wrong with last time.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Wants {
     /// It was too long.
@@ -159,7 +158,7 @@ pub enum Wants {
 }
 
 /// A complaint, found by zone and date: it becomes a limit.
-#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Correction {
     /// Where.
     pub zone: Zone,
@@ -217,7 +216,7 @@ impl Correction {
 }
 
 /// How a dog's trust went at a visit (handbook 10 A 4).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
 pub enum Trust {
     /// It bore more than last time.
@@ -229,7 +228,7 @@ pub enum Trust {
 }
 
 /// The groom in words, written in a minute.
-#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, JsonSchema, ToSchema)]
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(default)]
 pub struct Record {
     /// How the dog behaved.

@@ -118,8 +118,8 @@ pub(crate) async fn import_dog(
 /// The JSON Schema of the dog file.
 #[utoipa::path(responses((status = 200, content_type = "application/schema+json", body = serde_json::Value)))]
 #[get("/schema/dog-file")]
-pub(crate) async fn get_schema() -> HttpResponse {
-    HttpResponse::Ok()
+pub(crate) async fn get_schema() -> Result<HttpResponse, ApiError> {
+    Ok(HttpResponse::Ok()
         .content_type("application/schema+json")
-        .json(veliform_formats::schema())
+        .json(veliform_formats::schema()?))
 }
