@@ -35,6 +35,7 @@ mod second_solver;
 mod shape_values;
 mod sheets;
 mod sheets_of_views;
+mod sites;
 mod skirts;
 mod support;
 mod table_readings;

@@ -250,7 +250,7 @@ fn small_jobs_run_on_the_blade_clock() {
     let off = solve(&dog, &visit, &[Answer::HygieneHeldOff]);
     let hygiene = step(&off, "Hygiene area");
     assert!((known(hygiene.tool_id).expect("a blade").leaves_mm.as_mm() - 2.0).abs() < 0.05);
-    assert_eq!(hygiene.stroke, "held off the skin");
+    assert!(hygiene.stroke.starts_with("held off the skin"));
 
     let long: Vec<Tool> = full_kit()
         .into_iter()

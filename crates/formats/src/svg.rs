@@ -102,6 +102,7 @@ fn style_of(role: Role, theme: Theme) -> Style {
         Role::Found => style(pin, pin),
         Role::FoundEarlier => style("none", soft),
         Role::Hole => style("none", ink),
+        Role::SoreSkin => style("none", pin),
         Role::Work | Role::PointMark => style("none", chalk),
         Role::FoundNumber => Style {
             is_figure: true,

@@ -3,7 +3,7 @@ use std::collections::BTreeMap;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::{CoatFinish, KnotsBefore, Stands, Texture, Zone, ZoneMarks};
+use super::{CoatFinish, KnotsBefore, Site, SiteMarks, Stands, Texture, Zone, ZoneMarks};
 use crate::frame::{Problem, Severity};
 use crate::units::{Length, UnitSystem, length_text};
 
@@ -20,6 +20,20 @@ pub enum Knots {
     Few,
     /// Tight ones: a blade goes under them.
     Tight,
+}
+
+impl Knots {
+    /// All of them, the least first.
+    pub const ALL: [Self; 3] = [Self::None, Self::Few, Self::Tight];
+
+    /// In a word.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::None => "none",
+            Self::Few => "few",
+            Self::Tight => "tight",
+        }
+    }
 }
 
 /// The owner's limits on a zone.
@@ -83,6 +97,12 @@ pub struct CoatInput {
     /// Knots found at earlier visits.
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     pub knotted_before: BTreeMap<Zone, KnotsBefore>,
+    /// What was said of sites; a missing one is as its zone.
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub sites: BTreeMap<Site, SiteMarks>,
+    /// Sites found knotted at earlier visits.
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub sites_knotted_before: BTreeMap<Site, KnotsBefore>,
 }
 
 /// The coat as it stands today, every zone with a length.
@@ -98,6 +118,10 @@ pub struct CoatNow {
     pub knots: BTreeMap<Zone, Knots>,
     /// Knots found at earlier visits.
     pub knotted_before: BTreeMap<Zone, KnotsBefore>,
+    /// What was said of sites.
+    pub sites: BTreeMap<Site, SiteMarks>,
+    /// Sites found knotted at earlier visits.
+    pub sites_knotted_before: BTreeMap<Site, KnotsBefore>,
     /// The owner's limits by zone.
     pub limits: BTreeMap<Zone, Limit>,
     /// What zones carry beside.
@@ -121,6 +145,11 @@ impl CoatNow {
         self.knots.get(&zone).copied().unwrap_or_default()
     }
 
+    /// What was said of a site; nothing where nobody said.
+    pub fn site(&self, site: Site) -> SiteMarks {
+        self.sites.get(&site).copied().unwrap_or_default()
+    }
+
     /// The same coat with some zones longer, as when growth is asked about.
     #[must_use]
     pub fn with_more(&self, zones: &[Zone], more_mm: f64) -> Self {
@@ -139,6 +168,8 @@ impl CoatNow {
             lengths_mm: vec![mm; Zone::ALL.len()],
             knots: BTreeMap::new(),
             knotted_before: BTreeMap::new(),
+            sites: BTreeMap::new(),
+            sites_knotted_before: BTreeMap::new(),
             limits: BTreeMap::new(),
             marks: BTreeMap::new(),
             finish: CoatFinish::default(),
@@ -230,6 +261,7 @@ pub fn resolve_coat(
         None => input.texture.stand(),
     };
     problems.extend(mark_problems(&input.marks, units));
+    problems.extend(site_problems(&input.sites, units));
     for (zone, limit) in &input.limits {
         if let (Some(low), Some(high)) = (limit.not_shorter_mm, limit.not_longer_mm)
             && low > high
@@ -248,6 +280,8 @@ pub fn resolve_coat(
         finish: input.finish,
         lengths_mm,
         knotted_before: input.knotted_before.clone(),
+        sites: input.sites.clone(),
+        sites_knotted_before: input.sites_knotted_before.clone(),
         knots: input.knots.clone(),
         limits: input.limits.clone(),
         marks: input.marks.clone(),
@@ -269,6 +303,26 @@ fn stands(all: f64, marks: &BTreeMap<Zone, ZoneMarks>) -> Stands {
                 None => stands,
             }
         })
+}
+
+/// Lengths typed of sites that cannot be.
+fn site_problems(sites: &BTreeMap<Site, SiteMarks>, units: UnitSystem) -> Vec<Problem> {
+    let lengths = sites.iter().flat_map(|(site, marks)| {
+        let sides = [Some(marks.left), marks.right].into_iter().flatten();
+        let said = sides.filter_map(|side| side.length_mm);
+        said.map(move |length| (site, length))
+    });
+    lengths
+        .filter(|(_, length)| !(0.0..=LONGEST_MM).contains(&length.as_mm()))
+        .map(|(site, length)| {
+            let message = format!(
+                "Hair of {} {} cannot be: it lies between 0 and {LONGEST_MM:.0} mm; measure again.",
+                length_text(length, units),
+                site.at()
+            );
+            Problem::of(format!("site.{}", site.label()), Severity::Refused, message)
+        })
+        .collect()
 }
 
 /// What cannot be of the marks typed.

@@ -1,9 +1,10 @@
 use super::Desk;
 use super::answer::Solved;
-use crate::coat::Zone;
+use crate::coat::{Site, Zone};
 use crate::drawing::{DrawOptions, Drawing, Scene, draw};
 use crate::frame::resolve;
 use crate::shape::{Dressing, spreads};
+use crate::sheet::belly_reach;
 
 impl Desk<'_> {
     /// Draws the dog, with a plan or without.
@@ -33,6 +34,7 @@ impl Desk<'_> {
             let mut rows = solved?.report.balance.iter();
             rows.find(|r| r.judged == judged)
         });
+        let sites: &[Site] = step.map_or(&[], |step| &step.sites);
         let work: &[Zone] = match (step, row) {
             (Some(step), _) => &step.zones,
             (None, Some(row)) => &row.moved_by,
@@ -41,6 +43,8 @@ impl Desk<'_> {
         draw(
             &Scene {
                 work,
+                sites,
+                belly: belly_reach(self.dog),
                 point: row.map(|r| r.judged),
                 spreads: &sure,
                 earlier: earlier.as_ref(),

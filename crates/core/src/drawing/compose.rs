@@ -8,6 +8,7 @@ use super::landmark_marks::LandmarkMarks;
 use super::point_marks::PointMarks;
 use super::scene::{DrawOptions, Layers, Scene};
 use super::shapes::{Drawing, Role, ViewPlace};
+use super::site_marks::SiteMarksDrawn;
 use super::table::Table;
 use super::view_marks::ViewMarks;
 use super::work_marks::WorkMarks;
@@ -206,6 +207,12 @@ impl<'a> Stage<'a> {
             room,
         }
         .mark(layers);
+        SiteMarksDrawn {
+            painter: &mut painter,
+            scene,
+            dog: &self.dog,
+        }
+        .mark();
         if layers.found {
             BodyMarks {
                 painter: &mut painter,

@@ -12,6 +12,7 @@ mod point_marks;
 mod scene;
 mod shapes;
 mod simplify;
+mod site_marks;
 mod table;
 mod view_marks;
 mod work_marks;

@@ -3,13 +3,13 @@ use utoipa::ToSchema;
 
 use crate::balance::Judged;
 use crate::body::{EarlierFound, Found};
-use crate::coat::{CoatNow, Zone};
+use crate::coat::{CoatNow, Site, Zone};
 use crate::dog::House;
 use crate::frame::{Frame, FrameValue, Measure, Severity};
 use crate::page::View;
 use crate::plan::Plan;
 use crate::report::PlanReport;
-use crate::shape::{Dressing, Spread};
+use crate::shape::{BellyReach, Dressing, Spread};
 
 /// What is shown.
 #[expect(
@@ -163,6 +163,10 @@ pub struct Scene<'a> {
     pub earlier: Option<&'a Frame>,
     /// Zones to show: where the step in hand works, or what moves a point.
     pub work: &'a [Zone],
+    /// Sites that the step in hand works on.
+    pub sites: &'a [Site],
+    /// How far forward the hygiene area takes this dog's belly.
+    pub belly: BellyReach,
     /// The balance point to show as the eye sees it.
     pub point: Option<Judged>,
     /// What was found on the body.

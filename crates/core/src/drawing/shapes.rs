@@ -1,7 +1,7 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use crate::coat::Zone;
+use crate::coat::{Site, Zone};
 use crate::frame::Measure;
 use crate::look::LineName;
 use crate::page::View;
@@ -79,6 +79,8 @@ pub enum Role {
     FoundEarlier,
     /// A spot shorter than its surroundings.
     Hole,
+    /// Skin to keep off, at a site.
+    SoreSkin,
     /// Where the step in hand works.
     Work,
     /// How a balance point is seen: plumb line, rod, daylight.
@@ -155,6 +157,8 @@ pub enum Tag {
     Pin(u32),
     /// A landmark.
     Landmark(Landmark),
+    /// A site the hand knows.
+    Site(Site),
     /// Something found on the body, by its number on the drawing.
     Found(u32),
 }

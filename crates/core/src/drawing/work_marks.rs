@@ -7,7 +7,7 @@ use super::shapes::{Geometry, Role, Shape};
 use super::simplify::tenth;
 use crate::coat::Zone;
 use crate::page::View;
-use crate::shape::{BothSides, CoatEdge, Station as S};
+use crate::shape::{BothSides, CoatEdge, SitePlace, Station as S, hygiene_area, site_places};
 
 /// How far a zone at the edge reaches into the dog, share of the height (modelling choice: two
 /// fingers on a middling dog).
@@ -30,6 +30,14 @@ pub(super) struct WorkMarks<'a> {
 impl WorkMarks<'_> {
     pub(super) fn mark(mut self) {
         let work = self.scene.work;
+        let sites = self.scene.sites.iter();
+        let hygiene = hygiene_area(self.dog, self.scene.belly);
+        let places: Vec<SitePlace> = sites
+            .flat_map(|site| site_places(*site, self.dog, &hygiene, self.painter.view))
+            .collect();
+        for place in places {
+            self.paint(&place.outline);
+        }
         if work.is_empty() {
             return;
         }
@@ -148,7 +156,7 @@ impl WorkMarks<'_> {
 }
 
 /// Slanting strokes inside a polygon, so far apart.
-fn hatched(polygon: &[Point], apart: f64) -> Vec<[Point; 2]> {
+pub(super) fn hatched(polygon: &[Point], apart: f64) -> Vec<[Point; 2]> {
     // A stroke is where x + y is constant; between pairs of crossings it lies inside.
     let level = |p: Point| p.x + p.y;
     let levels = polygon.iter().map(|p| level(*p));

@@ -2,7 +2,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::balance::{BalancePoint, Judged};
-use crate::coat::{CoatNow, Texture, Zone, days_to_grow, grown_mm};
+use crate::coat::{CoatNow, KnotsBefore, Site, Texture, Zone, days_to_grow, grown_mm};
 use crate::plan::{Plan, PlanCoat, dress_plan};
 use crate::shape::{Dressing, FRINGE};
 
@@ -105,8 +105,8 @@ pub fn back(
     if let Some(day) = eye_day(plan, coat, &dressing).filter(|_| minds_eyes) {
         days.push((ReturnBecause::Eyes, day, "hair lies over the eyes".into()));
     }
-    if let Some((day, zone)) = knots.filter(|_| !is_brushed) {
-        let what = format!("the {} is knotted, since nobody brushes", zone.label());
+    if let Some((day, place)) = knots.filter(|_| !is_brushed) {
+        let what = format!("it is knotted {place}, since nobody brushes");
         days.push((ReturnBecause::Knots, day, what));
     }
     days.sort_by_key(|(_, day, _)| *day);
@@ -128,15 +128,11 @@ pub fn back(
             sentence: format!("After {}: {what}.", span(day.max(due))),
         })
         .collect();
-    if let Some((day, zone)) = knots.filter(|_| is_brushed) {
+    if let Some((day, place)) = knots.filter(|_| is_brushed) {
         if_you_wait.push(IfYouWait {
             because: ReturnBecause::Knots,
             days: day,
-            sentence: format!(
-                "Left unbrushed, the {} knots after {}.",
-                zone.label(),
-                span(day)
-            ),
+            sentence: format!("Left unbrushed, it knots {place} after {}.", span(day)),
         });
     }
     Return {
@@ -200,22 +196,40 @@ fn eye_day(plan: &Plan, coat: &CoatNow, dressing: &Dressing) -> Option<u32> {
     Some(whole(days)).filter(|day| *day <= FURTHEST_DAYS)
 }
 
-/// The first day a zone knots without brushing, and which: of zones alike the one that rubs.
-fn knot_day(plan: &Plan, coat: &CoatNow, dressing: &Dressing) -> Option<(u32, Zone)> {
+/// The first day it knots somewhere without brushing, and where: of places alike the one that rubs.
+fn knot_day(plan: &Plan, coat: &CoatNow, dressing: &Dressing) -> Option<(u32, &'static str)> {
+    let day = |mm: f64, does_rub: bool, before: Option<&KnotsBefore>| {
+        let factor = length_factor(mm)?;
+        let site = if does_rub { RUBS } else { 1.0 };
+        let sooner = before.map_or(1.0, |b| b.sooner());
+        Some(whole(texture_days(coat.texture) * factor * site * sooner))
+    };
     let rubs = |zone: Zone| matches!(zone, Zone::TuckUp | Zone::HindIn | Zone::ForeIn);
-    let look = &plan.subject.look;
-    let day = |zone: Zone| {
-        let factor = length_factor(dressing.zone_mm(zone))?;
-        let site = if rubs(zone) { RUBS } else { 1.0 };
-        let sooner = coat.knotted_before.get(&zone).map_or(1.0, |b| b.sooner());
+    let of_zone = |zone: Zone| {
+        let before = coat.knotted_before.get(&zone);
         Some((
-            whole(texture_days(coat.texture) * factor * site * sooner),
-            zone,
+            day(dressing.zone_mm(zone), rubs(zone), before)?,
+            zone.place(),
         ))
     };
-    let usual = look.knots_at.iter().copied().chain([Zone::TuckUp]);
-    let sites = usual.chain(coat.knotted_before.keys().copied());
-    sites.filter_map(day).min_by_key(|(day, _)| *day)
+    // A site's hair is as long as its zone's; where a small job clears it, nothing is left to knot.
+    let of_site = |site: Site| {
+        let zone = site.zones().first()?;
+        let before = coat.sites_knotted_before.get(&site);
+        Some((
+            day(dressing.zone_mm(*zone), site.rubs(), before)?,
+            site.at(),
+        ))
+    };
+    let usual = plan.subject.look.knots_at.iter().copied();
+    let zones = usual.chain([Zone::TuckUp]);
+    let zones = zones.chain(coat.knotted_before.keys().copied());
+    let sites = coat.sites_knotted_before.keys().copied();
+    let sites = sites.filter(|site| !site.is_of_hygiene() && *site != Site::Pads);
+    zones
+        .filter_map(of_zone)
+        .chain(sites.filter_map(of_site))
+        .min_by_key(|(day, _)| *day)
 }
 
 fn whole(days: f64) -> u32 {

@@ -3,7 +3,7 @@ use utoipa::ToSchema;
 
 use super::facts::DogFacts;
 use crate::body::{BodyPart, Found, Handling, Minds};
-use crate::coat::{CoatNow, Knots, Zone};
+use crate::coat::{CoatNow, Knots};
 use crate::dog::Sex;
 
 /// Stands on every printed sheet and on the About page (handbook 7).
@@ -16,6 +16,10 @@ pub struct Caution {
     pub text: String,
     /// Whether it comes from this dog's record; those are shown first.
     pub is_this_dogs: bool,
+    /// Whether an earlier step of the sheet says it already: read as a whole, a sheet says it once; at the
+    /// table each step has all of its own.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub is_said_before: bool,
 }
 
 /// What a step touches, as cautions see it.
@@ -91,6 +95,7 @@ pub(super) fn cautions(hazards: &[Hazard], facts: &DogFacts<'_>, coat: &CoatNow)
             list.push(Caution {
                 text,
                 is_this_dogs: true,
+                is_said_before: false,
             });
         }
     }
@@ -99,6 +104,7 @@ pub(super) fn cautions(hazards: &[Hazard], facts: &DogFacts<'_>, coat: &CoatNow)
             list.push(Caution {
                 text: (*text).into(),
                 is_this_dogs: false,
+                is_said_before: false,
             });
         }
     }
@@ -199,15 +205,16 @@ fn dislikes(facts: &DogFacts<'_>, parts: &[BodyPart]) -> bool {
         .is_some_and(|h| parts.iter().any(|p| h.dislikes.contains(p)))
 }
 
+/// Zones and sites with tight knots, by name.
+fn tight_knots(coat: &CoatNow) -> Vec<&'static str> {
+    let zones = coat.knots.iter().filter(|(_, k)| **k == Knots::Tight);
+    let sites = coat.sites.iter().filter(|(_, m)| m.knots() == Knots::Tight);
+    let zones = zones.map(|(zone, _)| zone.label());
+    zones.chain(sites.map(|(site, _)| site.label())).collect()
+}
+
 fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
     let dog = facts.dog;
-    let tight = |zones: &[Zone]| -> Vec<&str> {
-        coat.knots
-            .iter()
-            .filter(|(z, k)| **k == Knots::Tight && (zones.is_empty() || zones.contains(z)))
-            .map(|(z, _)| z.label())
-            .collect()
-    };
     let mut own = Vec::new();
     match hazard {
         Hazard::Start => {
@@ -226,11 +233,11 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
             }
         }
         Hazard::CombOut => {
-            let zones = tight(&[]);
-            if !zones.is_empty() {
+            let places = tight_knots(coat);
+            if !places.is_empty() {
                 own.push(format!(
                     "Tight knots: {}. The owner consents to the short clip in writing first; skin below may be sore.",
-                    zones.join(", ")
+                    places.join(", ")
                 ));
             }
         }
@@ -238,15 +245,13 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
             if facts.never_stands_up() {
                 own.push("Never stood up on the hind legs: the belly from the side.".into());
             }
-            if dog.sex == Sex::Male {
+            // Where nobody said, both are minded.
+            if dog.sex != Sex::Female {
                 own.push("Male: cover sheath and testicles; leave a little at the sheath.".into());
             }
-            if dog.sex == Sex::Female {
+            if dog.sex != Sex::Male {
                 own.push("Female: cover vulva and nipples; strokes towards it from both sides, no pressure.".into());
             }
-        }
-        Hazard::Flank if !tight(&[Zone::TuckUp, Zone::Flank]).is_empty() => {
-            own.push("Knots here: blade flat beneath them, skin stretched.".into());
         }
         Hazard::Legs if dog.is_old() => {
             own.push("Stiff joints: low lifts, short holds.".into());

@@ -3,7 +3,7 @@ use uuid::Uuid;
 use super::cautions::Hazard;
 use super::faces::face_amounts;
 use super::minutes as m;
-use super::step::{Stage, StepKind};
+use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::dog::{Answer, Question};
 use crate::kit::{ClipperFit, ONE_SIZE_MM};
@@ -197,11 +197,9 @@ impl<'a> Writer<'a> {
                 zones: units.iter().map(|u| u.zone()).collect(),
                 instead,
                 hazards: &hazards,
-                pair: "",
-                kind: StepKind::Work,
-                topic: None,
                 tool_id: Some(tool),
                 amounts,
+                ..Draft::default()
             },
         );
     }

@@ -36,8 +36,10 @@ pub const BLADE_CHANGE: f64 = 0.7;
 pub(super) const LEAST_STEP: f64 = 2.0;
 /// Both eye corners (modelling choice).
 pub(super) const EYE_CORNERS: f64 = 2.0;
-/// Clearing both armpits (modelling choice).
-pub(super) const ARMPITS: f64 = 2.0;
+/// Clearing a site left and right (modelling choice).
+pub(super) const SITE_CLEARED: f64 = 2.0;
+/// A small job that has nothing to take off (modelling choice).
+pub(super) const LOOKED_AT: f64 = 0.5;
 /// Knots cut out instead of brushed (modelling choice).
 pub(super) const KNOTS_CUT: f64 = 5.0;
 /// Share of the drying that is left after much came off dry (modelling choice).

@@ -2,11 +2,12 @@ use uuid::Uuid;
 
 use super::cautions::Hazard;
 use super::minutes as m;
+use super::small_jobs::tick;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
-use crate::coat::{Knots, Skin, Zone};
-use crate::dog::{Answer, Question, Sex, Topic};
-use crate::kit::{ONE_SIZE_MM, Tool, ToolKind, UnderComb};
+use crate::coat::{Knots, Zone};
+use crate::dog::{Answer, Question, Topic};
+use crate::kit::{ONE_SIZE_MM, Tool, ToolKind};
 use crate::solve::Unit;
 
 /// More than this comes off all over: the coat is roughed out before the bath, mm (handbook 6).
@@ -15,34 +16,11 @@ const MUCH_MM: f64 = 25.0;
 /// one size).
 const ROUGH_OVER_MM: f64 = ONE_SIZE_MM;
 
-/// What a 10, a 15 and a 9 leave bare, mm (industry numbering, from memory; handbook 3).
-const CLOSE_MM: f64 = 1.5;
-const FIFTEEN_MM: f64 = 1.2;
-const NINE_MM: f64 = 2.0;
-/// Left at least on delicate skin at the hygiene area, mm (handbook 3, *shortest safe*).
-const DELICATE_MM: f64 = 2.0;
-/// A blade for a small job leaves at most this, mm: the 7 (handbook 3); longer ones do not clean.
-const SMALL_JOB_MOST_MM: f64 = 3.2;
-/// Makers differ by a few tenths (handbook 3).
-const HAIRSBREADTH_MM: f64 = 0.05;
-
 impl Writer<'_> {
     /// The small jobs from clean to dirty, comb out, bath and dryer (handbook 10 B).
     pub(super) fn prepare(&mut self) {
-        self.eye_corners();
-        self.push(
-            Stage::Prepare,
-            tick("Ears: look in, clean", m::EARS_CLEANED, &[Hazard::EarCanal]),
-        );
         let are_after = self.has(Answer::NailsAfter);
-        if !are_after {
-            self.nails();
-        }
-        self.hygiene();
-        if self.clears_armpits() {
-            self.armpits();
-        }
-        self.pads();
+        self.small_jobs(!are_after);
         // A bare blade goes before the brush; a comb only after it, where it passes.
         let roughs = self.is_rough_first();
         let blade = self.roughing_tool(ToolKind::Blade).filter(|_| roughs);
@@ -69,139 +47,6 @@ impl Writer<'_> {
         }
         let dry = tick("Dry straight; comb test per zone", drying, &[Hazard::Dryer]);
         self.push(Stage::Prepare, dry.of(StepKind::Work, Topic::Dry));
-    }
-
-    /// First of all: the cleanest place, and the dog sees what comes.
-    fn eye_corners(&mut self) {
-        let what = if self.has(Answer::HeadCornersFirst) {
-            "Eye corners first, so that the dog can see"
-        } else {
-            "Eye corners"
-        };
-        let hazards = &[Hazard::Start, Hazard::Face];
-        match self.answer(Question::EyeCorners) {
-            Answer::CornersBlade => {
-                let job = tick(what, m::EYE_CORNERS, hazards);
-                self.small_blade(job, Zone::Cheek, CLOSE_MM);
-            }
-            with => self.push(
-                Stage::Prepare,
-                Draft {
-                    tool: with.label().into(),
-                    ..tick(what, m::EYE_CORNERS, hazards)
-                },
-            ),
-        }
-    }
-
-    fn nails(&mut self) {
-        let nails = tick("Nails, dewclaws too", m::NAILS, &[Hazard::NailsAndPads]);
-        self.push(Stage::Prepare, nails);
-    }
-
-    fn pads(&mut self) {
-        let (mm, stroke) = match self.answer(Question::Pads) {
-            Answer::PadsThirty => (UnderComb::Thirty.leaves_mm(), ""),
-            Answer::PadsForty => (UnderComb::Forty.leaves_mm(), "flat and light"),
-            _ => (CLOSE_MM, ""),
-        };
-        let job = Draft {
-            stroke,
-            ..tick("Pads: level with them", m::PADS, &[Hazard::NailsAndPads])
-        };
-        self.small_blade(job, Zone::Foot, mm);
-    }
-
-    fn armpits(&mut self) {
-        let what = "Armpits: clear them, skin flat";
-        let job = tick(what, m::ARMPITS, &[Hazard::Hygiene]);
-        self.small_blade(job, Zone::ForeIn, CLOSE_MM);
-    }
-
-    fn hygiene(&mut self) {
-        let is_male = self.facts.dog.sex == Sex::Male;
-        let sheath = match self.answer(Question::Sheath) {
-            _ if !is_male => "",
-            Answer::SheathShort => "; short at the sheath",
-            _ => "; leave a little at the sheath",
-        };
-        let reached = match self.answer(Question::BellyReached) {
-            Answer::FromTheSide => "",
-            // Never stood up for it (handbook 7); its own caution says so.
-            Answer::FrontLifted if self.facts.never_stands_up() => "",
-            Answer::FrontLifted => "; lift the front for the belly",
-            _ => "; a hand under the loin for the belly",
-        };
-        let what = format!("Hygiene area{sheath}{reached}");
-        let job = tick(&what, m::HYGIENE, &[Hazard::Hygiene]);
-        match self.answer(Question::Hygiene) {
-            Answer::HygieneShears => self.push(Stage::Prepare, by_small_shears(job)),
-            Answer::HygieneFifteen => {
-                let light = Draft {
-                    stroke: "light",
-                    ..job
-                };
-                self.small_blade(light, Zone::Underline, FIFTEEN_MM);
-            }
-            Answer::HygieneHeldOff => {
-                let off = Draft {
-                    stroke: "held off the skin",
-                    ..job
-                };
-                self.small_blade(off, Zone::Underline, NINE_MM);
-            }
-            _ => self.small_blade(job, Zone::Underline, CLOSE_MM),
-        }
-    }
-
-    /// A small job by the bare blade of the kit that leaves what the salon asks, or little more:
-    /// its clock runs as at every bare blade. Where the kit has none, by shears, and it says so.
-    fn small_blade(&mut self, job: Draft<'_>, zone: Zone, asked_mm: f64) {
-        // Delicate skin is left a little more; pads are bare already (handbook 3, *shortest safe*).
-        let is_delicate = self.job.skin == Skin::Delicate && zone != Zone::Foot;
-        let least = if is_delicate {
-            asked_mm.max(DELICATE_MM)
-        } else {
-            asked_mm
-        };
-        let leaves = |tool: &Tool| {
-            let settings = tool.settings().into_iter();
-            settings
-                .map(|t| t.leaves_mm.as_mm())
-                .filter(|mm| (least - HAIRSBREADTH_MM..=SMALL_JOB_MOST_MM).contains(mm))
-                .min_by(f64::total_cmp)
-        };
-        let kit = self.job.kit.iter();
-        let blade = kit
-            .filter(|t| t.is_fit() && t.kind == ToolKind::Blade)
-            .filter_map(|t| Some((leaves(t)?, t.id)))
-            .min_by(|a, b| a.0.total_cmp(&b.0));
-        let Some((_, blade)) = blade else {
-            self.push(
-                Stage::Prepare,
-                Draft {
-                    stroke: "no blade of the kit is short and fit enough",
-                    ..by_small_shears(job)
-                },
-            );
-            return;
-        };
-        let hazards = [job.hazards, &[Hazard::BareBlade]].concat();
-        self.push(
-            Stage::Prepare,
-            Draft {
-                tool: self.words.tool(blade),
-                tool_id: Some(blade),
-                hazards: &hazards,
-                ..job
-            },
-        );
-    }
-
-    /// The armpit has no zone of its own: the chest's and the inside of the front leg's knots say.
-    fn clears_armpits(&self) -> bool {
-        let tight = |zone| self.job.coat.knots(zone) == Knots::Tight;
-        self.has(Answer::ArmpitsCleared) || tight(Zone::ForeIn)
     }
 
     fn comb_out(&mut self) {
@@ -325,21 +170,3 @@ const BODY: [Unit; 5] = [
     Unit::Hip,
     Unit::Chest,
 ];
-
-fn tick<'a>(what: &str, minutes: f64, hazards: &'a [Hazard]) -> Draft<'a> {
-    Draft {
-        what: what.into(),
-        minutes,
-        hazards,
-        kind: StepKind::Tick,
-        ..Draft::default()
-    }
-}
-
-/// The same by short shears with rounded ends (common practice).
-fn by_small_shears(job: Draft<'_>) -> Draft<'_> {
-    Draft {
-        tool: "small shears, points away".into(),
-        ..job
-    }
-}

@@ -3,7 +3,7 @@ use super::clip::is_shaped_by_hand;
 use super::faces::face_amounts;
 use super::hands::pair_hint;
 use super::minutes as m;
-use super::step::{Stage, StepKind};
+use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::{Texture, Zone};
 use crate::dog::{Answer, Question};
@@ -253,12 +253,9 @@ impl Writer<'_> {
                 leaves: self.leaves(&shaped),
                 minutes,
                 zones,
-                instead: None,
                 hazards: group.hazards,
-                kind: StepKind::Work,
-                topic: None,
-                tool_id: None,
                 amounts: face_amounts(&cuts, plan, &self.job.coat, self.words),
+                ..Draft::default()
             },
         );
         true

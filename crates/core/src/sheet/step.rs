@@ -4,7 +4,7 @@ use uuid::Uuid;
 
 use super::cautions::Caution;
 use super::staged::StagedSheet;
-use crate::coat::Zone;
+use crate::coat::{Site, Zone};
 use crate::dog::{House, Sort, Topic};
 
 /// Stages of the groom, in order (handbook 6).
@@ -72,11 +72,15 @@ pub struct Step {
     pub minutes: f64,
     /// Zones touched.
     pub zones: Vec<Zone>,
+    /// Sites worked on.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub sites: Vec<Site>,
     /// The bare blade should the comb not pass.
     pub instead: Option<String>,
     /// Cautions, this dog's first.
     pub cautions: Vec<Caution>,
-    /// On legs, what comes off face by face, at three heights.
+    /// How much, place by place: on legs what comes off face by face at three heights; how far the hygiene
+    /// area goes.
     #[serde(default)]
     pub amounts: Vec<String>,
     /// What kind of step it is.
@@ -85,6 +89,9 @@ pub struct Step {
     /// What the other hand does.
     #[serde(default)]
     pub hand: String,
+    /// Whether an earlier step of the sheet says that already.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub hand_said_before: bool,
     /// How its pair is brought together and compared; empty where nothing stands twice.
     #[serde(default)]
     pub pair: String,

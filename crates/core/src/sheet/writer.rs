@@ -1,3 +1,5 @@
+use std::collections::BTreeSet;
+
 use uuid::Uuid;
 
 use super::cautions::{CLIPPER_NOISE, Hazard, STANDING_CAUTION, cautions};
@@ -11,7 +13,7 @@ use super::names::named;
 use super::sorts::sorts;
 use super::staged::{BREAK_EVERY_MINUTES as SHORT_BREAKS, StagedSheet, belongs};
 use super::step::{CutSheet, Stage, Step, StepKind};
-use crate::coat::Zone;
+use crate::coat::{Site, Zone};
 use crate::dog::{Answer, Programme, Question, Sort, SortFactor, Topic};
 use crate::job::Job;
 use crate::kit::ToolKind;
@@ -98,6 +100,7 @@ pub fn cut_sheet(
     let break_every = staged
         .as_ref()
         .map_or(BREAK_EVERY_MINUTES, |_| SHORT_BREAKS);
+    mark_said(&mut steps);
     let blade_pauses = count_pauses(&mut steps, job.house.blade_minutes);
     CutSheet {
         counted: counted(&steps, tool_changes, blade_pauses, &job.house.clippers),
@@ -113,6 +116,18 @@ pub fn cut_sheet(
         break_every_minutes: (needs_breaks || staged.is_some()).then_some(break_every),
         staged,
         warm_blade: warm_blade.into(),
+    }
+}
+
+/// Marks what an earlier step says already: of cautions, and of what the other hand does. This dog's own
+/// cautions are said at each step.
+fn mark_said(steps: &mut [Step]) {
+    let mut said: BTreeSet<String> = BTreeSet::new();
+    for step in steps {
+        for caution in step.cautions.iter_mut().filter(|c| !c.is_this_dogs) {
+            caution.is_said_before = !said.insert(caution.text.clone());
+        }
+        step.hand_said_before = !step.hand.is_empty() && !said.insert(step.hand.clone());
     }
 }
 
@@ -153,6 +168,7 @@ pub(super) struct Draft<'a> {
     pub(super) leaves: String,
     pub(super) minutes: f64,
     pub(super) zones: Vec<Zone>,
+    pub(super) sites: &'a [Site],
     pub(super) instead: Option<String>,
     pub(super) hazards: &'a [Hazard],
     pub(super) kind: StepKind,
@@ -189,6 +205,7 @@ impl Writer<'_> {
         let held = m::held(self.has_helper(), self.facts.is_restless());
         let runs = [Hazard::BareBlade, Hazard::Comb].map(|h| draft.hazards.contains(&h));
         let mut cautions = cautions(draft.hazards, self.facts, &self.job.coat);
+        cautions.splice(0..0, self.met(stage, &draft));
         if runs.contains(&true) && std::mem::replace(&mut self.has_met_clipper, true) {
             cautions.retain(|c| c.text != CLIPPER_NOISE);
         }
@@ -212,8 +229,10 @@ impl Writer<'_> {
             factor,
             tool_id: draft.tool_id,
             zones: draft.zones,
+            sites: draft.sites.to_vec(),
             instead: draft.instead,
             hand: hand_hint(draft.hazards).into(),
+            hand_said_before: false,
             pair: draft.pair.into(),
             is_bare_blade: draft.hazards.contains(&Hazard::BareBlade),
             needs_comb_test: draft.hazards.contains(&Hazard::Comb),
@@ -221,6 +240,11 @@ impl Writer<'_> {
             amounts: draft.amounts,
             cautions,
         });
+    }
+
+    /// Sites that steps so far work on.
+    pub(super) fn sites_done(&self) -> impl Iterator<Item = Site> {
+        self.steps.iter().flat_map(|s| &s.sites).copied()
     }
 
     /// How much longer this sort of groom takes here, where the salon took that over.

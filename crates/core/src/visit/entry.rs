@@ -7,7 +7,7 @@ use uuid::Uuid;
 use super::known::KnownDog;
 use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
-use crate::coat::{CoatFinish, Knots, Limit, Texture, Zone, ZoneMarks};
+use crate::coat::{CoatFinish, Knots, Limit, Site, SiteMarks, Texture, Zone, ZoneMarks};
 use crate::consult::{Part, Talk, Wish};
 use crate::dog::{Answer, Programme, Question};
 use crate::finish::ZoneResult;
@@ -225,6 +225,13 @@ pub enum EntryBody {
         /// What.
         marks: ZoneMarks,
     },
+    /// What a site carries; nothing takes it back.
+    SiteSet {
+        /// Which.
+        site: Site,
+        /// What.
+        marks: SiteMarks,
+    },
     /// Something was found on the body, or said of it again.
     FoundPut {
         /// What.
@@ -380,6 +387,7 @@ impl EntryBody {
             Self::CoatGrown { .. } => "coat as last time".into(),
             Self::FinishSet { .. } => "finish".into(),
             Self::MarksSet { zone, .. } => format!("marks, {}", zone.label()),
+            Self::SiteSet { site, .. } => site.label().into(),
             Self::FoundPut { found } => found.kind.label().into(),
             Self::FoundRemoved { .. } => "mark taken off".into(),
             Self::OutcomeSet { outcome, .. } => outcome.label().into(),

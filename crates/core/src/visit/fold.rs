@@ -333,6 +333,13 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
                 visit.coat.marks.insert(*zone, *marks);
             }
         }
+        EntryBody::SiteSet { site, marks } => {
+            if marks.is_empty() {
+                visit.coat.sites.remove(site);
+            } else {
+                visit.coat.sites.insert(*site, *marks);
+            }
+        }
         EntryBody::FoundPut { found } => match visit.found.iter_mut().find(|f| f.id == found.id) {
             Some(there) => there.clone_from(found),
             None => visit.found.push(found.clone()),

@@ -6,7 +6,7 @@ use utoipa::ToSchema;
 use super::fold::Visit;
 use super::past::{EarlierVisit, days_since, grown, growth_of};
 use crate::body::Handling;
-use crate::coat::{CoatFinish, Knots, KnotsBefore, Limit, Texture, Zone};
+use crate::coat::{CoatFinish, Knots, KnotsBefore, Limit, Site, SiteMarks, Texture, Zone};
 use crate::consult::{Part, Wish};
 use crate::dog::{Dog, Programme, Schools};
 use crate::frame::{Ago, DogSize, Felt, FrameInput};
@@ -52,6 +52,10 @@ pub struct KnownDog {
     #[serde(skip_serializing_if = "BTreeMap::is_empty")]
     #[schema(required = false)]
     pub knotted_before: BTreeMap<Zone, KnotsBefore>,
+    /// Sites found knotted at earlier visits.
+    #[serde(skip_serializing_if = "BTreeMap::is_empty")]
+    #[schema(required = false)]
+    pub sites_knotted_before: BTreeMap<Site, KnotsBefore>,
     /// The stage of its programme that follows from the last; none for the whole groom.
     #[serde(skip_serializing_if = "Option::is_none")]
     #[schema(required = false)]
@@ -104,7 +108,17 @@ pub fn known(dog: &Dog, visits: &[EarlierVisit], now_ms: i64) -> Option<KnownDog
         lines: said.lines.clone(),
         shifts: said.shifts.clone(),
         ways: said.ways.clone(),
-        knotted_before: knotted_before(&earlier),
+        knotted_before: before(&earlier, &Zone::ALL, |visit, zone| {
+            visit.coat.knots.get(&zone).copied().unwrap_or_default()
+        }),
+        sites_knotted_before: before(&earlier, &Site::ALL, |visit, site| {
+            visit
+                .coat
+                .sites
+                .get(&site)
+                .map(SiteMarks::knots)
+                .unwrap_or_default()
+        }),
         programme: said
             .programme
             .and_then(|stage| follows(stage, said.run.as_ref())),
@@ -130,15 +144,19 @@ fn follows(stage: Programme, run: Option<&Run>) -> Option<Programme> {
     if is_borne { stage.next() } else { Some(stage) }
 }
 
-/// Sites that were ever knotted, over the visits from the first to the last.
-fn knotted_before(earlier: &[&EarlierVisit]) -> BTreeMap<Zone, KnotsBefore> {
-    let of_zone = |zone: Zone| {
-        let knots = earlier.iter().map(|v| v.visit.coat.knots.get(&zone));
-        knots
-            .map(|k| k.is_some_and(|k| *k != Knots::None))
+/// Where it was ever knotted, over the visits from the first to the last.
+fn before<P: Copy + Ord>(
+    earlier: &[&EarlierVisit],
+    places: &[P],
+    knots: impl Fn(&Visit, P) -> Knots,
+) -> BTreeMap<P, KnotsBefore> {
+    let of_place = |place: P| {
+        let visits = earlier.iter();
+        visits
+            .map(|v| knots(&v.visit, place) != Knots::None)
             .fold(KnotsBefore::default(), KnotsBefore::then)
     };
-    let all = Zone::ALL.into_iter().map(|zone| (zone, of_zone(zone)));
+    let all = places.iter().map(|place| (*place, of_place(*place)));
     all.filter(|(_, before)| before.visits > 0).collect()
 }
 
@@ -217,6 +235,8 @@ impl KnownDog {
         visit.shifts.clone_from(&self.shifts);
         visit.ways.clone_from(&self.ways);
         visit.coat.knotted_before.clone_from(&self.knotted_before);
+        let sites_before = &self.sites_knotted_before;
+        visit.coat.sites_knotted_before.clone_from(sites_before);
         visit.programme = self.programme;
         visit.from_last.clone_from(&self.from_last);
         visit.known_days = Some(self.days);

@@ -60,6 +60,9 @@ fn refusal(body: &EntryBody, ids: &BTreeSet<Uuid>, runs: &[Run]) -> Option<Strin
             "the {} lies where its bones are and cannot be moved between its places",
             line.label().to_lowercase()
         )),
+        EntryBody::SiteSet { site, marks } if marks.right.is_some() && !site.is_pair() => Some(
+            format!("the dog has no left and right {}; say it once", site.at()),
+        ),
         EntryBody::StillSo { what } if what.is_empty() => {
             Some("nothing is named as still so; name what was felt again".into())
         }

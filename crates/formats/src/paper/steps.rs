@@ -51,7 +51,6 @@ fn lay_out(plan: &PlanReport, size: f64, room: &Room) -> Vec<Placed> {
     let line = size * LINE;
     let mut pages = vec![Placed::default()];
     let mut stage: Option<Stage> = None;
-    let mut said: Vec<&str> = Vec::new();
     let mut y = room.from[0];
     for (text, weight) in said_first(plan) {
         for words in wrap(text, letters(WIDTH - 2.0 * MARGIN, size)) {
@@ -67,7 +66,7 @@ fn lay_out(plan: &PlanReport, size: f64, room: &Room) -> Vec<Placed> {
         }
     }
     for step in &plan.sheet.steps {
-        let row = cells(step, size, &mut said);
+        let row = cells(step, size);
         let tall = row.iter().map(|c| c.lines.len()).max().unwrap_or(1).max(1);
         let is_new = stage != Some(step.stage);
         let needs = line * (tall as f64 + OVER + if is_new { STAGE } else { 0.0 });
@@ -137,7 +136,7 @@ const BOLD: u32 = 700;
 
 /// Columns of a step: number, what, how with from and to and the other hand, cautions. What is
 /// usual is printed once; this dog's own cautions stand at every step they belong to.
-fn cells<'a>(step: &'a Step, size: f64, said: &mut Vec<&'a str>) -> Vec<Cell> {
+fn cells(step: &Step, size: f64) -> Vec<Cell> {
     let column = |x: f64, width: f64, parts: &[(String, u32)]| Cell {
         x,
         lines: parts
@@ -166,16 +165,14 @@ fn cells<'a>(step: &'a Step, size: f64, said: &mut Vec<&'a str>) -> Vec<Cell> {
     }
     let mut how = vec![(how.trim_start_matches("; ").to_owned(), PLAIN)];
     how.extend(step.amounts.iter().map(|a| (format!("{a}."), PLAIN)));
-    if !step.hand.is_empty() && !said.contains(&step.hand.as_str()) {
-        said.push(&step.hand);
+    if !step.hand.is_empty() && !step.hand_said_before {
         how.push((format!("Other hand: {}", step.hand), PLAIN));
     }
     let mut cautions: Vec<(String, u32)> = Vec::new();
     for caution in &step.cautions {
         if caution.is_this_dogs {
             cautions.push((format!("! {}", caution.text), BOLD));
-        } else if !said.contains(&caution.text.as_str()) {
-            said.push(&caution.text);
+        } else if !caution.is_said_before {
             cautions.push((caution.text.clone(), PLAIN));
         }
     }

@@ -4,7 +4,7 @@ use actix_web::{get, web};
 use serde::Serialize;
 use utoipa::ToSchema;
 use veliform_core::body::{BodyPart, FoundKind, Minds};
-use veliform_core::coat::{Texture, Zone};
+use veliform_core::coat::{Knots, Site, SiteSkin, Texture, Zone};
 use veliform_core::device::DeviceKind;
 use veliform_core::dog::{Answer, Programme, Question};
 use veliform_core::frame::{Angle, BuildType, Felt, Finding, Measure, Method, QUICK_EIGHT, Stop};
@@ -28,6 +28,12 @@ pub struct Catalogue {
     landmarks: Vec<LandmarkWord>,
     builds: Vec<BuildWord>,
     found: Vec<FoundWord>,
+    /// Places the hand knows and the outline does not show, in the order a hand travels.
+    sites: Vec<SiteWord>,
+    /// How the skin of a site looks.
+    site_skins: Vec<SiteSkinWord>,
+    /// Knots, the least first.
+    knots: Vec<KnotsWord>,
     body_parts: Vec<BodyPartWord>,
     minds: Vec<MindsWord>,
     programme: Vec<ProgrammeWord>,
@@ -116,6 +122,29 @@ pub struct FoundWord {
     label: &'static str,
     /// Whether it usually reads: have a vet look at this.
     is_for_the_vet: bool,
+}
+
+/// A site, in words.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct SiteWord {
+    site: Site,
+    label: &'static str,
+    /// Whether a dog has it left and right.
+    is_pair: bool,
+}
+
+/// How the skin of a site looks, in a word.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct SiteSkinWord {
+    skin: SiteSkin,
+    label: &'static str,
+}
+
+/// Knots, in a word.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct KnotsWord {
+    knots: Knots,
+    label: &'static str,
 }
 
 /// A part of the body, in a word.
@@ -384,6 +413,28 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                 kind: *k,
                 label: k.label(),
                 is_for_the_vet: k.is_for_the_vet(),
+            })
+            .collect(),
+        sites: Site::ALL
+            .iter()
+            .map(|s| SiteWord {
+                site: *s,
+                label: s.label(),
+                is_pair: s.is_pair(),
+            })
+            .collect(),
+        site_skins: SiteSkin::ALL
+            .iter()
+            .map(|s| SiteSkinWord {
+                skin: *s,
+                label: s.label(),
+            })
+            .collect(),
+        knots: Knots::ALL
+            .iter()
+            .map(|k| KnotsWord {
+                knots: *k,
+                label: k.label(),
             })
             .collect(),
         programme: Programme::ALL

@@ -1226,6 +1226,8 @@ export interface components {
             builds: components["schemas"]["BuildWord"][];
             felt: components["schemas"]["FeltWord"][];
             found: components["schemas"]["FoundWord"][];
+            /** @description Knots, the least first. */
+            knots: components["schemas"]["KnotsWord"][];
             landmarks: components["schemas"]["LandmarkWord"][];
             lines: components["schemas"]["LineWord"][];
             looks: components["schemas"]["LookWord"][];
@@ -1237,6 +1239,10 @@ export interface components {
             picture: components["schemas"]["PictureWord"][];
             programme: components["schemas"]["ProgrammeWord"][];
             schools: components["schemas"]["QuestionWord"][];
+            /** @description How the skin of a site looks. */
+            site_skins: components["schemas"]["SiteSkinWord"][];
+            /** @description Places the hand knows and the outline does not show, in the order a hand travels. */
+            sites: components["schemas"]["SiteWord"][];
             standing_caution: string;
             /** @description Where the hand stops, in its order, with what it finds there. */
             stops: components["schemas"]["StopWord"][];
@@ -1339,6 +1345,14 @@ export interface components {
             /** @description What zones carry beside. */
             marks?: {
                 [key: string]: components["schemas"]["ZoneMarks"];
+            };
+            /** @description What was said of sites; a missing one is as its zone. */
+            sites?: {
+                [key: string]: components["schemas"]["SiteMarks"];
+            };
+            /** @description Sites found knotted at earlier visits. */
+            sites_knotted_before?: {
+                [key: string]: components["schemas"]["KnotsBefore"];
             };
             /**
              * Format: double
@@ -1877,6 +1891,13 @@ export interface components {
             marks: components["schemas"]["ZoneMarks"];
             /** @description Which. */
             zone: components["schemas"]["Zone"];
+        } | {
+            /** @enum {string} */
+            kind: "site_set";
+            /** @description What. */
+            marks: components["schemas"]["SiteMarks"];
+            /** @description Which. */
+            site: components["schemas"]["Site"];
         } | {
             /** @description What. */
             found: components["schemas"]["Found"];
@@ -2669,6 +2690,11 @@ export interface components {
              */
             visits: number;
         };
+        /** @description Knots, in a word. */
+        KnotsWord: {
+            knots: components["schemas"]["Knots"];
+            label: string;
+        };
         /** @description A knotted zone with its ways, the cheapest first. */
         KnottedZone: {
             /** @description Its name. */
@@ -2781,6 +2807,13 @@ export interface components {
              * @default {}
              */
             shifts: components["schemas"]["Shifts"];
+            /**
+             * @description Sites found knotted at earlier visits.
+             * @default {}
+             */
+            sites_knotted_before: {
+                [key: string]: components["schemas"]["KnotsBefore"];
+            };
             /**
              * Format: double
              * @description A stand measured on it.
@@ -4065,7 +4098,7 @@ export interface components {
          * @description What a shape means; the reader's theme gives it its looks.
          * @enum {string}
          */
-        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole" | "work" | "point_mark";
+        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole" | "sore_skin" | "work" | "point_mark";
         /** @description A groom at the table as it stands. */
         Run: {
             /**
@@ -4448,6 +4481,50 @@ export interface components {
             is_finished?: boolean;
         };
         /**
+         * @description A place the hand knows and the outline does not show (handbook 10 B): hidden, folded, or smaller than
+         *     its zone.
+         * @enum {string}
+         */
+        Site: "eye_corners" | "between_eyes" | "inside_ear" | "under_ear" | "behind_ear" | "ear_base" | "under_collar" | "armpit" | "elbow" | "belly" | "inside_thigh" | "sheath" | "under_tail" | "beside_anus" | "pads" | "between_toes";
+        /** @description What a site carries. */
+        SiteMarks: {
+            /** @description On the left, or on both sides alike; of what a dog has once, there. */
+            left: components["schemas"]["SiteState"];
+            right?: components["schemas"]["SiteState"] | null;
+        };
+        /**
+         * @description How the skin of a site looks; what was seen, never what it is.
+         * @enum {string}
+         */
+        SiteSkin: "sound" | "red" | "broken";
+        /** @description How the skin of a site looks, in a word. */
+        SiteSkinWord: {
+            label: string;
+            skin: components["schemas"]["SiteSkin"];
+        };
+        /** @description What a site carries, on one side. */
+        SiteState: {
+            /**
+             * @description Knots.
+             * @default none
+             */
+            knots: components["schemas"]["Knots"];
+            /** @default null */
+            length_mm: components["schemas"]["Length"] | null;
+            /**
+             * @description The skin.
+             * @default sound
+             */
+            skin: components["schemas"]["SiteSkin"];
+        };
+        /** @description A site, in words. */
+        SiteWord: {
+            /** @description Whether a dog has it left and right. */
+            is_pair: boolean;
+            label: string;
+            site: components["schemas"]["Site"];
+        };
+        /**
          * @description How the skin is.
          * @enum {string}
          */
@@ -4541,7 +4618,10 @@ export interface components {
         Stance: "square" | "nearly" | "not_square";
         /** @description One step at the table. */
         Step: {
-            /** @description On legs, what comes off face by face, at three heights. */
+            /**
+             * @description How much, place by place: on legs what comes off face by face at three heights; how far the hygiene
+             *     area goes.
+             */
             amounts?: string[];
             /** @description Cautions, this dog's first. */
             cautions: components["schemas"]["Caution"][];
@@ -4576,6 +4656,8 @@ export interface components {
             number: number;
             /** @description How its pair is brought together and compared; empty where nothing stands twice. */
             pair?: string;
+            /** @description Sites worked on. */
+            sites?: components["schemas"]["Site"][];
             /** @description Its stage. */
             stage: components["schemas"]["Stage"];
             /** @description The stage's name. */
@@ -4695,6 +4777,11 @@ export interface components {
             of: "landmark";
             /** @description A landmark. */
             which: components["schemas"]["Landmark"];
+        } | {
+            /** @enum {string} */
+            of: "site";
+            /** @description A site the hand knows. */
+            which: components["schemas"]["Site"];
         } | {
             /** @enum {string} */
             of: "found";

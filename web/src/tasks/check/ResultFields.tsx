@@ -4,6 +4,7 @@ import { lengthText, unitName } from '../../shared/units/show';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { DoneOtherwise } from './DoneOtherwise';
 import { useRecord } from '../../shared/visit/useRecord';
+import { capital } from '../../shared/units/capital';
 
 type Result = Schemas['ZoneResult'];
 
@@ -29,7 +30,7 @@ export function ResultFields({ row }: { row: Schemas['ResultRow'] }) {
       onValue={(mm) => put({ [side]: mm })}
     />
   );
-  const label = row.label.charAt(0).toUpperCase() + row.label.slice(1);
+  const label = capital(row.label);
   const off = row.off_mm != null && Math.abs(row.off_mm) >= 0.5;
   return (
     <div className="border-t border-line py-1" data-result={zone}>

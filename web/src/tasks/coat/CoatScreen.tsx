@@ -9,16 +9,12 @@ import { LengthField } from '../../shared/ui/LengthField';
 import { NumberField } from '../../shared/ui/NumberField';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { Sites } from '../../shared/visit/Sites';
 import { useRecord } from '../../shared/visit/useRecord';
 import { ZoneMarksForm } from './ZoneMarksForm';
+import { capital } from '../../shared/units/capital';
 
 type Zone = Schemas['Zone'];
-
-const KNOTS: { value: Schemas['Knots']; label: string }[] = [
-  { value: 'none', label: 'None' },
-  { value: 'few', label: 'Few' },
-  { value: 'tight', label: 'Tight' },
-];
 
 const NO_LIMIT: Schemas['Limit'] = {};
 const FINISHES: { value: Schemas['CoatFinish']; label: string }[] = [
@@ -30,6 +26,7 @@ const FINISHES: { value: Schemas['CoatFinish']; label: string }[] = [
 export function CoatScreen() {
   const work = useVisitWork();
   const [zone, setZone] = useState<Zone | null>(null);
+  const [site, setSite] = useState<Schemas['Site'] | null>(null);
   const { coat } = work.evaluation.visit;
   const wanted = useRef<((spot: Schemas['Spot']) => void) | null>(null);
   const place = (page: [number, number]) => {
@@ -47,6 +44,7 @@ export function CoatScreen() {
       chosen={zone ? { of: 'zone', which: zone } : null}
       onTouch={(tag) => {
         if (tag.of === 'zone') setZone(tag.which);
+        if (tag.of === 'site') setSite(tag.which);
       }}
       margin={
         <>
@@ -87,6 +85,7 @@ export function CoatScreen() {
               }}
             />
           )}
+          <Sites open={site} onOpen={setSite} />
         </>
       }
       next={<BigLink to={`/visit/${work.visitId}/look`}>Choose a look</BigLink>}
@@ -169,7 +168,7 @@ function ZonePart(props: {
       />
       <Choice
         label="Knots"
-        options={KNOTS}
+        options={work.words.knots.map((k) => ({ value: k.knots, label: capital(k.label) }))}
         value={coat.knots[zone] ?? 'none'}
         onChange={(knots) => work.say({ kind: 'knots_set', zone, knots })}
       />

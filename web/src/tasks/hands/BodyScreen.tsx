@@ -9,6 +9,7 @@ import { MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { dayText } from '../../shared/units/show';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { Sites } from '../../shared/visit/Sites';
 import { useRecord } from '../../shared/visit/useRecord';
 import { HandlingForm } from './HandlingForm';
 import { HandsTabs } from './HandsTabs';
@@ -29,6 +30,7 @@ export function BodyScreen() {
   const [search] = useSearchParams();
   const [kind, setKind] = useState<Schemas['FoundKind']>('lump');
   const [chosen, setChosen] = useState<string | null>(null);
+  const [site, setSite] = useState<Schemas['Site'] | null>(null);
   const found = work.evaluation.visit.found ?? [];
   const word = work.words.found.find((w) => w.kind === kind);
   const put = (page: [number, number]) => {
@@ -54,6 +56,7 @@ export function BodyScreen() {
       title="Body"
       onPlace={put}
       onTouch={(tag) => {
+        if (tag.of === 'site') setSite(tag.which);
         if (tag.of === 'found') setChosen(found[tag.which - 1]?.id ?? null);
       }}
       foot={<ViewChoice />}
@@ -102,6 +105,7 @@ export function BodyScreen() {
             ))}
           </ol>
           <Earlier />
+          <Sites open={site} onOpen={setSite} />
           <HandlingForm />
         </>
       }

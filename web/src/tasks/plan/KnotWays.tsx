@@ -1,6 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { MarginHead, Plain } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
+import { capital } from '../../shared/units/capital';
 
 /** Parts that knotted at visit after visit: proposed to go, with what that costs. */
 export function KnotsAgain({ parts }: { parts: Schemas['KnotsAgain'][] }) {
@@ -46,7 +47,7 @@ export function KnotWays({ zones }: { zones: Schemas['KnottedZone'][] }) {
       <MarginHead>Knots</MarginHead>
       {zones.map(({ zone, label, ways }) => (
         <div key={zone} className="border-t border-line py-1" data-knots={zone}>
-          <h3 className="font-bold">{label.charAt(0).toUpperCase() + label.slice(1)}</h3>
+          <h3 className="font-bold">{capital(label)}</h3>
           <ol>
             {ways.map((offer) => (
               <li key={offer.way} className="flex items-center gap-2 py-1">

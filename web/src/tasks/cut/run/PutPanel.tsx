@@ -1,4 +1,5 @@
 import { Plain } from '../../../shared/ui/controls';
+import { capital } from '../../../shared/units/capital';
 
 /** Why a step is left for another visit, in the words it stands in on the record. */
 const WHY = ['the dog minds it', 'skin', 'knots', 'short of time', 'the owner said so'];
@@ -16,7 +17,7 @@ export function PutPanel(props: {
       <div className="grid gap-2" role="group" aria-label="Why">
         {WHY.map((why) => (
           <Plain key={why} onClick={() => props.onPut(why)}>
-            {why.charAt(0).toUpperCase() + why.slice(1)}
+            {capital(why)}
           </Plain>
         ))}
         <Plain onClick={() => props.onPut('')}>No reason</Plain>
