@@ -9,6 +9,7 @@ mod coat_map_and_past;
 mod crates_keep_their_arrows;
 mod every_screen_is_accessible;
 mod hands_on_in_full;
+mod hidden_places;
 mod kit_and_files;
 mod nothing_typed_is_lost;
 mod own_looks;

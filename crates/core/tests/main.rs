@@ -4,6 +4,7 @@ mod as_last_time;
 mod between_places;
 mod clippers;
 mod coats;
+mod combing;
 mod consult;
 mod corrections;
 mod corrections_on_end;

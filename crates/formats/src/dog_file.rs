@@ -11,8 +11,9 @@ use crate::said::{Unreadable, read_json};
 pub const DOG_FILE_FORMAT: &str = "veliform-dog";
 /// The version written; older ones are read, newer ones are refused. Version 2: entries stand in the order
 /// of their stamps. Version 3: a kept drawing may hold many strokes as one shape.
-/// Version 4: a dog's own ways, its weight, what last time's run says of steps.
-pub const DOG_FILE_VERSION: u32 = 4;
+/// Version 4: a dog's own ways, its weight, what last time's run says of steps. Version 5: sites, and where the
+/// comb stopped.
+pub const DOG_FILE_VERSION: u32 = 5;
 /// Largest dog file read, bytes: a hundred visits with two plans each.
 pub const MOST_BYTES: usize = 64 * 1024 * 1024;
 

@@ -3,6 +3,7 @@
 mod knots_before;
 mod marks;
 mod now;
+mod region;
 mod site;
 mod skin;
 mod standing;
@@ -14,6 +15,7 @@ pub use knots_before::KnotsBefore;
 pub use marks::{CoatFinish, Lay, Patch, ZoneMarks};
 pub(crate) use now::LONGEST_MM;
 pub use now::{CoatInput, CoatNow, Knots, Limit, LimitCause, resolve_coat};
+pub use region::CombRegion;
 pub use site::{Site, SiteMarks, SiteSkin, SiteState};
 pub use skin::{Skin, UNDER_KNOTS_MM, shortest_safe_mm};
 pub use standing::{can_stand, standing_problem};

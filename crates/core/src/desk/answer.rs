@@ -165,6 +165,7 @@ impl Desk<'_> {
             handling: self.visit.handling.as_ref(),
             found: &self.visit.found,
             is_first_visit: self.before.is_first,
+            days_since_last: self.visit.known_days,
             stylist: &self.visit.stylist,
             brushing_minutes_a_week: self.brushing(),
             programme: self.visit.programme,

@@ -207,13 +207,13 @@ impl<'a> Stage<'a> {
             room,
         }
         .mark(layers);
-        SiteMarksDrawn {
-            painter: &mut painter,
-            scene,
-            dog: &self.dog,
-        }
-        .mark();
         if layers.found {
+            SiteMarksDrawn {
+                painter: &mut painter,
+                scene,
+                dog: &self.dog,
+            }
+            .mark();
             BodyMarks {
                 painter: &mut painter,
                 scene,

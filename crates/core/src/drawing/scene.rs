@@ -43,7 +43,7 @@ pub struct Layers {
     pub pins: bool,
     /// How sure each landmark is.
     pub doubt: bool,
-    /// What was found on the body.
+    /// What was found on the body, and at sites.
     pub found: bool,
 }
 

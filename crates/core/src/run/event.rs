@@ -3,7 +3,7 @@ use utoipa::ToSchema;
 
 use uuid::Uuid;
 
-use crate::coat::Zone;
+use crate::coat::{CombRegion, Zone};
 use crate::shape::Hand;
 use crate::sheet::CutSheet;
 use crate::units::{Length, UnitSystem};
@@ -225,6 +225,13 @@ pub enum RunEvent {
         /// In which units a bare number was meant.
         units: UnitSystem,
     },
+    /// A comb was tried in a region.
+    CombTried {
+        /// Where.
+        region: CombRegion,
+        /// Whether it ran free from the skin to the tip.
+        passes: bool,
+    },
     /// A pair was brought together and compared.
     Compared {
         /// At which step.
@@ -278,6 +285,7 @@ impl RunEvent {
             | Self::Resumed
             | Self::BladeSeenTo { .. }
             | Self::CautionsSeen
+            | Self::CombTried { .. }
             | Self::ToolNoted { .. }
             | Self::Slipped { .. }
             | Self::Ended { .. } => None,
@@ -302,6 +310,7 @@ impl RunEvent {
             Self::Split { .. } => "step split",
             Self::OneSideDone { .. } => "one side done",
             Self::Measured { .. } | Self::MeasuredAs { .. } => "reading",
+            Self::CombTried { .. } => "comb test",
             Self::Compared { .. } => "pair compared",
             Self::ToolNoted { .. } => "tool",
             Self::Slipped { .. } => "slip",

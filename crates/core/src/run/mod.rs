@@ -13,5 +13,5 @@ pub use event::{Borne, Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, Slip
 pub use late::{LeaveOut, could_leave};
 pub use rescue::{RescueOption, RescueWay, rescue};
 pub use state::{Compared, Ended, Run, RunNote, StepRun, StepState, ToolNote, WorkReading};
-pub use told::{AtStep, RunLengths, WorkZone};
+pub use told::{AtStep, RegionTried, RunLengths, WorkZone};
 pub use view::{PutOffStep, RanOver, RunView, from_last, left_undone, run_view};

@@ -1,9 +1,11 @@
+use std::collections::BTreeMap;
+
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::event::{Borne, Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, ToolWord};
-use crate::coat::Zone;
+use crate::coat::{CombRegion, Zone};
 use crate::shape::Hand;
 use crate::sheet::{CutSheet, Step, StepKind};
 use crate::units::{Length, parse_length};
@@ -115,6 +117,9 @@ pub struct Run {
     pub slips: Vec<Slip>,
     /// Lengths read, the last of each step, zone and side.
     pub readings: Vec<WorkReading>,
+    /// Where the comb was tried, and whether it passed.
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub combed: BTreeMap<CombRegion, bool>,
     /// What was noticed of tools.
     pub tools: Vec<ToolNote>,
     /// Since when the present step is timed; none while the dog rests and after the end.
@@ -151,6 +156,7 @@ impl Run {
             notes: Vec::new(),
             slips: Vec::new(),
             readings: Vec::new(),
+            combed: BTreeMap::new(),
             tools: Vec::new(),
             timed_from_ms: Some(at_ms),
             blade_from_ms: None,
@@ -179,7 +185,15 @@ impl Run {
         }
         match event {
             RunEvent::Began { .. } => {}
-            RunEvent::Done { step } => self.close(*step, StepState::Done, "", at_ms),
+            RunEvent::Done { step } => {
+                if self
+                    .step(*step)
+                    .is_some_and(|s| s.kind == StepKind::CombTest)
+                {
+                    self.comb_passes_elsewhere();
+                }
+                self.close(*step, StepState::Done, "", at_ms);
+            }
             RunEvent::Put {
                 step,
                 until,
@@ -294,6 +308,9 @@ impl Run {
                     });
                 }
             }
+            RunEvent::CombTried { region, passes } => {
+                self.combed.insert(*region, *passes);
+            }
             RunEvent::ToolNoted { tool, word } => self.note_tool(*tool, *word, at_ms),
             RunEvent::CautionsSeen => self.has_seen_cautions = true,
             RunEvent::Slipped { slip } => self.slips.push(*slip),
@@ -376,6 +393,13 @@ impl Run {
 
     pub(super) fn step_mut(&mut self, number: u32) -> Option<&mut StepRun> {
         self.steps.iter_mut().find(|s| s.step == number)
+    }
+
+    /// A comb test that is done passed wherever nobody said that it stops.
+    fn comb_passes_elsewhere(&mut self) {
+        for region in CombRegion::ALL {
+            self.combed.entry(region).or_insert(true);
+        }
     }
 
     fn read(&mut self, reading: WorkReading) {

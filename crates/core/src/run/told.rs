@@ -4,11 +4,11 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::state::{Compared, Run, WorkReading};
-use crate::coat::{LONGEST_MM, Zone, can_stand};
+use crate::coat::{CombRegion, LONGEST_MM, Zone, can_stand};
 use crate::finish::AS_PLANNED_MM;
 use crate::say::{Words, capital};
 use crate::shape::Hand;
-use crate::sheet::Step;
+use crate::sheet::{Step, StepKind};
 use crate::units::Length;
 
 /// A zone of a step, to be read or split off.
@@ -40,6 +40,49 @@ pub struct AtStep {
     pub side_done: Option<Hand>,
     /// Whether its pair was compared.
     pub is_compared: bool,
+    /// Regions of the coat that it works in, with what the comb said there; all of them at the comb test.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub regions: Vec<RegionTried>,
+}
+
+/// A region of the coat, as the comb found it.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+pub struct RegionTried {
+    /// Which.
+    pub region: CombRegion,
+    /// Its name.
+    pub label: String,
+    /// Whether the comb passed; none where nobody tried.
+    pub passes: Option<bool>,
+}
+
+/// Regions a step works in.
+fn regions(run: &Run, step: &Step) -> Vec<RegionTried> {
+    let works_in = |region: &CombRegion| {
+        let mut zones = step.zones.iter();
+        step.kind == StepKind::CombTest
+            || step.needs_comb_test && zones.any(|z| CombRegion::of(*z) == *region)
+    };
+    let all = CombRegion::ALL.into_iter().filter(works_in);
+    all.map(|region| RegionTried {
+        region,
+        label: region.label().into(),
+        passes: run.combed.get(&region).copied(),
+    })
+    .collect()
+}
+
+/// Where the comb stops, and what goes there instead.
+fn stops(step: &Step, regions: &[RegionTried]) -> Option<String> {
+    let stops = regions.iter().filter(|r| r.passes == Some(false));
+    let names: Vec<&str> = stops.map(|r| r.label.as_str()).collect();
+    if names.is_empty() || step.kind == StepKind::CombTest {
+        return None;
+    }
+    Some(format!(
+        "The comb stops at the {}: brush out first, or a bare blade there",
+        names.join(", ")
+    ))
 }
 
 /// Lengths by zone that a run is told by, mm.
@@ -64,7 +107,9 @@ pub(super) fn at_steps(
             let step = run.step(*number)?;
             let place = run.steps.iter().position(|s| s.step == *number)?;
             let state = &run.steps[place];
-            let mut told = side(run, step, state.side_done, words);
+            let regions = regions(run, step);
+            let mut told: Vec<String> = stops(step, &regions).into_iter().collect();
+            told.extend(side(run, step, state.side_done, words));
             told.extend(layers(run, step, lengths, words));
             told.extend(state.compared.and_then(|c| pair(c, words)));
             let zones = step.zones.iter().map(|zone| WorkZone {
@@ -88,6 +133,7 @@ pub(super) fn at_steps(
                 zones: zones.collect(),
                 side_done: state.side_done,
                 is_compared: state.compared.is_some(),
+                regions,
             })
         })
         .collect()

@@ -3,7 +3,7 @@ use utoipa::ToSchema;
 
 use super::facts::DogFacts;
 use crate::body::{BodyPart, Found, Handling, Minds};
-use crate::coat::{CoatNow, Knots};
+use crate::coat::{CoatNow, Knots, Site, SiteMarks};
 use crate::dog::Sex;
 
 /// Stands on every printed sheet and on the About page (handbook 7).
@@ -27,6 +27,8 @@ pub struct Caution {
 pub(super) enum Hazard {
     Start,
     Hygiene,
+    /// Folds and hidden places, under a small blade.
+    Folds,
     NailsAndPads,
     EarCanal,
     CombOut,
@@ -51,7 +53,7 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
             "Look under the collar, in ears and mouth. Wound, lump or smell: have a vet look at this.",
             "Never leave a dog on a table or in a loop; a hand on the dog always.",
         ],
-        Hazard::Hygiene => {
+        Hazard::Hygiene | Hazard::Folds => {
             &["Cool blade only, flat and light; stretch folds, cover what must not be cut."]
         }
         Hazard::NailsAndPads => {
@@ -205,10 +207,15 @@ fn dislikes(facts: &DogFacts<'_>, parts: &[BodyPart]) -> bool {
         .is_some_and(|h| parts.iter().any(|p| h.dislikes.contains(p)))
 }
 
-/// Zones and sites with tight knots, by name.
+/// Zones and sites with tight knots, by name; what is hidden is cleared without anybody missing it.
 fn tight_knots(coat: &CoatNow) -> Vec<&'static str> {
     let zones = coat.knots.iter().filter(|(_, k)| **k == Knots::Tight);
-    let sites = coat.sites.iter().filter(|(_, m)| m.knots() == Knots::Tight);
+    let is_seen =
+        |site: &Site, marks: &SiteMarks| marks.knots() == Knots::Tight && !site.is_hidden();
+    let sites = coat
+        .sites
+        .iter()
+        .filter(|(site, marks)| is_seen(site, marks));
     let zones = zones.map(|(zone, _)| zone.label());
     zones.chain(sites.map(|(site, _)| site.label())).collect()
 }

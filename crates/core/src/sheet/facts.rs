@@ -15,6 +15,8 @@ pub struct DogFacts<'a> {
     pub found: &'a [Found],
     /// Whether the dog was never here before.
     pub is_first_visit: bool,
+    /// Days since the visit before, where it is known.
+    pub days_since_last: Option<u32>,
     /// Who works; empty where nobody said.
     pub stylist: &'a str,
     /// Minutes of brushing a week that the owner promised; none where nobody asked.

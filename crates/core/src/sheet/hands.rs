@@ -4,7 +4,7 @@ use crate::coat::Zone;
 /// What the other hand does at a step (handbook 6, *Hands at the step*; common practice).
 pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
     // A fold or a face asks more of the hand than the leg or tool it comes with.
-    const FIRST: [Hazard; 10] = [
+    const FIRST: [Hazard; 11] = [
         Hazard::Flank,
         Hazard::Face,
         Hazard::Ears,
@@ -12,6 +12,7 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
         Hazard::NailsAndPads,
         Hazard::Legs,
         Hazard::Hygiene,
+        Hazard::Folds,
         Hazard::EarCanal,
         Hazard::Tail,
         Hazard::Shears,
@@ -30,7 +31,9 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
         Some(Hazard::Legs) => {
             "If the dog dances, lift the opposite foot; press the tendon forward from behind and go flat; hold the dewclaw down."
         }
-        Some(Hazard::Hygiene) => "Skin flat from both sides; a finger over what must not be cut.",
+        Some(Hazard::Hygiene | Hazard::Folds) => {
+            "Skin flat from both sides; a finger over what must not be cut."
+        }
         Some(Hazard::EarCanal) => "Ear drawn back, head held by the chin.",
         Some(Hazard::Tail) => "Tail held at its end, the bone felt.",
         Some(Hazard::Shears) => "Hold the hair's ends: the cut moves with the dog.",

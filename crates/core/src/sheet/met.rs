@@ -1,7 +1,7 @@
 //! What a step meets on its way: knots, and skin to keep off, named at every step that comes by
 //! (handbook 10 B and F).
 
-use super::cautions::Caution;
+use super::cautions::{Caution, Hazard};
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::{Knots, Site, SiteSkin, SiteState};
@@ -26,7 +26,10 @@ impl Writer<'_> {
         let broken = at(|s| s.skin == SiteSkin::Broken).map(|places| {
             format!("Broken skin {places}: no tool there. Show the owner; have a vet look at this.")
         });
+        // A comb runs clear of the skin.
+        let is_close = draft.hazards.contains(&Hazard::BareBlade);
         let red = at(|s| s.skin == SiteSkin::Red)
+            .filter(|_| is_close || !draft.sites.is_empty())
             .map(|places| format!("Red skin {places}: light, one blade longer. Show the owner."));
         let knots = self.knots_met(stage, draft, &met);
         let texts = [broken, red, knots];

@@ -38,6 +38,8 @@ pub(super) const LEAST_STEP: f64 = 2.0;
 pub(super) const EYE_CORNERS: f64 = 2.0;
 /// Clearing a site left and right (modelling choice).
 pub(super) const SITE_CLEARED: f64 = 2.0;
+/// A comb through twelve regions (modelling choice).
+pub(super) const COMB_TEST: f64 = 2.0;
 /// A small job that has nothing to take off (modelling choice).
 pub(super) const LOOKED_AT: f64 = 0.5;
 /// Knots cut out instead of brushed (modelling choice).
@@ -60,13 +62,12 @@ pub(super) const FIRST_LAYER: f64 = 0.6;
 /// Minutes more that knots take under the brush, on this dog and at this salon.
 pub fn brush_out_minutes(worst: Knots, job: &Job) -> f64 {
     let factor = job.house.minute_factors.get(&Topic::CombOut);
-    let more = comb_out(Some(worst)) - comb_out(None);
-    more * for_size(job.sides.left.height) * factor.copied().unwrap_or(1.0)
+    knots(Some(worst)) * for_size(job.sides.left.height) * factor.copied().unwrap_or(1.0)
 }
 
-/// Combing out, by the worst knots that stay.
-pub(super) fn comb_out(worst: Option<Knots>) -> f64 {
-    15.0 + match worst {
+/// More under the brush for the worst knots that stay (handbook 6).
+pub(super) fn knots(worst: Option<Knots>) -> f64 {
+    match worst {
         Some(Knots::Tight) => 30.0,
         Some(Knots::Few) => 15.0,
         Some(Knots::None) | None => 0.0,

@@ -3,6 +3,7 @@
 mod bevel;
 mod cautions;
 mod clip;
+mod comb_out;
 mod counted;
 mod faces;
 mod facts;

@@ -29,7 +29,8 @@ impl Writer<'_> {
         if let Some(blade) = blade {
             self.rough_out(blade);
         }
-        self.comb_out();
+        let roughed = blade.and_then(|id| self.leaves_mm(id));
+        self.comb_out(roughed);
         if let Some(comb) = comb {
             self.rough_out(comb);
         }
@@ -45,39 +46,13 @@ impl Writer<'_> {
         if are_after {
             self.nails();
         }
-        let dry = tick("Dry straight; comb test per zone", drying, &[Hazard::Dryer]);
+        let dry = tick("Dry straight", drying, &[Hazard::Dryer]);
         self.push(Stage::Prepare, dry.of(StepKind::Work, Topic::Dry));
-    }
-
-    fn comb_out(&mut self) {
-        let way = self.answer(Question::KnotsWay);
-        let coat = &self.job.coat;
-        // Knots outside the plan go with the cut.
-        let stays = |zone: Zone| {
-            let marks = coat.marks.get(&zone);
-            let planned = self.planned_mm(zone);
-            let goes = marks.zip(planned).and_then(|(m, mm)| m.knots_go_with(mm));
-            way != Answer::KnotsInPlan || goes != Some(true)
-        };
-        let worst = coat
-            .knots
-            .iter()
-            .filter(|(zone, _)| stays(**zone))
-            .map(|(_, knots)| *knots)
-            .max();
-        let (what, minutes) = match way {
-            Answer::KnotsCut => (
-                "Comb out from the skin, twice; cut each knot out along the hair",
-                m::comb_out(worst.map(|_| Knots::None)) + m::KNOTS_CUT * f64::from(worst.is_some()),
-            ),
-            _ => ("Comb out from the skin, twice", m::comb_out(worst)),
-        };
-        let draft = tick(what, minutes, &[Hazard::CombOut]).of(StepKind::Work, Topic::CombOut);
-        self.push(Stage::Prepare, draft);
+        self.comb_test();
     }
 
     /// Longest length the plan leaves on a zone, mm.
-    fn planned_mm(&self, zone: Zone) -> Option<f64> {
+    pub(super) fn planned_mm(&self, zone: Zone) -> Option<f64> {
         let mut cuts = self.plan.cuts.iter().filter(|c| c.unit.zone() == zone);
         let cut = cuts.next()?;
         cut.leaves_mm.iter().copied().reduce(f64::max)
@@ -97,6 +72,12 @@ impl Writer<'_> {
                 }) || self.body_is_knotted()
             }
         }
+    }
+
+    /// What a tool of the kit leaves, mm.
+    fn leaves_mm(&self, id: Uuid) -> Option<f64> {
+        let mut kit = self.job.kit.iter();
+        kit.find(|t| t.id == id).map(|t| t.leaves_mm.as_mm())
     }
 
     fn body_is_knotted(&self) -> bool {
@@ -160,6 +141,11 @@ impl Writer<'_> {
         };
         self.push(Stage::Prepare, draft);
     }
+}
+
+/// Whether a zone of the body is shorter once it is roughed out.
+pub(super) fn is_roughed(zone: Zone) -> bool {
+    BODY.iter().any(|unit| unit.zone() == zone)
 }
 
 /// What *all over* is: the body as most looks clip it.

@@ -152,7 +152,7 @@ impl Writer<'_> {
             ..tick(
                 &what,
                 m::SITE_CLEARED * cleared.len() as f64,
-                &[Hazard::Hygiene],
+                &[Hazard::Folds],
             )
         };
         self.small_blade(job, Zone::ForeIn, CLOSE_MM);

@@ -42,6 +42,8 @@ pub enum StepKind {
     Tick,
     /// The bath.
     Bath,
+    /// The comb tried region by region.
+    CombTest,
     /// Anything else.
     #[default]
     Work,

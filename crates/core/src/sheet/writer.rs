@@ -200,16 +200,14 @@ impl Writer<'_> {
             Stage::Blend => Topic::Blend,
             Stage::Check => Topic::Check,
         });
-        let factors = &self.job.house.minute_factors;
-        let factor = factors.get(&topic).copied().unwrap_or(1.0) * self.sort_factor();
-        let held = m::held(self.has_helper(), self.facts.is_restless());
+        let factor = self.learnt(topic);
         let runs = [Hazard::BareBlade, Hazard::Comb].map(|h| draft.hazards.contains(&h));
         let mut cautions = cautions(draft.hazards, self.facts, &self.job.coat);
         cautions.splice(0..0, self.met(stage, &draft));
         if runs.contains(&true) && std::mem::replace(&mut self.has_met_clipper, true) {
             cautions.retain(|c| c.text != CLIPPER_NOISE);
         }
-        let mut minutes = draft.minutes * self.size * held * factor;
+        let mut minutes = draft.minutes * self.minutes_factor(topic);
         if draft.kind == StepKind::Work {
             minutes = minutes.max(m::LEAST_STEP);
         }
@@ -240,6 +238,18 @@ impl Writer<'_> {
             amounts: draft.amounts,
             cautions,
         });
+    }
+
+    /// What the salon's log taught of a topic, and of this sort of groom.
+    fn learnt(&self, topic: Topic) -> f64 {
+        let factors = &self.job.house.minute_factors;
+        factors.get(&topic).copied().unwrap_or(1.0) * self.sort_factor()
+    }
+
+    /// This dog's minutes against the table's: by its size, how it stands, and what the log taught.
+    pub(super) fn minutes_factor(&self, topic: Topic) -> f64 {
+        let held = m::held(self.has_helper(), self.facts.is_restless());
+        self.size * held * self.learnt(topic)
     }
 
     /// Sites that steps so far work on.

@@ -1052,6 +1052,8 @@ export interface components {
             is_compared: boolean;
             /** @description Where it stands among the steps. */
             place: string;
+            /** @description Regions of the coat that it works in, with what the comb said there; all of them at the comb test. */
+            regions?: components["schemas"]["RegionTried"][];
             side_done?: components["schemas"]["Hand"] | null;
             /**
              * Format: int32
@@ -1256,6 +1258,11 @@ export interface components {
         Cause: "missing_hair" | "owners_limit" | "knots" | "frame" | "kit";
         /** @description A caution at the step it belongs to. */
         Caution: {
+            /**
+             * @description Whether an earlier step of the sheet says it already: read as a whole, a sheet says it once; at the
+             *     table each step has all of its own.
+             */
+            is_said_before?: boolean;
             /** @description Whether it comes from this dog's record; those are shown first. */
             is_this_dogs: boolean;
             /** @description The sentence. */
@@ -1366,6 +1373,11 @@ export interface components {
                 [key: string]: components["schemas"]["Length"];
             };
         };
+        /**
+         * @description A region a coat is combed out by, and the comb is tried in (handbook 10 F).
+         * @enum {string}
+         */
+        CombRegion: "hind_legs" | "front_legs" | "hips" | "belly" | "sides" | "shoulders" | "chest" | "back" | "neck" | "tail" | "ears" | "head";
         /** @description A pair brought together. */
         Compared: {
             /** @description By how much. */
@@ -4017,6 +4029,15 @@ export interface components {
             /** @description Its place among those sent, from 0. */
             place: number;
         };
+        /** @description A region of the coat, as the comb found it. */
+        RegionTried: {
+            /** @description Its name. */
+            label: string;
+            /** @description Whether the comb passed; none where nobody tried. */
+            passes?: boolean | null;
+            /** @description Which. */
+            region: components["schemas"]["CombRegion"];
+        };
         /** @description One way out, with what it costs. */
         RescueOption: {
             /**
@@ -4116,6 +4137,10 @@ export interface components {
              * @description Since when a bare blade runs without being seen to.
              */
             blade_from_ms?: number | null;
+            /** @description Where the comb was tried, and whether it passed. */
+            combed?: {
+                [key: string]: boolean;
+            };
             ended?: components["schemas"]["Ended"] | null;
             /** @description Whether this dog's own cautions were read. */
             has_seen_cautions: boolean;
@@ -4281,6 +4306,13 @@ export interface components {
             units: components["schemas"]["UnitSystem"];
             /** @description Where. */
             zone: components["schemas"]["Zone"];
+        } | {
+            /** @enum {string} */
+            event: "comb_tried";
+            /** @description Whether it ran free from the skin to the tip. */
+            passes: boolean;
+            /** @description Where. */
+            region: components["schemas"]["CombRegion"];
         } | {
             /** @description By how much. */
             by_mm?: components["schemas"]["Length"];
@@ -4634,6 +4666,8 @@ export interface components {
             from: string;
             /** @description What the other hand does. */
             hand?: string;
+            /** @description Whether an earlier step of the sheet says that already. */
+            hand_said_before?: boolean;
             /** @description The bare blade should the comb not pass. */
             instead?: string | null;
             /** @description Whether a bare blade runs, which warms. */
@@ -4684,7 +4718,7 @@ export interface components {
          * @description What kind of step it is, as the table run handles it.
          * @enum {string}
          */
-        StepKind: "tick" | "bath" | "work";
+        StepKind: "tick" | "bath" | "comb_test" | "work";
         /** @description One step of the run. */
         StepRun: {
             borne?: components["schemas"]["Borne"] | null;

@@ -39,3 +39,15 @@ export function queueAfter(run: Schemas['Run'], queue: number[], since: Entry[])
     }
   }, queue);
 }
+
+/** Where the comb was tried, with what was said here since. */
+export function combedAfter(
+  run: Schemas['Run'],
+  since: Entry[],
+): Partial<Record<Schemas['CombRegion'], boolean>> {
+  const combed = { ...run.combed };
+  for (const { body } of since)
+    if (body.kind === 'run' && body.event.event === 'comb_tried')
+      combed[body.event.region] = body.event.passes;
+  return combed;
+}

@@ -4,7 +4,7 @@ import { api, ask, type Schemas } from '../api/client';
 import { keep, kept } from '../offline/kept';
 import { useVisitWork } from '../visit/context';
 import { useAnswer } from '../visit/useAnswer';
-import { queueAfter } from './queue';
+import { combedAfter, queueAfter } from './queue';
 
 /** The run is looked at again this often, for its clocks, ms. */
 const AGAIN_MS = 15_000;
@@ -14,6 +14,8 @@ export interface RunNow {
   view: Schemas['RunView'];
   /** Steps to come, the one in hand first. */
   queue: Schemas['Step'][];
+  /** Whether the comb passed, by region, with what was said here since. */
+  combed: Partial<Record<Schemas['CombRegion'], boolean>>;
   say: (event: Schemas['RunEvent']) => void;
   nowMs: number;
 }
@@ -63,6 +65,7 @@ export function useRun(): RunNow | null {
     queue: queueAfter(view.run, view.queue, since).flatMap((n) =>
       steps.filter((s) => s.number === n),
     ),
+    combed: combedAfter(view.run, since),
     say: (event) => work.say({ kind: 'run', event }),
     nowMs: clockMs,
   };

@@ -26,7 +26,7 @@ export function Sites(props: { open: Site | null; onOpen: (site: Site | null) =>
     <section aria-label="Hidden places">
       <MarginHead>Hidden places</MarginHead>
       <p className="pb-2 text-sm text-soft">Touch what you find something at.</p>
-      <div className="grid grid-cols-2">
+      <div className="grid grid-cols-2 pt-px pl-px">
         {words.sites.map((word) => {
           const marks = said[word.site];
           return (
@@ -60,7 +60,7 @@ function inWords(marks: Marks, words: Schemas['Catalogue']): string {
       .join(', ');
   const [left, right] = [of(marks.left), marks.right && of(marks.right)];
   if (right === undefined || right === null) return left;
-  return [left && `left ${left}`, right && `right ${right}`].filter(Boolean).join('; ');
+  return [left && `${left}, left`, right && `${right}, right`].filter(Boolean).join('; ');
 }
 
 function SiteForm(props: { word: Schemas['SiteWord']; marks: Marks | undefined }) {

@@ -36,7 +36,10 @@ export function AtTable({ run }: { run: RunNow }) {
   const isResting = view.run.timed_from_ms == null;
   const isPairOpen =
     step !== null && step.pair !== '' && pairAsked === step.number && here?.is_compared !== true;
-  const needsTest = step !== null && step.needs_comb_test === true && passed !== step.number;
+  const untried = (here?.regions ?? []).filter((r) => run.combed[r.region] === undefined);
+  const isTried = here?.regions !== undefined && untried.length === 0;
+  const needsTest =
+    step !== null && step.needs_comb_test === true && passed !== step.number && !isTried;
   useAwake(!isResting);
   useReading(step ? spoken(step) : '', isReading);
   const toStep = useCallback(() => setPanel('step'), []);
@@ -64,8 +67,12 @@ export function AtTable({ run }: { run: RunNow }) {
   const quiet = useQuiet(`${step?.number ?? 'none'} ${large.does} ${panel}`);
   const { once } = quiet;
   const passes = useCallback(() => {
-    if (step) once('The comb passes', () => setPassed(step.number));
-  }, [step, once]);
+    if (!step) return;
+    once('The comb passes', () => {
+      for (const { region } of untried) say({ event: 'comb_tried', region, passes: true });
+      setPassed(step.number);
+    });
+  }, [step, once, say, untried]);
   const finish = useCallback((closed: Step) => say({ event: 'done', step: closed.number }), [say]);
   const alike = useCallback(() => {
     if (!step) return;

@@ -95,6 +95,12 @@ export function SmallJobs(props: { steps: Step[]; onTick: (step: Step) => void }
                     {[step.tool, step.stroke].filter(Boolean).join(', ')}
                   </span>
                 )}
+                {i === 0 &&
+                  step.amounts?.map((amount) => (
+                    <span key={amount} className="block text-base">
+                      {amount}
+                    </span>
+                  ))}
                 {step.hand && <span className="block text-base text-soft">{step.hand}</span>}
               </span>
             </button>

@@ -2,6 +2,7 @@ import type { Schemas } from '../../../shared/api/client';
 import type { RunNow } from '../../../shared/run/useRun';
 import { Plain } from '../../../shared/ui/controls';
 import { useVisitWork } from '../../../shared/visit/context';
+import { CombTest } from './CombTest';
 import { Pace } from './Pace';
 import { PairQuestion } from './PairQuestion';
 import { SmallJobs, StepCard } from './StepCard';
@@ -57,12 +58,14 @@ export function StepInHand(props: {
           place={here?.place ?? step.stage_label.toLowerCase()}
           told={here?.told ?? []}
         >
+          {step.kind === 'comb_test' && <CombTest run={props.run} regions={here?.regions ?? []} />}
           {props.needsTest ? (
             <div className="mt-2 border-t border-line pt-2">
               <p className="text-lg font-bold">Does a comb pass, skin to tip?</p>
               <div className="grid py-1 [&>button]:min-h-16">
                 <Plain onClick={props.onPasses}>It runs free everywhere</Plain>
               </div>
+              {here?.regions && <CombTest run={props.run} regions={here.regions} />}
               <p>It stops: brush out, or {instead(step)}.</p>
             </div>
           ) : (

@@ -1,0 +1,95 @@
+//! From an empty salon: knots felt in hidden places are cleared before the comb, and where the comb stops is
+//! kept and said where a comb would run.
+#![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
+
+use crate::support;
+
+use support::{Stage, TABLET, on_empty_stage};
+
+/// The part of a visit's address that all its tasks share.
+async fn visit_of(stage: &Stage) -> String {
+    let path = stage
+        .script("return location.pathname.split('/').slice(0, 3).join('/')")
+        .await;
+    path.as_str().unwrap().to_owned()
+}
+
+/// What the step in hand is called.
+const STEP: &str = "document.querySelector('h2[data-step], li button[data-step] b')?.innerText";
+
+#[tokio::test(flavor = "multi_thread")]
+async fn knots_are_felt_cleared_and_tried_with_the_comb() {
+    on_empty_stage(TABLET, async |stage| {
+        stage.go("/").await;
+        stage.touch(&stage.find("New dog").await).await;
+        stage.type_into("Name", "Ballast").await;
+        stage.touch(&stage.find("Talk").await).await;
+        stage.until_text("Looks, best first").await;
+        stage.touch(&stage.find("Feel the dog").await).await;
+        stage.until_text("Got by").await;
+        let visit = visit_of(stage).await;
+        stage.go(&format!("{visit}/body")).await;
+        stage.touch(&stage.find("Behind the ear").await).await;
+        stage.choose("Side", "Left").await;
+        stage.choose("Knots", "Tight").await;
+        stage.until_text("tight knots, left").await;
+        // What is felt here stands in the coat's map too, and is drawn on the dog.
+        stage.go(&format!("{visit}/coat")).await;
+        stage.until_text("tight knots, left").await;
+        stage
+            .until("it is drawn", "document.querySelector('.r-knots')")
+            .await;
+        stage.touch(&stage.find("Belly").await).await;
+        stage.choose("Skin", "Red").await;
+        stage.until_text("red skin").await;
+        stage.assert_accessible("hidden places").await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage
+            .until_text("Clear what is knotted: behind the ear, left")
+            .await;
+        stage.until_text("Red skin on the belly").await;
+        stage.until_text("half way to the brisket").await;
+        stage.touch(&stage.find("Start at the table").await).await;
+        let read = stage.find("I have read this").await;
+        stage
+            .hold(
+                &read,
+                "the cautions are read",
+                "document.body.innerText.includes('Small jobs')",
+            )
+            .await;
+        // Up to the comb test, one large control after another.
+        let at_the_test = format!("{STEP} === 'Comb test'");
+        while stage.script(&format!("return {at_the_test}")).await != true {
+            let before = stage.script(&format!("return {STEP}")).await;
+            stage.until_rested().await;
+            let name = match stage.script("return document.querySelector('button[data-next]').innerText").await.as_str() {
+                Some(label) if label.starts_with("Comb passes") => "It runs free everywhere",
+                _ => "Done",
+            };
+            stage.touch(&stage.find(name).await).await;
+            stage
+                .until(
+                    "the next stands there",
+                    &format!("{STEP} !== {before} || document.querySelector('button[data-next]')?.innerText.startsWith('Done')"),
+                )
+                .await;
+        }
+        stage.touch(&stage.find("Sides").await).await;
+        let stops = "document.querySelector('[aria-label=\"Where the comb stops\"] [aria-pressed=true]')";
+        stage.until("it stops there", stops).await;
+        stage.assert_accessible("the comb test").await;
+        stage.until_kept().await;
+        // It survives a reload.
+        stage.go(&format!("{visit}/run")).await;
+        stage.until("it still stops there", stops).await;
+        stage.until_rested().await;
+        stage.touch(&stage.find("Done").await).await;
+        stage
+            .until("the test is done", &format!("{STEP} && {STEP} !== 'Comb test'"))
+            .await;
+        stage.until_kept().await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
