@@ -16,6 +16,7 @@ mod frames;
 mod growing;
 mod hands;
 mod hands_on_log;
+mod head_steps;
 mod heads;
 mod how_sure;
 mod knots_and_cost;

@@ -37,6 +37,7 @@ fn kept(name: &str) -> Vec<u8> {
 #[case::format_5("salon-5.db.gz", false, true)]
 #[case::format_5_with_what_was_known("salon-5-known.db.gz", true, true)]
 #[case::format_6("salon-6.db.gz", false, true)]
+#[case::format_7("salon-7.db.gz", false, true)]
 #[actix_web::test]
 async fn a_salon_of_an_earlier_build_opens_and_goes_on(
     #[case] name: &str,

@@ -3,7 +3,7 @@ use std::sync::LazyLock;
 use rusqlite_migration::{M, Migrations};
 
 /// Migrations in order; a landed file never changes, a new idea is a new file.
-pub(crate) const FILES: [&str; 7] = [
+pub(crate) const FILES: [&str; 8] = [
     include_str!("../migrations/0001_salon.sql"),
     include_str!("../migrations/0002_visit.sql"),
     include_str!("../migrations/0003_append_only.sql"),
@@ -11,6 +11,7 @@ pub(crate) const FILES: [&str; 7] = [
     include_str!("../migrations/0005_order_and_salon.sql"),
     include_str!("../migrations/0006_names_packed_plans_forgetting.sql"),
     include_str!("../migrations/0007_plans_in_brief.sql"),
+    include_str!("../migrations/0008_sites.sql"),
 ];
 
 pub(crate) static MIGRATIONS: LazyLock<Migrations<'static>> =
@@ -32,7 +33,7 @@ mod tests {
         assert_eq!(sums, LANDED, "sums are {sums:#x?}");
     }
 
-    const LANDED: [u64; 7] = [
+    const LANDED: [u64; 8] = [
         0xc18904ae91cdf38a,
         0x98ae80de80a8040b,
         0x484f7e389a3560e1,
@@ -40,6 +41,7 @@ mod tests {
         0x6c0fa62f55f0705e,
         0x07ad_b8d2_b8bd_6c23,
         0x523b_2fcb_9459_da30,
+        0x68c6_fbd2_5ff4_7ab5,
     ];
 
     /// FNV-1a, 64 bit (Fowler, Noll, Vo): enough to notice an edit.

@@ -6,6 +6,9 @@ use crate::look::{EarRule, ForeLegShape, HindLegShape, Look, UnderlineShape};
 const SHORT_BELLY: f64 = 0.6;
 const FILLED_BELLY: f64 = 1.4;
 
+/// Soft brows against the look's own (handbook 10 A 8, modelling choice).
+const SOFT_BROW: f64 = 0.7;
+
 /// A clipped ear, mm (handbook 5, *Nominal lengths*).
 const CLIPPED_EAR_MM: f64 = 1.2;
 
@@ -58,6 +61,10 @@ fn of_the_head(look: Look, schools: &Schools) -> Look {
         _ => look.ear_rule,
     };
     look.finish.is_fringe_short = schools.has(A::FringeShort);
+    let look = match schools.of(Question::Brows) {
+        A::BrowsSoft => look.with_brow(SOFT_BROW),
+        _ => look,
+    };
     match schools.of(Question::Crown) {
         A::CrownOff => look.with_crown_off(),
         _ => look,

@@ -69,7 +69,13 @@ schools! {
         => [NailsBefore "dry, before the bath", NailsAfter "wet, after the bath"];
     Pads, "Pads",
         "A longer blade forgives a hand that is still learning."
-        => [PadsTen "10 blade", PadsThirty "30 blade", PadsForty "40 blade, flat and light"];
+        => [PadsTen "10 blade", PadsThirty "30 blade", PadsForty "40 blade, flat and light", PadsScissors "scissors"];
+    EarsCleaned, "Cleaning the ears",
+        "What is wiped off is seen; filling is for ears that a vet has looked into."
+        => [EarsWiped "wiped", EarsFilled "filled and massaged"];
+    InsideThigh, "Inside of the thigh",
+        "Short, it stays clean and does not knot."
+        => [ThighCleared "with the hygiene blade", ThighLeft "left to the legs"];
     Hygiene, "Hygiene area",
         "Short, not bald."
         => [HygieneTen "10 blade", HygieneFifteen "15 blade, light", HygieneHeldOff "9 blade, held off the skin", HygieneShears "scissors"];
@@ -157,6 +163,12 @@ schools! {
     EarLength, "Length of the ear",
         "The look's own."
         => [EarEndByLook "by look", EarAtShoulder "not below the point of shoulder", EarUnderBeard "under the beard's line", EarAsWished "as wished"];
+    BetweenEyes, "Between the eyes",
+        "A V opens the face and is soon done; what is feared least is done best."
+        => [EyesV "a V by clipper", EyesScissors "scissors", EyesTrimmer "trimmer"];
+    Brows, "Brows",
+        "Full, as the look has them."
+        => [BrowsFull "full", BrowsSoft "soft, a third shorter"];
     EyeCorners, "Eye corners",
         "Thinners forgive."
         => [CornersThinners "thinners", CornersBlade "blade", CornersCurves "small curves"];

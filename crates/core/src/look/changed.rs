@@ -152,6 +152,13 @@ impl Look {
         self
     }
 
+    /// The look with its brows so many times as long.
+    #[must_use]
+    pub fn with_brow(mut self, times: f64) -> Self {
+        self.nominal_mm[Zone::Brow as usize] *= times;
+        self
+    }
+
     /// The look with another course of the underline; one that hangs as the feather does keeps it.
     #[must_use]
     pub fn with_underline_shape(mut self, shape: UnderlineShape) -> Self {

@@ -99,6 +99,12 @@ pub fn head_edges(shape: &SideShape, build: &Build, dressing: &Dressing) -> Head
     }
 }
 
+/// From the eye to where the ear is set on, mm.
+pub fn eye_to_ear_mm(shape: &SideShape, build: &Build) -> f64 {
+    let ear = shape.head.at(build.ear.base.0, build.ear.base.1);
+    eye_at(&shape.head, &build.head).distance(ear)
+}
+
 /// How far a point lies outside a closed outline, mm; less than nothing inside, without end where
 /// there is none.
 fn outside_mm(point: Point, outline: &[Point]) -> f64 {

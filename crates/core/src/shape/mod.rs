@@ -31,7 +31,7 @@ pub use edge::{
 pub use head::HeadAxes;
 pub(crate) use head::parting_mm;
 pub(crate) use head_edges::FRINGE;
-pub use head_edges::{HeadEdges, head_edges, off_circle_mm};
+pub use head_edges::{HeadEdges, eye_to_ear_mm, head_edges, off_circle_mm};
 pub use hygiene::{BellyReach, HygieneArea, hygiene_area};
 pub use landmark::{Drag, DragAxis, Landmark, Placed, landmarks};
 pub use leg_place::{FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace};

@@ -46,7 +46,7 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
 pub(super) fn pair_hint(zones: &[Zone]) -> &'static str {
     let has = |zone: Zone| zones.contains(&zone);
     if has(Zone::Ear) {
-        "Bring both ears together under the chin"
+        "Draw both ears forward beside the nose, look from the front"
     } else if has(Zone::Foot) {
         "Set the feet level, weight on them, look from above"
     } else if zones.iter().any(|z| z.is_leg()) {

@@ -9,6 +9,8 @@ pub(super) const PADS: f64 = 4.0;
 pub(super) const HYGIENE: f64 = 4.0;
 /// Both ears; the eye corners are counted by themselves (handbook 6 has 4 for both).
 pub(super) const EARS_CLEANED: f64 = 2.0;
+/// Filled, massaged and wiped (modelling choice).
+pub(super) const EARS_FILLED: f64 = 4.0;
 pub(super) const BATH: f64 = 15.0;
 pub(super) const DRY: f64 = 25.0;
 pub(super) const BODY_CLIPPED: f64 = 10.0;
@@ -24,7 +26,16 @@ pub(super) const LEG_AFTER_SKIMMING: f64 = 5.0;
 pub(super) const UNDERLINE_AND_TUCK_UP: f64 = 4.0;
 pub(super) const REAR: f64 = 3.0;
 pub(super) const TAIL: f64 = 4.0;
-pub(super) const HEAD: f64 = 15.0;
+/// A whole head by shears: its six cuts together.
+pub(super) const HEAD: f64 =
+    BETWEEN_EYES + EYES_OPENED + EAR_RING + UNDER_BEARD + HEAD_SIDES + TOPKNOT;
+/// The head's cuts, together the quarter of an hour of handbook 6 (10 D, modelling choice).
+pub(super) const BETWEEN_EYES: f64 = 2.0;
+pub(super) const EYES_OPENED: f64 = 2.0;
+pub(super) const EAR_RING: f64 = 2.0;
+pub(super) const UNDER_BEARD: f64 = 2.0;
+pub(super) const HEAD_SIDES: f64 = 3.0;
+pub(super) const TOPKNOT: f64 = 4.0;
 pub(super) const EARS: f64 = 4.0;
 pub(super) const BLEND: f64 = 6.0;
 pub(super) const CHECK: f64 = 4.0;
@@ -50,7 +61,7 @@ pub(super) const DRIED_AFTER_ROUGHING: f64 = 0.7;
 pub(super) const BEVEL_SCISSORED: f64 = 15.0;
 /// Share of the clipping that is left with a wide blade (handbook 3).
 pub(super) const WIDE_BLADE: f64 = 0.75;
-/// A head whose length stays: over the ears and off the eyes, half of a head shaped from the start
+/// A topknot whose length stays: over the ears and off the eyes, half of a head shaped from the start
 /// (modelling choice).
 pub(super) const HEAD_LEFT_LONG: f64 = 0.5 * HEAD;
 /// Share of an ear's, topknot's or tail's minutes that the clipper takes where one runs there first;

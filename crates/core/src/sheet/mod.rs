@@ -10,6 +10,7 @@ mod facts;
 mod feet;
 mod from_last;
 mod hands;
+mod head;
 mod met;
 mod minutes;
 mod names;

@@ -7,7 +7,7 @@ use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::{Texture, Zone};
 use crate::dog::{Answer, Question};
-use crate::shape::{HeadShape, SKIRT_PIECE};
+use crate::shape::SKIRT_PIECE;
 use crate::solve::{Stroke, Unit, UnitCut};
 
 /// Units scissored one after another as one step.
@@ -143,40 +143,14 @@ fn body_groups(has_skirt: bool) -> Vec<Group> {
     ]
 }
 
-fn head_groups(begins: Answer, has_brows: bool) -> Vec<Group> {
-    let order = match begins {
-        _ if has_brows => {
-            "Head: beard combed forward and set; set each brow's outer edge plumb over the cheek, \
-             then its front; a parting between the brows, a little finger wide"
-        }
-        Answer::HeadTop => "Head: top by comb, then sides and muzzle",
-        Answer::HeadVisor => "Head: visor, then the topknot's sides, and match them",
-        Answer::HeadOutline => "Head: lower outline, then up to the top",
-        _ => "Head: muzzle and sides, then topknot",
-    };
-    vec![
-        part(
-            order,
-            &[Unit::Beard, Unit::Brows, Unit::Face, Unit::Topknot],
-            m::HEAD,
-            &[Hazard::Face],
-        ),
-        part("Ears last", &[Unit::Ears], m::EARS, &[Hazard::Ears]),
-    ]
-}
-
 impl Writer<'_> {
     /// Legs, body, head, in the salon's order.
     pub(super) fn scissor(&mut self) {
         let mut groups = leg_groups(self.answer(Question::Legs));
         groups.extend(body_groups(self.has_skirt()));
-        let begins = self.answer(Question::HeadBegins);
-        let has_brows = self.plan.cuts.iter().any(|c| c.unit == Unit::Brows);
-        match self.answer(Question::Head) {
-            Answer::HeadFirst => groups
-                .splice(0..0, head_groups(begins, has_brows))
-                .for_each(drop),
-            _ => groups.extend(head_groups(begins, has_brows)),
+        let begins_with_head = self.has(Answer::HeadFirst);
+        if begins_with_head {
+            self.head();
         }
         let mut is_first = true;
         for group in groups {
@@ -184,45 +158,24 @@ impl Writer<'_> {
                 is_first = false;
             }
         }
+        if !begins_with_head {
+            self.head();
+        }
     }
 
     /// Writes one group; says whether anything of it is scissored.
     fn scissor_group(&mut self, group: &Group, is_first: bool) -> bool {
         let plan = self.plan;
-        let cuts: Vec<&UnitCut> = group
-            .units
-            .iter()
-            .filter_map(|u| plan.cuts.iter().find(|c| c.unit == *u))
-            .filter(|c| {
-                c.stroke == Stroke::Scissor
-                    || (is_shaped_by_hand(c.unit) && c.stroke != Stroke::Leave)
-            })
-            .collect();
+        let cuts = self.by_shears(group.units);
         if cuts.is_empty() {
-            return self.head_left_long(group);
+            return false;
         }
-        // What the clipper did before is done: the shears' share is left.
-        let was_clipped = |c: &&&UnitCut| is_shaped_by_hand(c.unit) && c.tool.is_some();
-        let part = if cuts.iter().any(|c| was_clipped(&c)) {
-            (1.0 - m::CLIPPED_SHARE) * group.minutes
-        } else {
-            group.minutes
-        };
         let minutes = if group.units[0].is_of_a_leg() {
             leg_minutes(&cuts) * group.half.share()
         } else {
-            part
+            group.minutes * shears_share(&cuts)
         };
-        // An ear or tail that a blade has clipped to the skin is only edged.
-        let shaped: Vec<&UnitCut> = cuts
-            .iter()
-            .filter(|c| {
-                c.leaves_mm
-                    .iter()
-                    .all(|mm| *mm >= c.unit.shortest_by_shears_mm())
-            })
-            .copied()
-            .collect();
+        let shaped = shaped(&cuts);
         let brushed = if is_first {
             self.brushed()
         } else {
@@ -238,9 +191,7 @@ impl Writer<'_> {
         self.push(
             Stage::Scissor,
             Draft {
-                what: if group.units.contains(&Unit::Topknot) {
-                    format!("{}{}", group.what, self.head_words())
-                } else if shaped.is_empty() {
+                what: if shaped.is_empty() {
                     format!("{}: the edge only", group.what)
                 } else {
                     group.what.into()
@@ -272,8 +223,17 @@ impl Writer<'_> {
                 .is_some_and(|mm| mm >= least)
     }
 
+    /// What of these units is for the shears: scissored, or shaped by hand after the clipper.
+    pub(super) fn by_shears(&self, units: &[Unit]) -> Vec<&UnitCut> {
+        let cut = |unit: &Unit| self.plan.cuts.iter().find(|c| c.unit == *unit);
+        let of_shears = |c: &&UnitCut| {
+            c.stroke == Stroke::Scissor || (is_shaped_by_hand(c.unit) && c.stroke != Stroke::Leave)
+        };
+        units.iter().filter_map(cut).filter(of_shears).collect()
+    }
+
     /// What shapes here (handbook 6, *shaping shears*).
-    fn shears(&self) -> &'static str {
+    pub(super) fn shears(&self) -> &'static str {
         match self.answer(Question::Shaping) {
             Answer::ShapeStraight => "straight shears",
             Answer::ShapeCurved => "curved shears",
@@ -281,52 +241,6 @@ impl Writer<'_> {
             Answer::ShapeChunkers => "chunkers",
             _ => "shears",
         }
-    }
-
-    /// What the salon has said of crown and fringe, where this head has them.
-    fn head_words(&self) -> String {
-        let head = self.plan.subject.look.finish.head;
-        let crown = match self.answer(Question::Crown) {
-            _ if head != Some(HeadShape::Spaniel) => "",
-            Answer::CrownCarded => "; card the crown until it lies flat",
-            Answer::CrownOff => "; crown off, as the cheek",
-            _ => "; smooth the crown from its edge to the middle",
-        };
-        let has_fringe = matches!(head, Some(HeadShape::Round | HeadShape::Topknot));
-        let fringe = match self.answer(Question::Fringe) {
-            _ if !has_fringe => "",
-            Answer::FringeShort => "; fringe over the eyes short",
-            _ => "; over the eyes only the corners, keep some",
-        };
-        format!("{crown}{fringe}")
-    }
-
-    /// A topknot that keeps its length is shaped all the same: over the ears, and off the eyes
-    /// (handbook 5, *Round head*). Says whether there is one.
-    fn head_left_long(&mut self, group: &Group) -> bool {
-        let head = self.plan.subject.look.finish.head;
-        let is_shaped = matches!(head, Some(HeadShape::Round | HeadShape::Topknot));
-        if !group.units.contains(&Unit::Topknot) || !is_shaped {
-            return false;
-        }
-        let what = format!(
-            "Head: its length stays; brush the topknot over, cut what hangs over the ear, then the \
-             other side, and match{}",
-            self.head_words()
-        );
-        let draft = Draft {
-            what,
-            tool: self.shears().into(),
-            from: scissor_from(Unit::Beard).into(),
-            to: scissor_to(Unit::Beard).into(),
-            minutes: m::HEAD_LEFT_LONG,
-            zones: vec![Zone::Topknot],
-            hazards: group.hazards,
-            pair: pair_hint(&[Zone::Topknot]),
-            ..Draft::default()
-        };
-        self.push(Stage::Scissor, draft);
-        true
     }
 
     /// How the coat is lifted before the shears (handbook 6, *back brushing before scissoring*).
@@ -380,6 +294,26 @@ impl Writer<'_> {
     }
 }
 
+/// The shears' share of the minutes: what the clipper did before is done.
+pub(super) fn shears_share(cuts: &[&UnitCut]) -> f64 {
+    let was_clipped = |c: &&UnitCut| is_shaped_by_hand(c.unit) && c.tool.is_some();
+    if cuts.iter().any(was_clipped) {
+        1.0 - m::CLIPPED_SHARE
+    } else {
+        1.0
+    }
+}
+
+/// Those of the cuts that shears shape: an ear or tail that a blade has clipped to the skin is only edged.
+pub(super) fn shaped<'a>(cuts: &[&'a UnitCut]) -> Vec<&'a UnitCut> {
+    let is_long = |c: &&&UnitCut| {
+        c.leaves_mm
+            .iter()
+            .all(|mm| *mm >= c.unit.shortest_by_shears_mm())
+    };
+    cuts.iter().filter(is_long).copied().collect()
+}
+
 /// Two legs' faces, by what stands over the plan when the shears begin: a face that was roughed out
 /// close takes a quarter of one that was not (handbook 6).
 fn leg_minutes(cuts: &[&UnitCut]) -> f64 {
@@ -398,8 +332,6 @@ fn scissor_from(first: Unit) -> &'static str {
         Unit::Underline => "just below the elbow",
         Unit::Crest => "behind the ear",
         Unit::Tail => "end of the bone, felt",
-        Unit::Beard => "between the eyes",
-        Unit::Ears => "front edge",
         _ => "",
     }
 }
@@ -415,8 +347,6 @@ fn scissor_to(first: Unit) -> &'static str {
         Unit::Underline => "front of the thigh",
         Unit::Crest => "withers",
         Unit::Tail => "beyond it",
-        Unit::Beard => "over the ears",
-        Unit::Ears => "tip",
         _ => "",
     }
 }

@@ -25,32 +25,19 @@ const LIFTS_FROM_MONTHS: u16 = 12;
 /// Hair so little over what a blade leaves is short already, mm (modelling choice: what a hand tells apart).
 const SHORT_ALREADY_MM: f64 = 2.0;
 
-/// The sites of the hygiene area that a blade takes.
-const HYGIENE: [Site; 4] = [
-    Site::Belly,
-    Site::InsideThigh,
-    Site::UnderTail,
-    Site::BesideAnus,
-];
-const OF_A_MALE: [Site; 5] = [
-    Site::Belly,
-    Site::InsideThigh,
-    Site::Sheath,
-    Site::UnderTail,
-    Site::BesideAnus,
-];
-
 impl Writer<'_> {
     /// Eye corners, ears, what is knotted in hidden places, nails, hygiene, pads.
     pub(super) fn small_jobs(&mut self, with_nails: bool) {
         self.eye_corners();
-        self.push(
-            Stage::Prepare,
-            Draft {
-                sites: &[Site::InsideEar],
-                ..tick("Ears: look in, clean", m::EARS_CLEANED, &[Hazard::EarCanal])
-            },
-        );
+        let (what, minutes) = match self.answer(Question::EarsCleaned) {
+            Answer::EarsFilled => ("Ears: look in, fill, massage, wipe", m::EARS_FILLED),
+            _ => ("Ears: look in, clean", m::EARS_CLEANED),
+        };
+        let ears = Draft {
+            sites: &[Site::InsideEar],
+            ..tick(what, minutes, &[Hazard::EarCanal])
+        };
+        self.push(Stage::Prepare, ears);
         self.knotted_sites();
         if with_nails {
             self.nails();
@@ -104,7 +91,11 @@ impl Writer<'_> {
             sites: &[Site::Pads, Site::BetweenToes],
             ..tick(what, m::PADS, &[Hazard::NailsAndPads])
         };
-        self.small_blade(job, Zone::Foot, mm);
+        if self.has(Answer::PadsScissors) {
+            self.push(Stage::Prepare, by_small_shears(job));
+        } else {
+            self.small_blade(job, Zone::Foot, mm);
+        }
     }
 
     /// Whether tight knots that nobody sees are cleared rather than brushed or cut out.
@@ -173,9 +164,15 @@ impl Writer<'_> {
             _ => "; a hand under the loin for the belly",
         };
         let what = format!("Hygiene area{sheath}{reached}");
+        let clears_thigh = self.has(Answer::ThighCleared);
+        let sites: Vec<Site> = Site::ALL
+            .into_iter()
+            .filter(|s| s.is_of_hygiene() && (is_male || *s != Site::Sheath))
+            .filter(|s| clears_thigh || *s != Site::InsideThigh)
+            .collect();
         let job = Draft {
             stroke: "flat; under the tail downwards",
-            sites: if is_male { &OF_A_MALE } else { &HYGIENE },
+            sites: &sites,
             amounts: self.hygiene_amounts(),
             ..tick(&what, m::HYGIENE, &[Hazard::Hygiene])
         };
@@ -211,7 +208,6 @@ impl Writer<'_> {
         let whole = |mm: f64| self.words.whole(mm);
         let mut amounts = vec![
             format!("Belly: {} from the flank, {to}", whole(area.belly_mm)),
-            format!("Inside the thighs: {} down", whole(area.thigh_down_mm)),
             format!(
                 "Under the tail: {} wide, {} up it, a tuft of {} left over it",
                 whole(area.strip_wide_mm),
@@ -219,6 +215,10 @@ impl Writer<'_> {
                 whole(area.cover_mm)
             ),
         ];
+        if self.has(Answer::ThighCleared) {
+            let down = whole(area.thigh_down_mm);
+            amounts.insert(1, format!("Inside the thighs: {down} down"));
+        }
         let limit = self.job.coat.limits.get(&Zone::Underline);
         let wanted = limit
             .and_then(|l| l.not_shorter_mm)

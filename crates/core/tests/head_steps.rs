@@ -1,0 +1,211 @@
+//! The head as work (handbook 10 D): small cuts first, its shape, the ears last.
+
+use rstest::rstest;
+use veliform_core::coat::Zone;
+use veliform_core::desk::{Desk, Reasons};
+use veliform_core::dog::{Answer, House, Schools};
+use veliform_core::frame::{FrameInput, Measure, Method, TakenMeasure, resolve};
+use veliform_core::look::LookId;
+use veliform_core::report::PlanReport;
+use veliform_core::shape::{BothSides, bare, eye_to_ear_mm, head_edges};
+use veliform_core::sheet::{Stage, Step};
+use veliform_core::units::UnitSystem;
+use veliform_core::visit::{EntryBody, LookChoice, fold};
+
+use crate::support::table::{NINE, dog, entry, kit, mm};
+
+fn planned(look: LookId, answers: &[Answer]) -> PlanReport {
+    let measure = Measure::HeightAtWithers;
+    let taken = TakenMeasure::by(Method::HeightStick, mm(450.0));
+    let choice = LookChoice {
+        look,
+        body_mm: None,
+    };
+    let said = [
+        EntryBody::MeasureSet { measure, taken },
+        EntryBody::CoatAllOver {
+            length_mm: Some(mm(90.0)),
+        },
+        EntryBody::LookChosen { choice },
+    ];
+    let dog = dog(Some(40));
+    let entries: Vec<_> = said
+        .into_iter()
+        .zip(1..)
+        .map(|(b, n)| entry(n, NINE, b))
+        .collect();
+    let visit = fold(&dog, &entries);
+    let house = House {
+        schools: answers.iter().fold(Schools::default(), |s, a| s.with(*a)),
+        ..House::default()
+    };
+    let kit = kit();
+    let desk = Desk::new(&dog, &visit, &house, &kit);
+    desk.plan(Reasons::Skip).expect("solves").report
+}
+
+const STARTS: [&str; 7] = [
+    "Between the eyes",
+    "Open the eyes",
+    "Ear base",
+    "Under the beard",
+    "Head:",
+    "Topknot",
+    "Ears last",
+];
+
+/// The head's steps, in order, each as the place of its name in [`STARTS`].
+fn head(report: &PlanReport) -> Vec<(usize, Step)> {
+    let steps = report
+        .sheet
+        .steps
+        .iter()
+        .filter(|s| s.stage == Stage::Scissor);
+    let named = steps.filter_map(|step| {
+        let place = STARTS
+            .iter()
+            .position(|start| step.what.starts_with(start))?;
+        Some((place, step.clone()))
+    });
+    named.collect()
+}
+
+fn step(report: &PlanReport, start: &str) -> Step {
+    let steps = head(report).into_iter().map(|(_, step)| step);
+    let mut found = steps.filter(|s| s.what.starts_with(start));
+    found
+        .next()
+        .unwrap_or_else(|| panic!("no step begins with {start}"))
+}
+
+/// Handbook 10 D: seven to nine steps, nineteen minutes together on a medium dog; 10 C: none of shears under 6.
+#[rstest]
+#[case(LookId::CylinderFleece)]
+#[case(LookId::DropComfort)]
+fn a_round_head_is_seven_steps(#[case] look: LookId) {
+    let report = planned(look, &[Answer::HeadByEye]);
+    let head = head(&report);
+    let order: Vec<usize> = head.iter().map(|(place, _)| *place).collect();
+    assert_eq!(order, [0, 1, 2, 3, 4, 5, 6], "{look:?}");
+    let minutes: f64 = head.iter().map(|(_, step)| step.minutes).sum();
+    assert!((minutes - 19.0).abs() < 0.5, "{look:?}: {minutes}");
+    // Whole millimetres, no decimals anywhere.
+    assert!(head.iter().all(|(_, s)| !s.leaves.contains('.')));
+}
+
+/// A clean face under a topknot has no hair between the eyes nor under the chin; a natural head has none of it.
+#[rstest]
+#[case(LookId::Lamb, &[1, 5, 6])]
+#[case(LookId::NaturalTidy, &[])]
+fn a_head_has_only_the_steps_of_its_shape(#[case] look: LookId, #[case] places: &[usize]) {
+    let head = head(&planned(look, &[]));
+    let got: Vec<usize> = head.iter().map(|(place, _)| *place).collect();
+    assert!(got.starts_with(places), "{look:?}: {got:?}");
+}
+
+/// Handbook 10 D: a ring round the ear base 6 mm shorter than the cheek; under the beard 10 mm or the body's
+/// length, the shorter; 10 C: shears not under 6.
+#[test]
+fn the_small_cuts_follow_cheek_and_body() {
+    let report = planned(LookId::CylinderFleece, &[]);
+    let zone = |zone: Zone| {
+        let units = report.units.iter().filter(|u| u.zone == zone);
+        let mm: Vec<f64> = units.map(|u| u.to_mm.as_mm()).collect();
+        mm.into_iter().fold(0.0, f64::max)
+    };
+    let leaves = |start: &str| -> f64 {
+        let text = step(&report, start).leaves;
+        let number = text.split(' ').next().unwrap_or_default();
+        number.parse().expect("whole millimetres")
+    };
+    let ring = leaves("Ear base");
+    let cheek = zone(Zone::Cheek);
+    // Shears are told their lengths in steps of 3 from 15 on.
+    assert!(
+        (ring - (cheek - 6.0).max(6.0)).abs() <= 1.5,
+        "{ring} of {cheek}"
+    );
+    let under = leaves("Under the beard");
+    assert!((under - zone(Zone::Back).clamp(6.0, 10.0)).abs() <= 0.5);
+}
+
+/// From the inner corner so far as .4 of the way from the eye to the ear (handbook 10 D): the outer corner lies
+/// half an eye behind its middle, so the two ways differ by that.
+#[test]
+fn corners_open_towards_the_ear() {
+    let mut input = FrameInput::default();
+    let taken = TakenMeasure::by(Method::HeightStick, mm(450.0));
+    input.measures.insert(Measure::HeightAtWithers, taken);
+    let frame = resolve(&input, UnitSystem::Millimetres);
+    let dog = BothSides::of(&frame);
+    let ear = dog
+        .shape
+        .head
+        .at(frame.build.ear.base.0, frame.build.ear.base.1);
+    let outer = head_edges(&dog.shape, &frame.build, &bare(0.8))
+        .eye
+        .distance(ear);
+    let middle = eye_to_ear_mm(&dog.shape, &frame.build);
+    let half_an_eye = 0.036 * frame.build.head.length;
+    assert!((middle - outer - half_an_eye).abs() < 2.0);
+    let to = step(&planned(LookId::Lamb, &[]), "Open the eyes").to;
+    assert_eq!(to, format!("{:.0} mm towards the ear", 0.4 * middle));
+}
+
+/// The salon's own order (handbook 6, *Head begins*); the ears come last in each.
+#[rstest]
+#[case(Answer::HeadTop, 5, 4)]
+#[case(Answer::HeadVisor, 1, 0)]
+#[case(Answer::HeadOutline, 3, 5)]
+fn a_head_begins_as_the_salon_begins_it(
+    #[case] begins: Answer,
+    #[case] first: usize,
+    #[case] then: usize,
+) {
+    let head = head(&planned(LookId::CylinderFleece, &[begins]));
+    let at = |place: usize| head.iter().position(|(p, _)| *p == place);
+    assert!(at(first) < at(then));
+    assert_eq!(head.last().map(|(place, _)| *place), Some(6));
+}
+
+#[rstest]
+#[case(Answer::EyesV, "a V")]
+#[case(Answer::EyesScissors, "points away")]
+#[case(Answer::EyesTrimmer, "trimmer")]
+fn between_the_eyes_is_the_salons(#[case] answer: Answer, #[case] says: &str) {
+    let report = planned(LookId::CylinderFleece, &[answer]);
+    assert!(step(&report, "Between the eyes").what.contains(says));
+}
+
+/// Handbook 10 A 8: soft brows are .7 of the look's own.
+#[test]
+fn soft_brows_are_a_third_shorter() {
+    let brow = |answers: &[Answer]| {
+        let report = planned(LookId::AngledTerrier, answers);
+        let mut units = report.units.into_iter();
+        let found = units.find(|u| u.zone == Zone::Brow);
+        found.expect("a terrier has brows").to_mm.as_mm()
+    };
+    let (full, soft) = (brow(&[]), brow(&[Answer::BrowsSoft]));
+    assert!((soft / full - 0.7).abs() < 0.06, "{soft} of {full}");
+}
+
+/// Handbook 10 I: pads by scissors, ears filled and massaged, the thigh left to the legs.
+#[test]
+fn small_jobs_are_done_the_salons_way() {
+    let answers = [Answer::PadsScissors, Answer::EarsFilled, Answer::ThighLeft];
+    let (ours, theirs) = (planned(LookId::Lamb, &[]), planned(LookId::Lamb, &answers));
+    let of = |report: &PlanReport, start: &str| {
+        let mut steps = report.sheet.steps.iter();
+        let found = steps.find(|s| s.what.starts_with(start));
+        found.expect("a step").clone()
+    };
+    assert!(of(&ours, "Pads").is_bare_blade && !of(&theirs, "Pads").is_bare_blade);
+    assert!(of(&theirs, "Pads").tool.contains("shears"));
+    assert!(of(&theirs, "Ears:").minutes > of(&ours, "Ears:").minutes + 1.0);
+    let thigh = |report: &PlanReport| {
+        let amounts = of(report, "Hygiene").amounts;
+        amounts.iter().any(|a| a.contains("thighs"))
+    };
+    assert!(thigh(&ours) && !thigh(&theirs));
+}

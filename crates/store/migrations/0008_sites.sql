@@ -1,0 +1,2 @@
+-- Entries speak of sites and of the comb test: nothing moves, but a program that knows neither is told that
+-- the file is newer.
