@@ -83,14 +83,14 @@ fn our_own_answers_give_the_handbooks_order() {
     let stages: Vec<Stage> = sheet.steps.iter().map(|s| s.stage).collect();
     assert!(stages.is_sorted(), "{stages:?}");
     assert_eq!(at(&sheet, "Eye corners"), 0);
-    assert!(at(&sheet, "Head:") > at(&sheet, "Hind legs"));
+    assert!(at(&sheet, "Topknot:") > at(&sheet, "Hind legs"));
 }
 
 /// Each step of a school stands where the handbook's table has it.
 #[rstest]
 #[case::feet_first(Answer::FeetFirst, "Clean feet", "Hind legs")]
 #[case::nails_after(Answer::NailsAfter, "Bath", "Nails")]
-#[case::head_first(Answer::HeadFirst, "Head:", "Hind legs")]
+#[case::head_first(Answer::HeadFirst, "Topknot:", "Hind legs")]
 #[case::by_side(Answer::LegsBySide, "Left front leg", "Right hind leg")]
 #[case::one_by_one(Answer::LegsOneByOne, "Right hind leg", "Left front leg")]
 #[case::hind_feet(Answer::FeetHindFirst, "Hind feet first", "Front feet")]
@@ -357,7 +357,7 @@ fn a_crown_that_is_off_is_shorter_than_one_smoothed() {
 }
 
 #[rstest]
-#[case::fringe(LookId::OneLength, Answer::FringeShort, "fringe over the eyes short")]
+#[case::fringe(LookId::OneLength, Answer::FringeShort, "the fringe over them")]
 #[case::carded(LookId::SkirtedSpaniel, Answer::CrownCarded, "card the crown")]
 fn the_head_step_says_what_the_salon_does(
     #[case] look: LookId,
@@ -378,7 +378,7 @@ fn shears_and_head_tools_are_the_salons() {
     assert!(tool(LookId::Lamb, &[Answer::ShapeCurved], "Hind legs").starts_with("curved shears"));
     // The clipper's part of a head is a step of its own, with its comb test.
     assert!(tool(LookId::OneLength, &[], "Clip the topknot").contains("comb"));
-    assert!(tool(LookId::OneLength, &[], "Head:").ends_with("shears"));
+    assert!(tool(LookId::OneLength, &[], "Topknot:").ends_with("shears"));
     let by_eye = plan_in(LookId::OneLength, &[Answer::HeadByEye]).sheet;
     assert!(!has(&by_eye, "Clip the topknot"));
 }

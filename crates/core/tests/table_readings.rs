@@ -147,7 +147,7 @@ fn a_pair_is_compared_and_only_the_longer_is_cut() {
     let step = table.until(|s| s.zones.contains(&Zone::Ear) && s.stage == Stage::Scissor);
     let view = table.view();
     let sheet = view.run.step(step).expect("there");
-    assert!(sheet.pair.contains("Bring both ears together"));
+    assert!(sheet.pair.contains("Draw both ears forward"));
     assert!(!here(&view).is_compared);
     table.run(RunEvent::Compared {
         step,

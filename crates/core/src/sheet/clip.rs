@@ -48,6 +48,7 @@ impl<'a> Writer<'a> {
         for pass in self.in_order(joined) {
             self.clip_pass(&pass, body_units);
         }
+        self.between_eyes_by_blade();
     }
 
     /// Body before legs before head and tail, and one tool does all it can before it is changed: a tool

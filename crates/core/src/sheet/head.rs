@@ -1,9 +1,12 @@
 //! The head as work: the small cuts that open it first, its shape, its ears last (handbook 10 D).
 
+use uuid::Uuid;
+
 use super::cautions::Hazard;
 use super::hands::pair_hint;
 use super::minutes as m;
 use super::scissor::{shaped, shears_share};
+use super::small_jobs::CLOSE_MM;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::Zone;
@@ -77,21 +80,41 @@ impl Writer<'_> {
             self.shape_of_head(),
             Some(HeadShape::Round | HeadShape::Terrier | HeadShape::Short)
         );
-        let face = self.plan.zone_mm(Zone::Muzzle);
+        // The face is cut alike, cheek and muzzle.
+        let face = self.plan.zone_mm(Zone::Cheek);
         is_shaped && face.is_some_and(|mm| mm > CLIPPED_UP_TO_MM)
     }
 
+    /// The blade that cuts the V between the eyes, where the salon does it so and the face has hair there.
+    fn blade_of_the_v(&self) -> Option<Uuid> {
+        let is_wanted = self.has_long_face() && self.has(Answer::EyesV);
+        self.close_blade(CLOSE_MM).filter(|_| is_wanted)
+    }
+
+    /// With the clipper's work: the last of it.
+    pub(super) fn between_eyes_by_blade(&mut self) {
+        let Some(blade) = self.blade_of_the_v() else {
+            return;
+        };
+        let draft = Draft {
+            what: "Between the eyes: a V, its point on the stop".into(),
+            tool: self.words.tool(blade),
+            stroke: "its corner, away from the eyes",
+            tool_id: Some(blade),
+            minutes: m::BETWEEN_EYES + self.change(blade),
+            hazards: &[Hazard::Face, Hazard::BareBlade],
+            ..of_the_face(vec![Zone::Muzzle])
+        };
+        self.push(Stage::Clip, draft);
+    }
+
     fn between_eyes(&mut self) {
-        if !self.has_long_face() {
+        if !self.has_long_face() || self.blade_of_the_v().is_some() {
             return;
         }
         let (what, tool) = match self.answer(Question::BetweenEyes) {
-            Answer::EyesScissors => ("short, points away from both", "small curved shears"),
             Answer::EyesTrimmer => ("short, a trimmer laid flat", "trimmer"),
-            _ => (
-                "a V, its point on the stop",
-                "the blade of the face, its corner",
-            ),
+            _ => ("short, points away from both", "small curved shears"),
         };
         let draft = Draft {
             what: format!("Between the eyes: {what}"),
@@ -113,8 +136,8 @@ impl Writer<'_> {
         }
         let fringe = match self.answer(Question::Fringe) {
             _ if !has_fringe => "",
-            Answer::FringeShort => "; fringe over the eyes short",
-            _ => "; only the corners, the fringe stays",
+            Answer::FringeShort => " and the fringe over them",
+            _ => ", the corners only",
         };
         let subject = &self.plan.subject;
         let far = CORNER_SHARE * eye_to_ear_mm(&subject.shape, &subject.build);
@@ -169,7 +192,7 @@ impl Writer<'_> {
             tool: self.shears().into(),
             leaves: self.short_length(left),
             minutes: m::UNDER_BEARD,
-            ..of_the_face(vec![Zone::Beard, Zone::Throat])
+            ..of_the_face(vec![Zone::Beard])
         };
         self.push(Stage::Scissor, draft);
     }
@@ -214,7 +237,6 @@ impl Writer<'_> {
         }
         let places = [
             ("chin", Zone::Beard),
-            ("muzzle", Zone::Muzzle),
             ("cheeks", Zone::Cheek),
             ("over the ears", Zone::Topknot),
         ];

@@ -1,5 +1,7 @@
 //! The small jobs, from clean to dirty by one cool blade (handbook 10 B).
 
+use uuid::Uuid;
+
 use super::cautions::Hazard;
 use super::minutes as m;
 use super::step::{Stage, StepKind};
@@ -8,9 +10,10 @@ use crate::coat::{Knots, Site, SiteSkin, Skin, Zone};
 use crate::dog::{Answer, Dog, Question, Sex};
 use crate::kit::{Tool, ToolKind, UnderComb};
 use crate::shape::{BellyReach, BothSides, hygiene_area};
+use crate::units::Length;
 
 /// What a 10, a 15 and a 9 leave bare, mm (industry numbering, from memory; handbook 3).
-const CLOSE_MM: f64 = 1.5;
+pub(super) const CLOSE_MM: f64 = 1.5;
 const FIFTEEN_MM: f64 = 1.2;
 const NINE_MM: f64 = 2.0;
 /// Left at least on delicate skin at the hygiene area, mm (handbook 3, *shortest safe*).
@@ -222,7 +225,7 @@ impl Writer<'_> {
         let limit = self.job.coat.limits.get(&Zone::Underline);
         let wanted = limit
             .and_then(|l| l.not_shorter_mm)
-            .map_or(0.0, |l| l.as_mm());
+            .map_or(0.0, Length::as_mm);
         if wanted > SMALL_JOB_MOST_MM {
             amounts.push(format!(
                 "The owner wants {} underneath: ask before more than wet and stuck hair goes",
@@ -273,19 +276,7 @@ impl Writer<'_> {
             );
             return;
         }
-        let leaves = |tool: &Tool| {
-            let settings = tool.settings().into_iter();
-            settings
-                .map(|t| t.leaves_mm.as_mm())
-                .filter(|mm| (least - HAIRSBREADTH_MM..=SMALL_JOB_MOST_MM).contains(mm))
-                .min_by(f64::total_cmp)
-        };
-        let kit = self.job.kit.iter();
-        let blade = kit
-            .filter(|t| t.is_fit() && t.kind == ToolKind::Blade)
-            .filter_map(|t| Some((leaves(t)?, t.id)))
-            .min_by(|a, b| a.0.total_cmp(&b.0));
-        let Some((_, blade)) = blade else {
+        let Some(blade) = self.close_blade(least) else {
             self.push(
                 Stage::Prepare,
                 Draft {
@@ -305,6 +296,24 @@ impl Writer<'_> {
                 ..job
             },
         );
+    }
+
+    /// The fit blade of the kit that leaves so little, or least over it; none where all leave more than a
+    /// small job's.
+    pub(super) fn close_blade(&self, least: f64) -> Option<Uuid> {
+        let leaves = |tool: &Tool| {
+            let settings = tool.settings().into_iter();
+            settings
+                .map(|t| t.leaves_mm.as_mm())
+                .filter(|mm| (least - HAIRSBREADTH_MM..=SMALL_JOB_MOST_MM).contains(mm))
+                .min_by(f64::total_cmp)
+        };
+        let kit = self.job.kit.iter();
+        let blades = kit.filter(|t| t.is_fit() && t.kind == ToolKind::Blade);
+        blades
+            .filter_map(|t| Some((leaves(t)?, t.id)))
+            .min_by(|a, b| a.0.total_cmp(&b.0))
+            .map(|(_, id)| id)
     }
 
     /// By the salon's habit, or where it is tight: the site's own word, or that of the leg's inside.
