@@ -25,7 +25,7 @@ export function Sites(props: { open: Site | null; onOpen: (site: Site | null) =>
   return (
     <section aria-label="Hidden places">
       <MarginHead>Hidden places</MarginHead>
-      <p className="pb-2 text-sm text-soft">Touch what you find something at.</p>
+      <p className="pb-2 text-sm text-soft">Touch where you find knots, red or broken skin.</p>
       <div className="grid grid-cols-2 pt-px pl-px">
         {words.sites.map((word) => {
           const marks = said[word.site];
