@@ -5,15 +5,7 @@
 use crate::support;
 
 use fantoccini::key::Key;
-use support::{CLOCK, Stage, TABLET, on_empty_stage};
-
-/// The part of a visit's address that all its tasks share.
-async fn visit_of(stage: &Stage) -> String {
-    let path = stage
-        .script("return location.pathname.split('/').slice(0, 3).join('/')")
-        .await;
-    path.as_str().unwrap().to_owned()
-}
+use support::{CLOCK, TABLET, on_empty_stage};
 
 #[tokio::test(flavor = "multi_thread")]
 async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
@@ -28,7 +20,7 @@ async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
         stage.until_text("Looks, best first").await;
         stage.touch(&stage.find("Feel the dog").await).await;
         stage.until_text("Got by").await;
-        let visit = visit_of(stage).await;
+        let visit = stage.visit_path().await;
         // A weight no dog has stays typed and is said.
         stage.type_into("Weight", "400").await;
         stage.press(Key::Tab).await;
@@ -70,7 +62,7 @@ async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
         stage.touch_at_css("button[title='Ballast']").await;
         stage.touch(&stage.find("Begin today").await).await;
         stage.until_text("Got by").await;
-        let next = visit_of(stage).await;
+        let next = stage.visit_path().await;
         assert_ne!(next, visit);
         stage.go(&format!("{next}/schools")).await;
         stage.until_text("this dog’s own").await;

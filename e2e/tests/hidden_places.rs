@@ -4,15 +4,7 @@
 
 use crate::support;
 
-use support::{Stage, TABLET, on_empty_stage};
-
-/// The part of a visit's address that all its tasks share.
-async fn visit_of(stage: &Stage) -> String {
-    let path = stage
-        .script("return location.pathname.split('/').slice(0, 3).join('/')")
-        .await;
-    path.as_str().unwrap().to_owned()
-}
+use support::{TABLET, on_empty_stage};
 
 /// What the step in hand is called.
 const STEP: &str = "document.querySelector('h2[data-step], li button[data-step] b')?.innerText";
@@ -27,7 +19,7 @@ async fn knots_are_felt_cleared_and_tried_with_the_comb() {
         stage.until_text("Looks, best first").await;
         stage.touch(&stage.find("Feel the dog").await).await;
         stage.until_text("Got by").await;
-        let visit = visit_of(stage).await;
+        let visit = stage.visit_path().await;
         stage.go(&format!("{visit}/body")).await;
         stage.touch(&stage.find("Behind the ear").await).await;
         stage.choose("Side", "Left").await;
@@ -50,14 +42,7 @@ async fn knots_are_felt_cleared_and_tried_with_the_comb() {
         stage.until_text("Red skin on the belly").await;
         stage.until_text("half way to the brisket").await;
         stage.touch(&stage.find("Start at the table").await).await;
-        let read = stage.find("I have read this").await;
-        stage
-            .hold(
-                &read,
-                "the cautions are read",
-                "document.body.innerText.includes('Small jobs')",
-            )
-            .await;
+        stage.read_the_cautions().await;
         // Up to the comb test, one large control after another.
         let at_the_test = format!("{STEP} === 'Comb test'");
         while stage.script(&format!("return {at_the_test}")).await != true {

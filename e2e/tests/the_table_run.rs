@@ -20,13 +20,7 @@ async fn begin(stage: &Stage, visit: &str) {
     // One blind press is no reading.
     stage.touch(&read).await;
     stage.until_text("First, this dog").await;
-    stage
-        .hold(
-            &read,
-            "the cautions are read",
-            "document.body.innerText.includes('Small jobs')",
-        )
-        .await;
+    stage.read_the_cautions().await;
     stage.until_rested().await;
 }
 

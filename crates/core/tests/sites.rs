@@ -210,6 +210,28 @@ fn hidden_knots_are_cleared_where_the_salon_does_so(#[case] way: Answer, #[case]
     }
 }
 
+/// Handbook 7: never a knot scissored against the skin; a comb is slid beneath where the kit has no blade, and
+/// scissors between the pads take no knot out.
+#[test]
+fn no_knot_is_scissored_against_the_skin() {
+    let long: Vec<Tool> = kit()
+        .into_iter()
+        .filter(|t| t.leaves_mm.as_mm() > 3.5)
+        .collect();
+    let behind = vec![tight(Site::BehindEar)];
+    let sheet = sheet_by(&dog(Some(40)), &House::default(), &long, behind);
+    let step = of(&sheet, "Clear what is knotted");
+    assert!(step.tool_id.is_none() && step.tool.contains("over a comb"));
+    assert!(step.stroke.contains("slid beneath"));
+    let mut house = House::default();
+    house.schools = house.schools.with(Answer::PadsScissors);
+    let toes = vec![tight(Site::BetweenToes)];
+    let sheet = sheet_by(&dog(Some(40)), &house, &kit(), toes);
+    assert!(!of(&sheet, "Pads").what.contains("knots"));
+    let combs = &of(&sheet, "Comb out").amounts;
+    assert!(combs.iter().any(|a| a.contains("between the toes")));
+}
+
 /// What is seen is not cleared in secret: every step that comes by says the knots instead (handbook 10 F).
 #[test]
 fn knots_that_stay_are_named_at_every_step_that_meets_them() {

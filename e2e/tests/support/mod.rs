@@ -661,6 +661,25 @@ impl Stage {
             .unwrap()
     }
 
+    /// The part of a visit's address that all its tasks share.
+    pub async fn visit_path(&self) -> String {
+        let path = self
+            .script("return location.pathname.split('/').slice(0, 3).join('/')")
+            .await;
+        path.as_str().unwrap().to_owned()
+    }
+
+    /// Reads this dog's own cautions as they want it: held, until the small jobs stand there.
+    pub async fn read_the_cautions(&self) {
+        let read = self.find("I have read this").await;
+        self.hold(
+            &read,
+            "the cautions are read",
+            "document.body.innerText.includes('Small jobs')",
+        )
+        .await;
+    }
+
     /// The address of the latest visit of a demo dog, by the beginning of its name.
     pub async fn visit_of(&self, name: &str) -> String {
         self.go("/").await;

@@ -7,7 +7,7 @@ use super::courses::{Draft, JOIN};
 use crate::balance::{Place, waist_behind_mm};
 use crate::coat::Zone;
 use crate::look::LineName;
-use crate::shape::{Station as S, TOPLINE};
+use crate::shape::{Station as S, TOPLINE, UNDERLINE};
 use crate::solve::back_place;
 use crate::units::Length;
 
@@ -134,14 +134,7 @@ impl Draft<'_> {
     pub(super) fn underline(&self) -> ClipLine {
         let left = |s: S| self.skin(s).distance(self.edge.at(s));
         ClipLine {
-            path_mm: self.along_edge(&[
-                S::FlankFold,
-                S::TuckUp,
-                S::LastRib,
-                S::BellyRear,
-                S::Belly,
-                S::Brisket,
-            ]),
+            path_mm: self.along_edge(&UNDERLINE),
             mark: "underline".into(),
             above: "belly".into(),
             below: "nothing: this is the edge".into(),

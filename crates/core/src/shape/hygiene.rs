@@ -1,6 +1,6 @@
 use kurbo::Point;
 
-use super::station::Station as S;
+use super::station::{Station as S, UNDERLINE};
 use super::views::BothSides;
 use crate::frame::TailKind;
 
@@ -72,14 +72,6 @@ pub fn hygiene_area(dog: &BothSides<'_>, reach: BellyReach) -> HygieneArea {
 
 /// Along the underline from the flank fold forward to where the reach ends.
 fn belly(dog: &BothSides<'_>, reach: BellyReach) -> Vec<Point> {
-    const FORWARD: [S; 6] = [
-        S::FlankFold,
-        S::TuckUp,
-        S::LastRib,
-        S::BellyRear,
-        S::Belly,
-        S::Brisket,
-    ];
     let skin = |s: S| dog.shape.skin(s);
     let (flank, brisket) = (skin(S::FlankFold), skin(S::Brisket));
     let risen = brisket.y + RISEN * dog.left.height;
@@ -89,7 +81,7 @@ fn belly(dog: &BothSides<'_>, reach: BellyReach) -> Vec<Point> {
         BellyReach::Whole => false,
     };
     let mut course = vec![flank];
-    for pair in FORWARD.windows(2) {
+    for pair in UNDERLINE.windows(2) {
         let (from, to) = (skin(pair[0]), skin(pair[1]));
         let steps = (1..=FINE).map(|i| from.lerp(to, f64::from(i) / f64::from(FINE)));
         let end = steps.clone().find(|p| is_past(*p));

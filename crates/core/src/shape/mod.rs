@@ -39,5 +39,5 @@ pub use piece::{Piece, PieceKind, Stroke};
 pub use side::{SideShape, side_shape};
 pub use sites::{SitePlace, site_places};
 pub use spread::{Spread, spreads};
-pub use station::{Cover, STATIONS, Station, TOPLINE};
+pub use station::{Cover, STATIONS, Station, TOPLINE, UNDERLINE};
 pub use views::{BothSides, front_pieces, leg_faces, rear_pieces, top_pieces};

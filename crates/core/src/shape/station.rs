@@ -181,6 +181,16 @@ impl Station {
     }
 }
 
+/// The underline from the flank fold forward to the brisket.
+pub const UNDERLINE: [Station; 6] = [
+    Station::FlankFold,
+    Station::TuckUp,
+    Station::LastRib,
+    Station::BellyRear,
+    Station::Belly,
+    Station::Brisket,
+];
+
 /// Stations along the back, from the withers to the tail set: the topline.
 pub const TOPLINE: [Station; 9] = [
     Station::Withers,

@@ -142,7 +142,7 @@ impl Writer<'_> {
         let is_left = move |site: &Site| match coat.site(*site).knots() {
             Knots::None => false,
             Knots::Few => true,
-            Knots::Tight => !clears || !self.sites_done().any(|done| done == *site),
+            Knots::Tight => !clears || !self.sites_cleared().any(|done| done == *site),
         };
         Site::ALL.into_iter().filter(is_left)
     }

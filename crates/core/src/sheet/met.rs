@@ -54,7 +54,7 @@ impl Writer<'_> {
             return None;
         }
         let coat = &self.job.coat;
-        let is_cleared = |site: &Site| self.sites_done().any(|done| done == *site);
+        let is_cleared = |site: &Site| self.sites_cleared().any(|done| done == *site);
         let sites = met
             .iter()
             .filter(|site| !is_cleared(site))

@@ -84,7 +84,8 @@ impl Writer<'_> {
             _ => (CLOSE_MM, ""),
         };
         let is_knotted = self.job.coat.site(Site::BetweenToes).knots() == Knots::Tight;
-        let what = if is_knotted && self.clears_knots() {
+        let by_scissors = self.has(Answer::PadsScissors);
+        let what = if is_knotted && self.clears_knots() && !by_scissors {
             "Pads: level with them; the knots between the toes out"
         } else {
             "Pads: level with them"
@@ -94,7 +95,7 @@ impl Writer<'_> {
             sites: &[Site::Pads, Site::BetweenToes],
             ..tick(what, m::PADS, &[Hazard::NailsAndPads])
         };
-        if self.has(Answer::PadsScissors) {
+        if by_scissors {
             self.push(Stage::Prepare, by_small_shears(job));
         } else {
             self.small_blade(job, Zone::Foot, mm);
@@ -149,7 +150,17 @@ impl Writer<'_> {
                 &[Hazard::Folds],
             )
         };
-        self.small_blade(job, Zone::ForeIn, CLOSE_MM);
+        if self.close_blade(CLOSE_MM).is_some() {
+            self.small_blade(job, Zone::ForeIn, CLOSE_MM);
+        } else {
+            // Never a knot against the skin (handbook 7).
+            let over_a_comb = Draft {
+                tool: "small shears over a comb".into(),
+                stroke: "the comb slid beneath the knot, cut over it; no blade of the kit is short and fit enough",
+                ..job
+            };
+            self.push(Stage::Prepare, over_a_comb);
+        }
     }
 
     fn hygiene(&mut self) {
@@ -209,19 +220,20 @@ impl Writer<'_> {
             BellyReach::Whole => "all of it, to the brisket",
         };
         let whole = |mm: f64| self.words.whole(mm);
-        let mut amounts = vec![
-            format!("Belly: {} from the flank, {to}", whole(area.belly_mm)),
-            format!(
-                "Under the tail: {} wide, {} up it, a tuft of {} left over it",
-                whole(area.strip_wide_mm),
-                whole(area.up_the_tail_mm),
-                whole(area.cover_mm)
-            ),
-        ];
+        let mut amounts = vec![format!(
+            "Belly: {} from the flank, {to}",
+            whole(area.belly_mm)
+        )];
         if self.has(Answer::ThighCleared) {
             let down = whole(area.thigh_down_mm);
-            amounts.insert(1, format!("Inside the thighs: {down} down"));
+            amounts.push(format!("Inside the thighs: {down} down"));
         }
+        amounts.push(format!(
+            "Under the tail: {} wide, {} up it, a tuft of {} left over it",
+            whole(area.strip_wide_mm),
+            whole(area.up_the_tail_mm),
+            whole(area.cover_mm)
+        ));
         let limit = self.job.coat.limits.get(&Zone::Underline);
         let wanted = limit
             .and_then(|l| l.not_shorter_mm)

@@ -252,9 +252,10 @@ impl Writer<'_> {
         self.size * held * self.learnt(topic)
     }
 
-    /// Sites that steps so far work on.
-    pub(super) fn sites_done(&self) -> impl Iterator<Item = Site> {
-        self.steps.iter().flat_map(|s| &s.sites).copied()
+    /// Sites that a blade has cleared so far: shears and a look into an ear take no knot out.
+    pub(super) fn sites_cleared(&self) -> impl Iterator<Item = Site> {
+        let by_blade = self.steps.iter().filter(|s| s.is_bare_blade);
+        by_blade.flat_map(|s| &s.sites).copied()
     }
 
     /// How much longer this sort of groom takes here, where the salon took that over.
