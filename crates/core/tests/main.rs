@@ -32,6 +32,7 @@ mod pictures;
 mod plans;
 mod properties;
 mod published_standards;
+mod renewed;
 mod schools;
 mod second_solver;
 mod shape_values;

@@ -161,6 +161,10 @@ impl Requests {
                     "cause": {"by": "comb_fell_off"}}}),
                 ),
             ),
+            "POST /api/knot" => (
+                here,
+                with_desk(json!({"knot": {"zone": "chest", "off_skin_mm": 4.0}})),
+            ),
             "POST /api/length" => (here, Body::Json(json!({"text": "7/8 in"}))),
             "POST /api/read-photo" => {
                 let marks = json!({"view": "side", "size_px": [600, 400], "points": []});

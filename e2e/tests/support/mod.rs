@@ -136,9 +136,12 @@ fn wait_for_line(group: &mut Group, mark: &str) -> Option<String> {
 
 /// Starts the browser's driver on a free port. It takes the same number on both address families, and
 /// ends where another process holds one of them: then it is asked again.
-fn drive() -> (Group, String) {
+///
+/// What the browser keeps lies in `profile`: named to the browser itself, it would open without a page.
+fn drive(profile: &Path) -> (Group, String) {
     for _ in 0..5 {
-        let mut driver = spawn(Command::new("chromedriver").arg("--port=0"));
+        let mut command = Command::new("chromedriver");
+        let mut driver = spawn(command.arg("--port=0").env("TMPDIR", profile));
         if let Some(said) = wait_for_line(&mut driver, "started successfully on port") {
             let port = said.trim_end_matches('.').rsplit(' ').next().unwrap();
             return (driver, port.to_owned());
@@ -230,9 +233,9 @@ impl Stage {
         let folder = tempfile::tempdir().unwrap();
         let (server, address) = serve(salon, folder.path(), 0);
         let profile = tempfile::tempdir().unwrap();
-        let (driver, port) = drive();
+        let (driver, port) = drive(profile.path());
         let client = ClientBuilder::new(HttpConnector::new())
-            .capabilities(capabilities(profile.path()))
+            .capabilities(capabilities())
             .connect(&format!("http://127.0.0.1:{port}"))
             .await
             .expect("the browser starts");
@@ -718,9 +721,17 @@ fn serve(salon: Salon, folder: &Path, port: u16) -> (Group, String) {
     (server, address)
 }
 
-fn capabilities(profile: &Path) -> serde_json::Map<String, Value> {
+/// Debian's headless Chromium, without the windows nobody sees; the whole one where that is not installed.
+fn browser() -> &'static str {
+    ["/usr/bin/chromium-headless-shell", "/usr/bin/chromium"]
+        .into_iter()
+        .find(|path| Path::new(path).exists())
+        .expect("Debian's chromium-headless-shell is installed")
+}
+
+fn capabilities() -> serde_json::Map<String, Value> {
     let args: Vec<String> = [
-        "--headless=new",
+        "--headless",
         "--no-sandbox",
         "--disable-gpu",
         "--disable-dev-shm-usage",
@@ -739,13 +750,12 @@ fn capabilities(profile: &Path) -> serde_json::Map<String, Value> {
     ]
     .iter()
     .map(|s| (*s).to_owned())
-    .chain([format!("--user-data-dir={}", profile.display())])
     .collect();
     let wanted = json!({
         "browserName": "chrome",
         "goog:loggingPrefs": {"browser": "ALL"},
         "timeouts": {"script": 30000, "pageLoad": 30000, "implicit": 0},
-        "goog:chromeOptions": {"binary": "/usr/bin/chromium", "args": args}
+        "goog:chromeOptions": {"binary": browser(), "args": args}
     });
     wanted.as_object().cloned().unwrap_or_default()
 }

@@ -61,6 +61,8 @@ pub enum LimitCause {
     HalfWay,
     /// Too much came off.
     Slip,
+    /// It is cut already.
+    Cut,
 }
 
 impl LimitCause {

@@ -159,7 +159,14 @@ impl Desk<'_> {
             Reasons::Skip => Why::default(),
         };
         let own_ways = self.own_ways();
-        let facts = DogFacts {
+        let facts = self.facts(&own_ways);
+        let report = report(&plan, job, &facts, why);
+        Ok(Solved { plan, report })
+    }
+
+    /// What a sheet knows of the dog beside its plan.
+    pub(super) fn facts<'f>(&'f self, own_ways: &'f [String]) -> DogFacts<'f> {
+        DogFacts {
             dog: self.dog,
             notes: &self.visit.notes,
             handling: self.visit.handling.as_ref(),
@@ -170,10 +177,8 @@ impl Desk<'_> {
             brushing_minutes_a_week: self.brushing(),
             programme: self.visit.programme,
             from_last: &self.visit.from_last,
-            own_ways: &own_ways,
-        };
-        let report = report(&plan, job, &facts, why);
-        Ok(Solved { plan, report })
+            own_ways,
+        }
     }
 
     /// Solves and draws.

@@ -9,7 +9,7 @@ use crate::dog::{Answer, House, Question, Schools};
 use crate::job::Job;
 use crate::kit::{Tool, is_driven};
 use crate::look::{LineStop, Look, LookId};
-use crate::run::ToolWord;
+use crate::run::with_cut;
 use crate::units::Length;
 use crate::visit::{LookChoice, WayOf};
 
@@ -45,6 +45,9 @@ impl Desk<'_> {
         if let Some(recipe) = &self.visit.recipe {
             let own = coat.limits.clone();
             coat.limits.extend(recipe.as_limits(&own));
+        }
+        if let Some(run) = &self.visit.run {
+            with_cut(&mut coat, &run.limits);
         }
         Job {
             sides: self.frame.sides(),
@@ -88,14 +91,14 @@ impl Desk<'_> {
             .collect()
     }
 
-    /// The kit less what no clipper here drives, and what lost a tooth in this very run: out of use at
-    /// once (handbook 3, *Kit*).
+    /// The kit less what no clipper here drives, and what lost a tooth or pulls in this very run: not taken
+    /// up again (handbook 3, *Kit*).
     fn fit_today(&self) -> Vec<Tool> {
         let broken = |tool: &Tool| {
             let notes = self.visit.run.iter().flat_map(|r| &r.tools);
             notes
                 .filter(|n| n.tool == tool.id)
-                .any(|n| n.word == ToolWord::ToothMissing)
+                .any(|n| n.word.takes_out())
         };
         let driven = |tool: &Tool| is_driven(tool, &self.house.clippers);
         let fit = self.kit.iter().filter(|t| !broken(t) && driven(t));

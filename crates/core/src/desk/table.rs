@@ -1,7 +1,12 @@
-use super::Desk;
+use super::{Desk, Reasons};
 use crate::coat::Zone;
 use crate::finish::{FinishReport, finish};
-use crate::run::{RescueOption, RunLengths, RunView, Slip, could_leave, rescue, run_view};
+use crate::job::Job;
+use crate::report::{KnotHere, KnotOffer, knot_ways};
+use crate::run::{
+    Renewal, RescueOption, Run, RunLengths, RunView, Slip, could_leave, renewal, rescue, run_view,
+    with_cut,
+};
 use crate::solve::SolveError;
 
 impl Desk<'_> {
@@ -26,7 +31,41 @@ impl Desk<'_> {
             most: by_zone(&|z| job.coat.most_mm(z)),
         };
         let view = run_view(run, &lengths, &self.words(), leave_out, now_ms);
-        Ok(Some(view))
+        Ok(Some(RunView {
+            anew: self.renewal(run)?,
+            ..view
+        }))
+    }
+
+    /// The rest planned anew, where something happened that the sheet in hand does not know.
+    fn renewal(&self, run: &Run) -> Result<Option<Renewal>, SolveError> {
+        if !run.has_changed || run.ended.is_some() {
+            return Ok(None);
+        }
+        let job = self.chosen_job_in_hand();
+        let sheet = self.solve(&job, Reasons::Skip)?.report.sheet;
+        Ok(renewal(run, sheet, &self.words()))
+    }
+
+    /// Ways out of a knot met in mid-groom, the cheapest first.
+    ///
+    /// # Errors
+    /// If the solver gives no answer, a fault of ours.
+    pub fn knot_here(&self, knot: &KnotHere) -> Result<Vec<KnotOffer>, SolveError> {
+        let job = self.chosen_job_in_hand();
+        let plan = self.planned(&job)?;
+        let brushed = self.visit.run.as_ref().map_or(0.0, Run::brushed_minutes);
+        let is_enough = brushed >= self.facts(&[]).brushing_borne();
+        knot_ways(knot, &plan, &job, is_enough, &self.words())
+    }
+
+    /// The job with what is cut by now held.
+    fn chosen_job_in_hand(&self) -> Job {
+        let mut job = self.chosen_job();
+        if let Some(run) = &self.visit.run {
+            with_cut(&mut job.coat, &run.limits_now());
+        }
+        job
     }
 
     /// Ways out where too much came off, the least harm first.

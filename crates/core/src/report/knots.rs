@@ -6,7 +6,8 @@ use crate::coat::{Knots, Limit, LimitCause, Zone, days_to_grow, whole_weeks};
 use crate::job::Job;
 use crate::plan::{MINUTE, Plan, make_plan};
 use crate::say::Words;
-use crate::sheet::brush_out_minutes;
+use crate::shape::Hand;
+use crate::sheet::{brush_out_minutes, for_size};
 use crate::solve::SolveError;
 use crate::units::Length;
 
@@ -41,6 +42,18 @@ pub struct KnotOffer {
     pub sentence: String,
 }
 
+/// A knot met while at work (handbook 10 F).
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct KnotHere {
+    /// Where.
+    pub zone: Zone,
+    /// On which side, where the zone stands twice; none where nobody said.
+    #[serde(default)]
+    pub hand: Option<Hand>,
+    /// How far off the skin it begins.
+    pub off_skin_mm: Length,
+}
+
 /// A knotted zone with its ways, the cheapest first.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct KnottedZone {
@@ -59,6 +72,51 @@ const WEEK: f64 = 1.0;
 const NEVER: u32 = 52;
 /// Less than this is not seen, in balance (modelling choice).
 const NOTHING: f64 = 0.5;
+
+/// One knot under the brush, minutes on a medium dog (modelling choice: a third of what few knots take).
+const ONE_KNOT_MINUTES: f64 = 5.0;
+
+/// Ways out of a knot met in mid-groom, the cheapest first: outside the edge it goes with the cut; inside
+/// it is brushed out, cut with the coat by what leaves no more than lies under it, or cleared (handbook 3,
+/// *Knots: inside or outside?*). Where `brushed_enough`, brushing comes last: the dog has borne what it
+/// bears.
+///
+/// # Errors
+/// If the solver gives no answer, a fault of ours.
+pub fn knot_ways(
+    knot: &KnotHere,
+    plan: &Plan,
+    job: &Job,
+    brushed_enough: bool,
+    words: &Words<'_>,
+) -> Result<Vec<KnotOffer>, SolveError> {
+    let mut under = job.clone();
+    let off_skin = knot.off_skin_mm.as_mm().max(job.safe_mm(knot.zone));
+    let limit = under.coat.limits.get(&knot.zone).copied();
+    let most = limit.and_then(|l| l.not_longer_mm).map(Length::as_mm);
+    under.coat.limits.insert(
+        knot.zone,
+        at_most(most.map_or(off_skin, |most| most.min(off_skin))),
+    );
+    let under = make_plan(&under)?;
+    let minutes = ONE_KNOT_MINUTES * for_size(job.sides.left.height);
+    let mut ways = ways_of(knot.zone, (minutes, plan, &under), job, words)?;
+    if brushed_enough && let Some(at) = ways.iter().position(|w| w.way == KnotWay::Brush) {
+        let mut brush = ways.remove(at);
+        brush
+            .sentence
+            .push_str(" It has borne enough brushing today.");
+        ways.push(brush);
+    }
+    // Outside the edge it goes with the cut, and is not brushed.
+    let is_outside = |w: &KnotOffer| {
+        w.way == KnotWay::CutWith && plan.zone_mm(knot.zone).is_some_and(|mm| mm <= off_skin)
+    };
+    if ways.iter().any(is_outside) {
+        ways.retain(|w| w.way == KnotWay::CutWith);
+    }
+    Ok(ways)
+}
 
 /// Prices the three ways out of every tightly knotted zone that the plan cuts.
 ///
@@ -89,27 +147,35 @@ fn priced(
     job: &Job,
     words: &Words<'_>,
 ) -> Result<KnottedZone, SolveError> {
-    let cost = |p: &Plan| score(&p.solution.points, &p.lengths_mm);
-    let left = |p: &Plan| p.zone_mm(zone).unwrap_or_default();
     let mut without = job.clone();
     without.coat.knots.remove(&zone);
     let free = make_plan(&without)?;
-    let best = cost(&free);
-    let mut cleared = job.clone();
-    let safe = Length::from_mm(job.safe_mm(zone)).ok();
-    cleared.coat.limits.insert(
+    Ok(KnottedZone {
         zone,
-        Limit {
-            not_shorter_mm: None,
-            not_longer_mm: safe,
-            because: LimitCause::Knots,
-        },
-    );
+        label: zone.label().into(),
+        ways: ways_of(zone, (brushing, &free, plan), job, words)?,
+    })
+}
+
+/// The ways, the cheapest first, where brushing out takes so many minutes and leaves the first plan, and
+/// cutting with the coat leaves the second.
+fn ways_of(
+    zone: Zone,
+    (brushing, free, with_coat): (f64, &Plan, &Plan),
+    job: &Job,
+    words: &Words<'_>,
+) -> Result<Vec<KnotOffer>, SolveError> {
+    let cost = |p: &Plan| score(&p.solution.points, &p.lengths_mm);
+    let left = |p: &Plan| p.zone_mm(zone).unwrap_or_default();
+    let best = cost(free);
+    let mut cleared = job.clone();
+    let safe = at_most(job.safe_mm(zone));
+    cleared.coat.limits.insert(zone, safe);
     let cleared = make_plan(&cleared)?;
     let offer = |way: KnotWay, minutes: f64, other: &Plan| {
         let costs = (cost(other) - best).max(0.0);
         let mm = left(other);
-        let short = (left(&free) - mm).max(0.0);
+        let short = (left(free) - mm).max(0.0);
         let weeks = whole_weeks(days_to_grow(mm, short, job.coat.texture));
         KnotOffer {
             way,
@@ -117,12 +183,12 @@ fn priced(
             costs,
             leaves_mm: Length::worked_out_mm(mm),
             weeks,
-            sentence: sentence(way, (minutes, costs, weeks), (mm, left(&free)), words),
+            sentence: sentence(way, (minutes, costs, weeks), (mm, left(free)), words),
         }
     };
     let mut ways = vec![
-        offer(KnotWay::Brush, brushing, &free),
-        offer(KnotWay::CutWith, 0.0, plan),
+        offer(KnotWay::Brush, brushing, free),
+        offer(KnotWay::CutWith, 0.0, with_coat),
         offer(KnotWay::Clear, 0.0, &cleared),
     ];
     // Cleared to what the cut leaves anyway is no way of its own.
@@ -132,11 +198,15 @@ fn priced(
     let weighs =
         |o: &KnotOffer| o.costs + MINUTE * o.minutes + WEEK * f64::from(o.weeks.unwrap_or(NEVER));
     ways.sort_by(|a, b| weighs(a).total_cmp(&weighs(b)));
-    Ok(KnottedZone {
-        zone,
-        label: zone.label().into(),
-        ways,
-    })
+    Ok(ways)
+}
+
+fn at_most(mm: f64) -> Limit {
+    Limit {
+        not_shorter_mm: None,
+        not_longer_mm: Length::from_mm(mm).ok(),
+        because: LimitCause::Knots,
+    }
 }
 
 fn sentence(

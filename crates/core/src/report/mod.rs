@@ -10,7 +10,7 @@ mod truths;
 mod units;
 mod whole;
 
-pub use knots::{KnotOffer, KnotWay, KnottedZone, knotted_zones};
+pub use knots::{KnotHere, KnotOffer, KnotWay, KnottedZone, knot_ways, knotted_zones};
 pub use moves::{LineOffer, StopOffer, line_offers};
 pub use reasons::{Cause, Reason, find_reasons};
 pub use rows::{BalanceRow, Verdict, now_rows, rows_of};

@@ -4,6 +4,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::coat::{CombRegion, Zone};
+use crate::report::{KnotHere, KnotWay};
 use crate::shape::Hand;
 use crate::sheet::CutSheet;
 use crate::units::{Length, UnitSystem};
@@ -89,6 +90,13 @@ pub enum ToolWord {
     Dull,
     /// A tooth is missing: out of use at once.
     ToothMissing,
+}
+
+impl ToolWord {
+    /// Whether the tool is not taken up again at this groom: a blade that pulls hurts.
+    pub const fn takes_out(self) -> bool {
+        matches!(self, Self::Dull | Self::ToothMissing)
+    }
 }
 
 /// How a run ended.
@@ -254,6 +262,24 @@ pub enum RunEvent {
         /// Where and what is left.
         slip: Slip,
     },
+    /// A knot was met at a step, and what was done about it.
+    KnotMet {
+        /// At which step.
+        step: u32,
+        /// Where, and how deep.
+        knot: KnotHere,
+        /// Which way out.
+        way: KnotWay,
+        /// What that leaves on the zone.
+        leaves_mm: Length,
+    },
+    /// The rest was planned anew.
+    Renewed {
+        /// The whole sheet as it is planned now.
+        sheet: CutSheet,
+        /// What changes in the steps to come.
+        said: String,
+    },
     /// It is over.
     Ended {
         /// How.
@@ -279,7 +305,8 @@ impl RunEvent {
             | Self::OneSideDone { step, .. }
             | Self::Measured { step, .. }
             | Self::MeasuredAs { step, .. }
-            | Self::Compared { step, .. } => Some(*step),
+            | Self::Compared { step, .. }
+            | Self::KnotMet { step, .. } => Some(*step),
             Self::Began { .. }
             | Self::Paused
             | Self::Resumed
@@ -288,6 +315,7 @@ impl RunEvent {
             | Self::CombTried { .. }
             | Self::ToolNoted { .. }
             | Self::Slipped { .. }
+            | Self::Renewed { .. }
             | Self::Ended { .. } => None,
         }
     }
@@ -314,6 +342,8 @@ impl RunEvent {
             Self::Compared { .. } => "pair compared",
             Self::ToolNoted { .. } => "tool",
             Self::Slipped { .. } => "slip",
+            Self::KnotMet { .. } => "knot",
+            Self::Renewed { .. } => "steps planned anew",
             Self::Ended { .. } => "end of the groom",
         }
     }

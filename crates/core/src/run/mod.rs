@@ -2,15 +2,20 @@
 //! ask for; folded from the visit's log (handbook 6 and 7).
 
 mod event;
+mod knot;
 mod late;
 mod order;
+mod renew;
 mod rescue;
 mod state;
 mod told;
 mod view;
 
 pub use event::{Borne, Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, SlipCause, ToolWord};
+pub(crate) use knot::put_knot;
 pub use late::{LeaveOut, could_leave};
+pub(crate) use renew::with_cut;
+pub use renew::{Renewal, renewal};
 pub use rescue::{RescueOption, RescueWay, rescue};
 pub use state::{Compared, Ended, Run, RunNote, StepRun, StepState, ToolNote, WorkReading};
 pub use told::{AtStep, RegionTried, RunLengths, WorkZone};

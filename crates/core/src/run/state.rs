@@ -5,7 +5,8 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::event::{Borne, Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, ToolWord};
-use crate::coat::{CombRegion, Zone};
+use super::knot::knot_note;
+use crate::coat::{CombRegion, Limit, Zone};
 use crate::shape::Hand;
 use crate::sheet::{CutSheet, Step, StepKind};
 use crate::units::{Length, parse_length};
@@ -130,6 +131,15 @@ pub struct Run {
     pub at_work_from_ms: Option<i64>,
     /// Whether this dog's own cautions were read.
     pub has_seen_cautions: bool,
+    /// What was cut when the rest was last planned anew: it holds what is planned since.
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub limits: BTreeMap<Zone, Limit>,
+    /// Whether something happened since that the sheet does not know.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub has_changed: bool,
+    /// What changed when the rest was planned anew, until the next step is done.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub renewed: Option<String>,
     /// How it ended; none while it goes on.
     pub ended: Option<Ended>,
 }
@@ -162,6 +172,9 @@ impl Run {
             blade_from_ms: None,
             at_work_from_ms: Some(at_ms),
             has_seen_cautions: false,
+            limits: BTreeMap::new(),
+            has_changed: false,
+            renewed: None,
             ended: None,
         };
         run.watch_blade(at_ms);
@@ -311,7 +324,22 @@ impl Run {
             RunEvent::CombTried { region, passes } => {
                 self.combed.insert(*region, *passes);
             }
-            RunEvent::ToolNoted { tool, word } => self.note_tool(*tool, *word, at_ms),
+            RunEvent::ToolNoted { tool, word } => {
+                self.note_tool(*tool, *word, at_ms);
+                if word.takes_out() {
+                    self.mark_changed();
+                }
+            }
+            RunEvent::KnotMet {
+                step, knot, way, ..
+            } => self.notes.push(RunNote {
+                step: *step,
+                text: knot_note(knot, *way),
+            }),
+            RunEvent::Renewed { sheet, said } => {
+                self.charge(at_ms);
+                self.renew(sheet, said);
+            }
             RunEvent::CautionsSeen => self.has_seen_cautions = true,
             RunEvent::Slipped { slip } => self.slips.push(*slip),
             RunEvent::Ended { how, reason } => {
@@ -407,6 +435,9 @@ impl Run {
             (r.step, r.zone, r.hand) == (reading.step, reading.zone, reading.hand)
         };
         self.readings.retain(|r| !is_there(r));
+        if self.is_read_short(reading.step, reading.zone, reading.left_mm) {
+            self.mark_changed();
+        }
         if self.step(reading.step).is_some() {
             self.readings.push(reading);
         }
@@ -425,6 +456,7 @@ impl Run {
             return; // A double tap, or another screen was quicker.
         }
         self.charge(at_ms);
+        self.renewed = None;
         if let Some(there) = self.step_mut(number) {
             there.state = state;
             reason.trim().clone_into(&mut there.put_off_because);

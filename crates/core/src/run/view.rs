@@ -3,6 +3,7 @@ use utoipa::ToSchema;
 
 use super::event::OverReason;
 use super::late::LeaveOut;
+use super::renew::Renewal;
 use super::state::{Run, StepRun, StepState};
 use super::told::{AtStep, RunLengths, at_steps};
 use crate::say::Words;
@@ -61,6 +62,9 @@ pub struct RunView {
     pub ran_over: Vec<RanOver>,
     /// What was put off.
     pub put_off: Vec<PutOffStep>,
+    /// The rest planned anew, where something happened that the sheet does not know and that changes it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub anew: Option<Renewal>,
 }
 
 /// Running late is said from here on, minutes (modelling choice).
@@ -112,6 +116,7 @@ pub fn run_view(
         under_comb_mm: Length::constant_mm(words.house.under_comb.leaves_mm()),
         ran_over: ran_over(run),
         put_off: put_off(run),
+        anew: None,
         at: at_steps(run, &queue, lengths, words),
         queue,
         run: run.clone(),

@@ -17,8 +17,6 @@ const BASE_MM: f64 = 50.0;
 const RHYTHM_WEEKS: f64 = 6.0;
 /// More for each week over the rhythm (handbook 6 and 10 F).
 const A_WEEK_OVER: f64 = 0.05;
-/// Minutes of brushing that a dog bears; an old, young or unwell one (handbook 10 F, modelling choice).
-const BEARS: (f64, f64) = (20.0, 10.0);
 /// Regions named as the longest.
 const LONGEST: usize = 3;
 
@@ -181,7 +179,7 @@ impl Writer<'_> {
     /// regions first, then the longest, until the rest is borne.
     fn beyond_what_it_bears(&self, work: &[RegionWork], minutes: f64) -> Option<String> {
         let is_tender = self.facts.needs_breaks();
-        let bears = if is_tender { BEARS.1 } else { BEARS.0 };
+        let bears = self.facts.brushing_borne();
         let is_knotted = work.iter().any(|w| w.knots != Knots::None);
         if minutes <= bears || !(is_tender || is_knotted) {
             return None;

@@ -2,6 +2,11 @@ use super::from_last::FromLastTime;
 use crate::body::{Found, Handling, Temper};
 use crate::dog::{Dog, Programme};
 
+/// Minutes of brushing that a dog bears at one groom (handbook 10 F, modelling choice).
+const BEARS: f64 = 20.0;
+/// The same of an old, young or unwell one.
+const TENDER_BEARS: f64 = 10.0;
+
 /// What the sheet says of the dog.
 #[derive(Clone, Copy, Debug)]
 pub struct DogFacts<'a> {
@@ -44,6 +49,15 @@ impl DogFacts<'_> {
     /// (handbook 7).
     pub(super) fn never_stands_up(&self) -> bool {
         self.dog.is_old() || self.handling.is_some_and(Handling::is_unwell)
+    }
+
+    /// Minutes of brushing that this dog bears at one groom (handbook 10 F).
+    pub fn brushing_borne(&self) -> f64 {
+        if self.needs_breaks() {
+            TENDER_BEARS
+        } else {
+            BEARS
+        }
     }
 
     /// Whether the dog works in short stretches: old, young, unwell (handbook 6, *breaks*).

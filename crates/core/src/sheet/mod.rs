@@ -19,6 +19,7 @@ mod scissor;
 mod small_jobs;
 mod sorts;
 mod staged;
+mod stands;
 mod step;
 mod writer;
 
@@ -29,5 +30,5 @@ pub use minutes::brush_out_minutes;
 pub(crate) use minutes::{BLADE_CHANGE, for_size};
 pub(crate) use small_jobs::belly_reach;
 pub use staged::StagedSheet;
-pub use step::{CutSheet, Stage, Step, StepKind};
+pub use step::{CutSheet, Stage, Stands, Step, StepKind};
 pub use writer::cut_sheet;

@@ -1,3 +1,5 @@
+use std::collections::BTreeMap;
+
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -6,6 +8,7 @@ use super::cautions::Caution;
 use super::staged::StagedSheet;
 use crate::coat::{Site, Zone};
 use crate::dog::{House, Sort, Topic};
+use crate::units::Length;
 
 /// Stages of the groom, in order (handbook 6).
 #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
@@ -49,6 +52,17 @@ pub enum StepKind {
     Work,
 }
 
+/// What stands on a zone once the last step on it is done.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
+pub struct Stands {
+    /// On the mean.
+    pub mm: Length,
+    /// Where it is shortest.
+    pub least_mm: Length,
+    /// Where it is longest.
+    pub most_mm: Length,
+}
+
 /// One step at the table.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Step {
@@ -74,6 +88,9 @@ pub struct Step {
     pub minutes: f64,
     /// Zones touched.
     pub zones: Vec<Zone>,
+    /// What stands where no later step cuts.
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub stands: BTreeMap<Zone, Stands>,
     /// Sites worked on.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub sites: Vec<Site>,

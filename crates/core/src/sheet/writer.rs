@@ -1,4 +1,4 @@
-use std::collections::BTreeSet;
+use std::collections::{BTreeMap, BTreeSet};
 
 use uuid::Uuid;
 
@@ -12,6 +12,7 @@ use super::minutes as m;
 use super::names::named;
 use super::sorts::sorts;
 use super::staged::{BREAK_EVERY_MINUTES as SHORT_BREAKS, StagedSheet, belongs};
+use super::stands::put_stands;
 use super::step::{CutSheet, Stage, Step, StepKind};
 use crate::coat::{Site, Zone};
 use crate::dog::{Answer, Programme, Question, Sort, SortFactor, Topic};
@@ -101,6 +102,7 @@ pub fn cut_sheet(
         .as_ref()
         .map_or(BREAK_EVERY_MINUTES, |_| SHORT_BREAKS);
     mark_said(&mut steps);
+    put_stands(&mut steps, plan);
     let blade_pauses = count_pauses(&mut steps, job.house.blade_minutes);
     CutSheet {
         counted: counted(&steps, tool_changes, blade_pauses, &job.house.clippers),
@@ -227,6 +229,7 @@ impl Writer<'_> {
             factor,
             tool_id: draft.tool_id,
             zones: draft.zones,
+            stands: BTreeMap::new(),
             sites: draft.sites.to_vec(),
             instead: draft.instead,
             hand: hand_hint(draft.hazards).into(),

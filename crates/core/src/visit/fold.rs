@@ -15,7 +15,7 @@ use crate::frame::{Felt, FrameInput, Grade, Known};
 use crate::look::{OwnLook, Placement, Shifts};
 use crate::photo::{PhotoMarks, PhotoMoment};
 use crate::picture::OwnersPicture;
-use crate::run::{Run, RunEvent};
+use crate::run::{Run, RunEvent, put_knot};
 use crate::sheet::FromLastTime;
 use crate::units::Length;
 
@@ -186,40 +186,107 @@ pub fn fold<'a>(dog: &Dog, entries: impl IntoIterator<Item = &'a Entry>) -> Visi
     let mut ordered: Vec<&Entry> = entries.filter(|e| seen.insert(e.id)).collect();
     ordered.sort_by_key(|e| e.said_order());
 
-    let mut done: Vec<&Entry> = Vec::new();
+    let mut done: Vec<Said<'_>> = Vec::new();
     let mut undone: Vec<&Entry> = Vec::new();
     for entry in &ordered {
         match &entry.body {
             EntryBody::Undone { entry: target } => {
-                if let Some(i) = done.iter().position(|e| e.id == *target) {
-                    undone.push(done.remove(i));
+                if let Some(i) = done.iter().position(|s| s.counts(*target)) {
+                    undone.push(done[i].entry);
+                    if is_renewal(done[i].entry) {
+                        done[i].is_taken_back = true;
+                    } else {
+                        done.remove(i);
+                    }
                 }
             }
             EntryBody::Redone { entry: target } => {
                 if let Some(i) = undone.iter().position(|e| e.id == *target) {
-                    done.push(undone.remove(i));
+                    let entry = undone.remove(i);
+                    done.retain(|s| s.entry.id != entry.id);
+                    done.push(Said::new(entry));
                 }
             }
             _ => {
                 undone.clear();
-                done.push(entry);
+                done.push(Said::new(entry));
             }
         }
     }
-    let step = |entry: &&Entry| UndoStep {
+    let step = |entry: &Entry| UndoStep {
         entry: entry.id,
         label: entry.body.label(),
     };
+    let last = done.iter().rfind(|s| !s.is_taken_back);
     let mut visit = Visit {
-        undo: done.last().map(step),
-        redo: undone.last().map(step),
+        undo: last.map(|s| step(s.entry)),
+        redo: undone.last().map(|e| step(e)),
         entries: u32::try_from(ordered.len()).unwrap_or(u32::MAX),
         ..start(dog)
     };
-    for entry in done {
-        apply(&mut visit, &entry.body, entry.at_ms);
+    for said in done {
+        let body = &said.entry.body;
+        if said.is_taken_back {
+            visit.run.iter_mut().for_each(Run::keep_as_it_was);
+            continue;
+        }
+        apply(&mut visit, body, said.entry.at_ms);
+        if may_change_the_plan(body) {
+            visit.run.iter_mut().for_each(Run::mark_changed);
+        }
     }
     visit
+}
+
+/// An entry in the order it was said.
+struct Said<'a> {
+    entry: &'a Entry,
+    /// The rest of a groom was planned anew, and that was taken back: the sheet stays as it was, and is not
+    /// made anew again for the same reason.
+    is_taken_back: bool,
+}
+
+impl<'a> Said<'a> {
+    const fn new(entry: &'a Entry) -> Self {
+        Self {
+            entry,
+            is_taken_back: false,
+        }
+    }
+
+    fn counts(&self, entry: Uuid) -> bool {
+        self.entry.id == entry && !self.is_taken_back
+    }
+}
+
+fn is_renewal(entry: &Entry) -> bool {
+    let EntryBody::Run { event } = &entry.body else {
+        return false;
+    };
+    matches!(event, RunEvent::Renewed { .. })
+}
+
+/// What a plan is made of: said in mid-groom, the steps to come may change.
+const fn may_change_the_plan(body: &EntryBody) -> bool {
+    matches!(
+        body,
+        EntryBody::LimitSet { .. }
+            | EntryBody::PartWished { .. }
+            | EntryBody::KnotsSet { .. }
+            | EntryBody::MarksSet { .. }
+            | EntryBody::SiteSet { .. }
+            | EntryBody::ZoneSet { .. }
+            | EntryBody::StandSet { .. }
+            | EntryBody::FoundPut { .. }
+            | EntryBody::FoundRemoved { .. }
+            | EntryBody::HandlingSet { .. }
+            | EntryBody::LookChosen { .. }
+            | EntryBody::OwnLookSet { .. }
+            | EntryBody::LineMoved { .. }
+            | EntryBody::LineShifted { .. }
+            | EntryBody::Corrected { .. }
+            | EntryBody::WaySaid { .. }
+    )
 }
 
 fn start(dog: &Dog) -> Visit {
@@ -447,6 +514,20 @@ fn way(visit: &mut Visit, question: Question, answer: Option<Answer>, today_only
     }
 }
 
+/// What the table says of the coat.
+fn of_the_coat(visit: &mut Visit, event: &RunEvent) {
+    if let RunEvent::KnotMet {
+        knot,
+        way,
+        leaves_mm,
+        ..
+    } = event
+    {
+        put_knot(&mut visit.coat, knot, *way, *leaves_mm);
+        visit.run.iter_mut().for_each(Run::mark_changed);
+    }
+}
+
 /// A run begins once; a second beginning is another screen's, unless the first is over.
 fn run(visit: &mut Visit, event: &RunEvent, at_ms: i64) {
     match (&mut visit.run, event) {
@@ -454,7 +535,12 @@ fn run(visit: &mut Visit, event: &RunEvent, at_ms: i64) {
             *run = Run::begin(sheet, at_ms);
         }
         (None, RunEvent::Began { sheet }) => visit.run = Some(Run::begin(sheet, at_ms)),
-        (Some(run), event) => run.take(event, at_ms),
+        (Some(run), event) => {
+            run.take(event, at_ms);
+            if run.ended.is_none() {
+                of_the_coat(visit, event);
+            }
+        }
         (None, _) => {}
     }
 }

@@ -15,7 +15,7 @@ use veliform_core::finish::FinishReport;
 use veliform_core::kit::Tool;
 use veliform_core::look::LookId;
 use veliform_core::plan::PlanMemo;
-use veliform_core::report::LineOffer;
+use veliform_core::report::{KnotHere, KnotOffer, LineOffer};
 use veliform_core::run::{RescueOption, RunView, Slip};
 use veliform_core::solve::SolveError;
 use veliform_core::sure::WhatNext;
@@ -297,6 +297,29 @@ pub(crate) async fn mend_slip(
 ) -> Result<web::Json<Vec<RescueOption>>, ApiError> {
     let RescueRequest { desk, slip } = request.into_inner();
     desk.compute(&salon, move |desk, _| desk.rescue(&slip))
+        .await
+}
+
+/// A knot met at the table.
+#[derive(Debug, Deserialize, ToSchema)]
+pub struct KnotRequest {
+    desk: OnTheDesk,
+    knot: KnotHere,
+}
+
+/// Ways out of a knot met in mid-groom, the cheapest first.
+#[utoipa::path(responses(
+    (status = 200, body = Vec<KnotOffer>),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
+#[post("/knot")]
+pub(crate) async fn knot_here(
+    salon: web::Data<Salon>,
+    request: Json<KnotRequest>,
+) -> Result<web::Json<Vec<KnotOffer>>, ApiError> {
+    let KnotRequest { desk, knot } = request.into_inner();
+    desk.compute(&salon, move |desk, _| desk.knot_here(&knot))
         .await
 }
 

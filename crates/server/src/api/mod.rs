@@ -63,6 +63,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(desk::look_ahead)
         .service(desk::look_at_run)
         .service(desk::mend_slip)
+        .service(desk::knot_here)
         .service(desk::check_finish)
         .service(desk::find_next_measure)
         .service(desk::read_length)

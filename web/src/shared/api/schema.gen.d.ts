@@ -357,6 +357,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/knot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ways out of a knot met in mid-groom, the cheapest first. */
+        post: operations["knot_here"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/length": {
         parameters: {
             query?: never;
@@ -2640,6 +2657,14 @@ export interface components {
             /** @description The visit as it stood. */
             visit: components["schemas"]["Visit"];
         };
+        /** @description A knot met while at work (handbook 10 F). */
+        KnotHere: {
+            hand?: components["schemas"]["Hand"] | null;
+            /** @description How far off the skin it begins. */
+            off_skin_mm: components["schemas"]["Length"];
+            /** @description Where. */
+            zone: components["schemas"]["Zone"];
+        };
         /** @description One way, with what it costs. */
         KnotOffer: {
             /**
@@ -2664,6 +2689,11 @@ export interface components {
              *     never does.
              */
             weeks?: number | null;
+        };
+        /** @description A knot met at the table. */
+        KnotRequest: {
+            desk: components["schemas"]["OnTheDesk"];
+            knot: components["schemas"]["KnotHere"];
         };
         /**
          * @description Knots in a zone.
@@ -3110,7 +3140,7 @@ export interface components {
          * @description Why a zone has a limit: the owner's stay with the dog, the others end with the visit.
          * @enum {string}
          */
-        LimitCause: "owner" | "knots" | "half_way" | "slip";
+        LimitCause: "owner" | "knots" | "half_way" | "slip" | "cut";
         /**
          * @description Which line (handbook 5, *Clip lines*).
          * @enum {string}
@@ -4038,6 +4068,13 @@ export interface components {
             /** @description Which. */
             region: components["schemas"]["CombRegion"];
         };
+        /** @description The rest of a groom planned anew, after something happened that the sheet did not know. */
+        Renewal: {
+            /** @description What changes in the steps to come, in one sentence. */
+            said: string;
+            /** @description The whole sheet as it would be planned now. */
+            sheet: components["schemas"]["CutSheet"];
+        };
         /** @description One way out, with what it costs. */
         RescueOption: {
             /**
@@ -4142,12 +4179,20 @@ export interface components {
                 [key: string]: boolean;
             };
             ended?: components["schemas"]["Ended"] | null;
+            /** @description Whether something happened since that the sheet does not know. */
+            has_changed?: boolean;
             /** @description Whether this dog's own cautions were read. */
             has_seen_cautions: boolean;
+            /** @description What was cut when the rest was last planned anew: it holds what is planned since. */
+            limits?: {
+                [key: string]: components["schemas"]["Limit"];
+            };
             /** @description Notes at steps. */
             notes: components["schemas"]["RunNote"][];
             /** @description Lengths read, the last of each step, zone and side. */
             readings: components["schemas"]["WorkReading"][];
+            /** @description What changed when the rest was planned anew, until the next step is done. */
+            renewed?: string | null;
             /** @description The sheet it was begun with. */
             sheet: components["schemas"]["CutSheet"];
             /** @description Where too much came off. */
@@ -4341,6 +4386,27 @@ export interface components {
             slip: components["schemas"]["Slip"];
         } | {
             /** @enum {string} */
+            event: "knot_met";
+            /** @description Where, and how deep. */
+            knot: components["schemas"]["KnotHere"];
+            /** @description What that leaves on the zone. */
+            leaves_mm: components["schemas"]["Length"];
+            /**
+             * Format: int32
+             * @description At which step.
+             */
+            step: number;
+            /** @description Which way out. */
+            way: components["schemas"]["KnotWay"];
+        } | {
+            /** @enum {string} */
+            event: "renewed";
+            /** @description What changes in the steps to come. */
+            said: string;
+            /** @description The whole sheet as it is planned now. */
+            sheet: components["schemas"]["CutSheet"];
+        } | {
+            /** @enum {string} */
             event: "ended";
             /** @description How. */
             how: components["schemas"]["RunEnd"];
@@ -4368,6 +4434,7 @@ export interface components {
         };
         /** @description A run as the table sees it at one moment. */
         RunView: {
+            anew?: components["schemas"]["Renewal"] | null;
             /** @description What is said at each of them. */
             at: components["schemas"]["AtStep"][];
             /**
@@ -4648,6 +4715,15 @@ export interface components {
          * @enum {string}
          */
         Stance: "square" | "nearly" | "not_square";
+        /** @description What stands on a zone once the last step on it is done. */
+        Stands: {
+            /** @description Where it is shortest. */
+            least_mm: components["schemas"]["Length"];
+            /** @description On the mean. */
+            mm: components["schemas"]["Length"];
+            /** @description Where it is longest. */
+            most_mm: components["schemas"]["Length"];
+        };
         /** @description One step at the table. */
         Step: {
             /**
@@ -4696,6 +4772,10 @@ export interface components {
             stage: components["schemas"]["Stage"];
             /** @description The stage's name. */
             stage_label: string;
+            /** @description What stands where no later step cuts. */
+            stands?: {
+                [key: string]: components["schemas"]["Stands"];
+            };
             /** @description Stroke and direction; empty where none applies. */
             stroke: string;
             /** @description Where it stops. */
@@ -7654,6 +7734,111 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tool"][];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    knot_here: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KnotRequest"];
+            };
+        };
+        responses: {
+            /** @description Ways out of a knot met in mid-groom, the cheapest first. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KnotOffer"][];
                 };
             };
             /** @description Another machine or another page asked. */

@@ -16,6 +16,8 @@ export interface RunNow {
   queue: Schemas['Step'][];
   /** Whether the comb passed, by region, with what was said here since. */
   combed: Partial<Record<Schemas['CombRegion'], boolean>>;
+  /** The rest planned anew, where the core says so of all that was said here. */
+  anew: Schemas['Renewal'] | null;
   say: (event: Schemas['RunEvent']) => void;
   nowMs: number;
 }
@@ -66,6 +68,7 @@ export function useRun(): RunNow | null {
       steps.filter((s) => s.number === n),
     ),
     combed: combedAfter(view.run, since),
+    anew: answer && since.length === 0 ? (view.anew ?? null) : null,
     say: (event) => work.say({ kind: 'run', event }),
     nowMs: clockMs,
   };

@@ -12,6 +12,7 @@ import { StepInHand } from './StepInHand';
 import { Strip } from './Strip';
 import { useCall } from './useCall';
 import { useQuiet } from './useQuiet';
+import { useRenewal } from './useRenewal';
 import { useStepOnSheet } from './useStepOnSheet';
 import { useAwake, usePedal, useReading } from './useTable';
 
@@ -30,12 +31,13 @@ export function AtTable({ run }: { run: RunNow }) {
   const here = view.at.find((a) => a.step === step?.number);
   // Where a slip is touched, all numbers stand on the sheet.
   useStepOnSheet(
-    panel === 'slip' ? null : (step?.number ?? null),
+    panel === 'slip' || panel === 'knot' ? null : (step?.number ?? null),
     panel === 'step' && here?.side_done != null,
   );
   const isResting = view.run.timed_from_ms == null;
   const isPairOpen =
     step !== null && step.pair !== '' && pairAsked === step.number && here?.is_compared !== true;
+  const renewed = useRenewal(run);
   const untried = (here?.regions ?? []).filter((r) => run.combed[r.region] === undefined);
   const isTried = here?.regions !== undefined && untried.length === 0;
   const needsTest =
@@ -126,9 +128,9 @@ export function AtTable({ run }: { run: RunNow }) {
       say({ event: 'put', step: step.number, until, reason }),
     );
   const washes = queue.some((s) => s.kind === 'bath') && step?.kind !== 'bath';
-  const toSlip = () => {
+  const toPlace = (which: 'slip' | 'knot') => {
     setSlipZone(step?.zones[0] ?? null);
-    setPanel('slip');
+    setPanel(which);
   };
   return (
     <WorkScreen
@@ -155,6 +157,7 @@ export function AtTable({ run }: { run: RunNow }) {
             run={run}
             isPairOpen={isPairOpen}
             needsTest={needsTest}
+            renewed={renewed}
             onPasses={passes}
             onAlike={alike}
             onTick={(tick) => once(`Done: ${brief(tick)}`, () => finish(tick))}
@@ -166,6 +169,7 @@ export function AtTable({ run }: { run: RunNow }) {
             slipZone={slipZone}
             onSlipZone={setSlipZone}
             onPanel={setPanel}
+            onKnot={() => toPlace('knot')}
             onPut={(reason) => put('not_today', reason)}
             onBack={toStep}
           />
@@ -189,7 +193,7 @@ export function AtTable({ run }: { run: RunNow }) {
               </Plain>
               <Plain onClick={() => setPanel('put')}>Not today</Plain>
               <Plain onClick={() => setPanel('note')}>Note</Plain>
-              <Plain onClick={toSlip}>Slip</Plain>
+              <Plain onClick={() => toPlace('slip')}>Slip</Plain>
               <Plain onClick={() => setPanel('read')} disabled={(here?.zones.length ?? 0) === 0}>
                 Measure
               </Plain>

@@ -4,6 +4,7 @@ import { Plain } from '../../../shared/ui/controls';
 import { useVisitWork } from '../../../shared/visit/context';
 import { BladePanel } from './BladePanel';
 import { EndPanel } from './EndPanel';
+import { KnotPanel } from './KnotPanel';
 import { NotePanel } from './NotePanel';
 import { PutPanel } from './PutPanel';
 import { ReadPanel } from './ReadPanel';
@@ -12,7 +13,7 @@ import { StepsPanel } from './StepsPanel';
 import { ToolPanel } from './ToolPanel';
 
 export type Panel =
-  'step' | 'blade' | 'slip' | 'end' | 'note' | 'put' | 'steps' | 'read' | 'tool' | 'more';
+  'step' | 'blade' | 'slip' | 'knot' | 'end' | 'note' | 'put' | 'steps' | 'read' | 'tool' | 'more';
 
 /** What else can be said at a step, each in the margin's place. */
 export function Panels(props: {
@@ -21,6 +22,7 @@ export function Panels(props: {
   slipZone: Schemas['Zone'] | null;
   onSlipZone: (zone: Schemas['Zone']) => void;
   onPanel: (panel: Panel) => void;
+  onKnot: () => void;
   onPut: (reason: string) => void;
   onBack: () => void;
 }) {
@@ -56,6 +58,19 @@ export function Panels(props: {
           </div>
         </>
       );
+    case 'knot':
+      return (
+        <>
+          <KnotPanel
+            step={step?.number ?? 0}
+            zone={props.slipZone}
+            onZone={props.onSlipZone}
+            onSay={say}
+            onDone={onBack}
+          />
+          <Plain onClick={onBack}>Back to the step</Plain>
+        </>
+      );
     case 'end':
       return (
         <EndPanel
@@ -78,6 +93,7 @@ export function Panels(props: {
           {view.feel_blade_ms != null && (
             <Plain onClick={() => props.onPanel('blade')}>The blade: felt, cooled, swapped</Plain>
           )}
+          <Plain onClick={props.onKnot}>A knot here</Plain>
           <Plain onClick={() => props.onPanel('steps')}>Order of the steps</Plain>
           <Plain onClick={() => props.onPanel('tool')}>A tool: oiled, hot, dull, broken</Plain>
           <Plain onClick={() => props.onPanel('end')}>Stop the groom</Plain>

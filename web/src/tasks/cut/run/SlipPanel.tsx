@@ -4,16 +4,12 @@ import { Choice, Plain, Said } from '../../../shared/ui/controls';
 import { LengthField } from '../../../shared/ui/LengthField';
 import { ZonePicker } from '../../../shared/ui/ZonePicker';
 import { useVisitWork } from '../../../shared/visit/context';
+import { HANDS } from './hands';
 import { useSlipWay } from './useSlipWay';
 
 type Zone = Schemas['Zone'];
 type Hand = Schemas['Hand'];
 type Cause = Schemas['SlipCause'];
-
-const HANDS: { value: Hand; label: string }[] = [
-  { value: 'left', label: 'Left' },
-  { value: 'right', label: 'Right' },
-];
 
 /** Too much came off: where, on which side, what cut it, what is left, and the ways out. */
 export function SlipPanel(props: {

@@ -2,6 +2,7 @@ import type { Schemas } from '../../../shared/api/client';
 import type { RunNow } from '../../../shared/run/useRun';
 import { Plain } from '../../../shared/ui/controls';
 import { useVisitWork } from '../../../shared/visit/context';
+import type { Renewed } from './useRenewal';
 import { CombTest } from './CombTest';
 import { Pace } from './Pace';
 import { PairQuestion } from './PairQuestion';
@@ -14,6 +15,7 @@ export function StepInHand(props: {
   run: RunNow;
   isPairOpen: boolean;
   needsTest: boolean;
+  renewed: Renewed | null;
   onPasses: () => void;
   onAlike: () => void;
   onTick: (tick: Step) => void;
@@ -50,6 +52,12 @@ export function StepInHand(props: {
   const hasSides = here?.zones.some((z) => z.is_pair) === true && here.side_done == null;
   return (
     <>
+      {props.renewed && (
+        <div className="mb-2 flex items-center gap-2 border-l-4 border-tape pl-2" role="status">
+          <p className="flex-1 text-lg leading-snug font-bold">{props.renewed.said}</p>
+          <Plain onClick={props.renewed.takeBack}>As it was</Plain>
+        </div>
+      )}
       {isSmall ? (
         <SmallJobs steps={leading(queue)} onTick={props.onTick} />
       ) : (
