@@ -138,7 +138,9 @@ fn what_stands_against_a_look_costs() {
         ..CoatInput::default()
     };
     let (coat, _) = resolve_coat(&input, 460.0, UnitSystem::Millimetres);
-    let cost = |talk: &Talk, coat: &CoatNow| fit(&look, talk, coat, 460.0).cost;
+    let cost = |talk: &Talk, coat: &CoatNow| {
+        fit(&look, talk, coat, &support::build(460.0, |_, _| {})).cost
+    };
     let free = Talk::default();
     let base = cost(&free, &coat);
     let mut knotted = coat.clone();
@@ -187,4 +189,120 @@ fn nonsense_answers_are_said_one_by_one() {
     assert!(Talk::default().check().is_empty());
     // Solved all the same.
     assert_eq!(offers("curl", 40.0, talk).offers.len(), LookId::ALL.len());
+}
+
+/// Coat and build come before any wish (handbook 10 and 5: not every dog can have every look): what a coat
+/// is made for stands first and says so, what wants another coat stands behind; where there is nothing to
+/// say nothing is said.
+#[rstest]
+#[case::silk(
+    "silky",
+    LookId::DropComfort,
+    "Made for a coat that falls",
+    LookId::CylinderFleece
+)]
+#[case::harsh(
+    "harsh",
+    LookId::AngledTerrier,
+    "Made for a harsh coat",
+    LookId::DropComfort
+)]
+#[case::feather(
+    "feathered",
+    LookId::NaturalTidy,
+    "Made for a coat that lies flat",
+    LookId::Lamb
+)]
+#[case::curl(
+    "curl",
+    LookId::Lamb,
+    "Made for a coat that stands",
+    LookId::NaturalTidy
+)]
+fn looks_are_ranked_by_coat_first(
+    #[case] texture: &str,
+    #[case] made: LookId,
+    #[case] says: &str,
+    #[case] wants_another: LookId,
+) {
+    let offers = offers(texture, 80.0, Talk::default());
+    let place = |look| offers.offers.iter().position(|o| o.look == look);
+    let (of_made, of_other) = (place(made), place(wants_another));
+    assert!(
+        of_made < Some(4) && of_other > Some(4),
+        "{of_made:?} {of_other:?}"
+    );
+    assert!(
+        offers.offers[of_made.expect("offered")]
+            .sentence
+            .starts_with(says)
+    );
+    let one_length = &offers.offers[place(LookId::OneLength).expect("offered")];
+    assert_eq!(
+        one_length.sentence, "",
+        "nothing is said where nothing is to say"
+    );
+}
+
+/// Long legs are not offered first to a dog that stands low, nor a toy's jacket to a big one.
+#[test]
+fn a_build_is_no_look_for_another() {
+    let coat = CoatNow::even(Texture::Curl, 0.95, 80.0);
+    let against = |look, build: &veliform_core::frame::Build| {
+        fit(&Look::shipped(look), &Talk::default(), &coat, build).against
+    };
+    let usual = support::build(460.0, |_, _| {});
+    let low = support::build(300.0, |b, _| b.elbow = 0.4 * b.height);
+    assert!(against(LookId::LongLegs, &usual).is_empty());
+    assert_eq!(against(LookId::LongLegs, &low).len(), 1);
+    assert_eq!(against(LookId::ToyJacket, &usual).len(), 1);
+    let toy = support::build(250.0, |_, _| {});
+    assert!(against(LookId::ToyJacket, &toy).is_empty());
+}
+
+/// What is off because the owner wants it so is said to be as wished: no fault, no reason, counted neither
+/// way (handbook 10).
+#[test]
+fn a_wish_is_no_fault() {
+    use veliform_core::desk::Reasons;
+    use veliform_core::report::Verdict;
+    let dog = dog("curl");
+    let mut visit: Visit = fold(&dog, &[]);
+    visit.coat.all_over_mm = Length::from_mm(110.0).ok();
+    visit.look = Some(veliform_core::visit::LookChoice {
+        look: LookId::Lamb,
+        body_mm: None,
+    });
+    let house = House::default();
+    let plan = |visit: &Visit| {
+        let desk = Desk::new(&dog, visit, &house, &[]);
+        desk.plan(Reasons::Find).expect("solves").report
+    };
+    let free = plan(&visit);
+    assert_eq!(free.wished, 0);
+    visit
+        .coat
+        .limits
+        .insert(Zone::Topknot, support::limit(None, Some(8.0)));
+    visit
+        .coat
+        .limits
+        .insert(Zone::Ear, support::limit(Some(110.0), None));
+    let wished = plan(&visit);
+    assert!(wished.wished > 0);
+    for row in wished
+        .balance
+        .iter()
+        .filter(|r| r.verdict == Verdict::AsWished)
+    {
+        assert!(row.fault.is_none());
+        assert!(wished.reasons.iter().all(|r| r.judged != row.judged));
+    }
+    let off = wished
+        .balance
+        .iter()
+        .filter(|r| r.verdict == Verdict::Off)
+        .count();
+    let counted = wished.right as usize + wished.wished as usize + off;
+    assert_eq!(counted, wished.balance.len());
 }

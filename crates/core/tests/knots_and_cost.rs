@@ -88,7 +88,8 @@ fn knots_go_with_what_is_cut_under_them(
 fn a_knotted_leg_speaks_against_long_legs_alone() {
     let mut coat = CoatNow::even(Texture::Curl, 0.95, 80.0);
     coat.knots.insert(Zone::ForeOut, Knots::Tight);
-    let against = |id| fit(&Look::shipped(id), &Talk::default(), &coat, 460.0).against;
+    let build = support::build(460.0, |_, _| {});
+    let against = |id| fit(&Look::shipped(id), &Talk::default(), &coat, &build).against;
     let says = |id| {
         against(id)
             .iter()

@@ -10,6 +10,7 @@ mod corrections;
 mod corrections_on_end;
 mod drawings;
 mod every_look;
+mod feet_and_tail;
 mod finish_check;
 mod four_views;
 mod frames;

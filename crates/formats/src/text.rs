@@ -12,9 +12,13 @@ pub fn plan_text(dog: &Dog, plan: &PlanReport) -> String {
     };
     line(format!("{}: {}", dog.name, plan.look_name));
     line(format!(
-        "{} of {} points right · {:.0} minutes · {} tool changes",
+        "{} of {} points right{} · {:.0} minutes · {} tool changes",
         plan.right,
-        plan.balance.len(),
+        plan.balance.len() - plan.wished as usize,
+        match plan.wished {
+            0 => String::new(),
+            wished => format!(", {wished} as the owner wants"),
+        },
         plan.sheet.minutes,
         plan.sheet.tool_changes
     ));
@@ -31,6 +35,7 @@ pub fn plan_text(dog: &Dog, plan: &PlanReport) -> String {
             Verdict::InRange => "right",
             Verdict::WithinTolerance => "near",
             Verdict::Off => "OFF",
+            Verdict::AsWished => "as wished",
         };
         line(format!(
             "  {:28} {:>7} -> {:>7}  ({})  {verdict}",

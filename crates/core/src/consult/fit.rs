@@ -1,5 +1,7 @@
+use super::suits::{self, Suits};
 use super::talk::{Talk, WishedBody, WishedEnds, WishedFace, WishedLegs};
 use crate::coat::{CoatNow, Knots, Zone};
+use crate::frame::Build;
 use crate::look::Look;
 use crate::shape::HeadShape;
 
@@ -39,9 +41,17 @@ const ENDS_MM: f64 = 28.0;
 /// A zone kept longer than this feels its knots, mm.
 const LONG_MM: f64 = 15.0;
 
-/// Weighs a look against the talk and the coat there is; nothing is solved.
-pub fn fit(look: &Look, talk: &Talk, coat: &CoatNow, height_mm: f64) -> Fit {
+/// A coat or a build that the look is not made for, and one it is (modelling choice: coat and build come
+/// before any wish, so a look that wants another coat stands behind one that misses two answers).
+const WANTS_ANOTHER: f64 = 25.0;
+const MADE_FOR: f64 = -6.0;
+
+/// Weighs a look against the coat there is, the build and the talk; nothing is solved.
+pub fn fit(look: &Look, talk: &Talk, coat: &CoatNow, build: &Build) -> Fit {
     let mut fit = Fit::default();
+    let height_mm = build.height;
+    fit.suits(suits::coat(look.id, coat.texture));
+    fit.suits(suits::build(look.id, build));
     let nominal = |zone| look.nominal_mm(zone, height_mm);
     let left = |zone| nominal(zone).min(coat.length_mm(zone));
 
@@ -104,6 +114,20 @@ fn step(value: f64, (low, high): (f64, f64)) -> i32 {
 }
 
 impl Fit {
+    fn suits(&mut self, suits: Suits) {
+        match suits {
+            Suits::MadeFor(what) => {
+                self.for_it.push(what.to_owned());
+                self.cost += MADE_FOR;
+            }
+            Suits::CanBeHad => {}
+            Suits::Wants(what) => {
+                self.against.push(what.to_owned());
+                self.cost += WANTS_ANOTHER;
+            }
+        }
+    }
+
     fn weigh(&mut self, asked: i32, have: i32, words: [&str; 3]) {
         let word = |i: i32| words[usize::try_from(i).unwrap_or(0).min(2)].to_owned();
         if asked == have {

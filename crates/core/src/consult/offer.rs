@@ -16,7 +16,7 @@ pub struct Offer {
     pub look: LookId,
     /// Its name.
     pub name: String,
-    /// Why it stands where it stands, in one sentence.
+    /// Why it stands where it stands, in one sentence; empty where there is nothing to say.
     pub sentence: String,
     /// What it cannot do on this dog today, a sentence each, the most telling first.
     pub cannot: Vec<String>,
@@ -130,12 +130,13 @@ fn missing(job: &Job, words: &Words<'_>) -> Vec<String> {
         .collect()
 }
 
-fn sentence(fit: &Fit) -> String {
+/// What speaks for and against a look, in one sentence; empty where there is nothing to say.
+pub(super) fn sentence(fit: &Fit) -> String {
     let list = |words: &[String]| words.iter().take(3).cloned().collect::<Vec<_>>().join(", ");
     let text = match (fit.for_it.is_empty(), fit.against.is_empty()) {
-        (true, true) => "nothing speaks against it".to_owned(),
+        (true, true) => return String::new(),
         (false, true) => list(&fit.for_it),
-        (true, false) => format!("but {}", list(&fit.against)),
+        (true, false) => list(&fit.against),
         (false, false) => format!("{}; but {}", list(&fit.for_it), list(&fit.against)),
     };
     let mut letters = text.chars();

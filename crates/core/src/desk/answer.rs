@@ -7,6 +7,7 @@ use utoipa::ToSchema;
 use super::Desk;
 use super::knots_again::KnotsAgain;
 use crate::coat::Zone;
+use crate::consult::LookHere;
 use crate::drawing::{DrawOptions, Drawing, Layers};
 use crate::frame::{AngleValue, FrameValue, Measure, Problem, angles};
 use crate::job::Job;
@@ -54,6 +55,9 @@ pub struct Evaluation {
     pub balance: Vec<BalanceRow>,
     /// Sentences beside the fields.
     pub problems: Vec<Problem>,
+    /// All looks by coat, build and what the owner said, the best first.
+    #[serde(default)]
+    pub looks: Vec<LookHere>,
     /// The drawing.
     pub drawing: Drawing,
 }
@@ -252,6 +256,7 @@ impl Desk<'_> {
             stand: self.coat.stand.all(),
             balance,
             problems: self.problems.clone(),
+            looks: self.looks(),
             drawing,
         }
     }

@@ -4,7 +4,7 @@ use super::in_schools::in_schools;
 use super::problems::LOOK_BODY_MM;
 use crate::body::Handling;
 use crate::coat::Skin;
-use crate::consult::owners_limits;
+use crate::consult::{LookHere, Talk, looks_here, owners_limits};
 use crate::dog::{Answer, House, Question, Schools};
 use crate::job::Job;
 use crate::kit::{Tool, is_driven};
@@ -163,10 +163,21 @@ impl Desk<'_> {
         }
     }
 
+    /// The look chosen; until then the one that coat, build and the owner's answers speak for.
     fn choice(&self) -> LookChoice {
-        self.visit.look.unwrap_or(LookChoice {
-            look: LookId::OneLength,
-            body_mm: None,
+        self.visit.look.unwrap_or_else(|| {
+            let first = self.looks().into_iter().next();
+            LookChoice {
+                look: first.map_or(LookId::OneLength, |l| l.look),
+                body_mm: None,
+            }
         })
+    }
+
+    /// All looks at first sight, the best first.
+    pub(super) fn looks(&self) -> Vec<LookHere> {
+        let nothing_said = Talk::default();
+        let talk = self.visit.talk.as_ref().unwrap_or(&nothing_said);
+        looks_here(talk, &self.coat, &self.frame.build)
     }
 }

@@ -51,7 +51,7 @@ impl Desk<'_> {
         let solved = self.solve(&job, Reasons::Skip)?;
         let nothing_said = Talk::default();
         let talk = self.visit.talk.as_ref().unwrap_or(&nothing_said);
-        let fit = fit(&job.look, talk, &job.coat, self.frame.build.height);
+        let fit = fit(&job.look, talk, &job.coat, &self.frame.build);
         Ok((offer(&fit, &solved.report, &job), solved))
     }
 

@@ -106,6 +106,15 @@ schools! {
     FootEdge, "Foot edge and nails",
         "To the nail on clean feet, not fully showing on round ones."
         => [EdgeByFoot "by the foot", ToTheNail "to the nail", NailsNotShowing "nails not fully showing"];
+    FootHeld, "Foot for the flat cut",
+        "Lifted, its edge is seen from below and no pad is near the shears."
+        => [FootLifted "lifted", FootOnTable "on the table throughout", FootUndercut "lifted, undercut"];
+    Passes, "Against the lay",
+        "One pass: the second only joins what the first left over hip and shoulder."
+        => [PassOnce "one pass", PassTwice "against, then with by the next longer"];
+    DropCoat, "Drop coat under the clipper",
+        "As it falls; rolled, the skin brings up what lies flat."
+        => [DropAsItFalls "as it falls", DropRolled "skin rolled, three passes side by side"];
     Legs, "Leg order",
         "Planes across pairs: the legs match at the end."
         => [LegsByPlane "parallel planes across pairs", LegsOneByOne "four faces, leg by leg", LegsBySide "one side of the dog, then the other"];
@@ -157,6 +166,12 @@ schools! {
     Crown, "Crown of a spaniel's head",
         "Smoothed, the crown lies close and keeps its length."
         => [CrownSmoothed "smoothed", CrownCarded "carded", CrownOff "off, as the cheek"];
+    Ends, "Ends of beard and ears",
+        "Rounded: a straight end is seen to be crooked."
+        => [EndsRounded "rounded", EndsStraight "straight"];
+    TailEnd, "Tail",
+        "Shaken out it falls as the dog carries it."
+        => [TailByLook "as the look has it", TailPlume "plume, shaken out", TailRounded "rounded", TailU "U about the bone", TailV "bare V at the root"];
     EarShort, "Ear shortened",
         "The look's own."
         => [EarByLook "by look", EarToJaw "half the leather, to the jaw", EarToFold "to the natural fold", EarTip "tip only", EarWhole "not at all"];

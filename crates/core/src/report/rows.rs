@@ -13,6 +13,7 @@ use crate::page::{View, place};
 use crate::plan::Plan;
 use crate::say::Words;
 use crate::shape::{Dressing, HeadShape, dress_now};
+use crate::units::Length;
 
 /// Where a value stands against its range.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
@@ -24,6 +25,8 @@ pub enum Verdict {
     WithinTolerance,
     /// Outside.
     Off,
+    /// Outside, because the owner wants it so: nobody is told off for a wish.
+    AsWished,
 }
 
 /// In the words of a verdict nothing counts under this, mm (handbook 4).
@@ -161,6 +164,33 @@ pub(super) fn rows(
         })
         .collect()
 }
+
+/// Takes the fault off rows whose strongest zone lies at a limit of the owner's own, on the side that the
+/// limit holds: that is a wish, no fault.
+pub(super) fn mark_wishes(rows: &mut [BalanceRow], job: &Job, plan: &Plan) {
+    let is_held = |zone: &Zone| {
+        let limit = job.coat.limits.get(zone);
+        let Some(limit) = limit.filter(|l| l.because.is_the_owners()) else {
+            return false;
+        };
+        let Some(mm) = plan.zone_mm(*zone) else {
+            return true;
+        };
+        let is_at = |bound: Option<Length>| {
+            bound.is_some_and(|bound| (bound.as_mm() - mm).abs() < AT_A_LIMIT_MM)
+        };
+        is_at(limit.not_longer_mm) || is_at(limit.not_shorter_mm)
+    };
+    for row in rows.iter_mut().filter(|r| r.verdict == Verdict::Off) {
+        if row.moved_by.first().is_some_and(is_held) {
+            row.verdict = Verdict::AsWished;
+            row.fault = None;
+        }
+    }
+}
+
+/// How near to an owner's limit a zone lies at it, mm (modelling choice: less is not seen).
+const AT_A_LIMIT_MM: f64 = 1.0;
 
 /// A zone that moves a point less than this share of the strongest is not named (modelling choice).
 const LEAST_PULL: f64 = 0.25;

@@ -3,7 +3,7 @@ use utoipa::ToSchema;
 
 use super::knots::KnottedZone;
 use super::reasons::Reason;
-use super::rows::{BalanceRow, Coats, Verdict, more_points, rows};
+use super::rows::{BalanceRow, Coats, Verdict, mark_wishes, more_points, rows};
 use super::second_length::second_length;
 use super::truths::coat_truths;
 use super::units::{UnitRow, unit_row};
@@ -61,6 +61,9 @@ pub struct PlanReport {
     pub balance: Vec<BalanceRow>,
     /// How many points are right or within tolerance.
     pub right: u32,
+    /// How many are off because the owner wants it so: they count neither way.
+    #[serde(default)]
+    pub wished: u32,
     /// Balance cost.
     pub scores: Scores,
     /// Why points stay off; empty until asked for.
@@ -116,8 +119,20 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
         now: (&of_now, &now),
         plan: (&of_plan, &plan.lengths_mm),
     };
-    let balance = rows(subject, &plan.solution.reach, &coats, &why.doubts, &words);
-    let right = balance.iter().filter(|r| r.verdict != Verdict::Off).count();
+    let mut balance = rows(subject, &plan.solution.reach, &coats, &why.doubts, &words);
+    mark_wishes(&mut balance, job, plan);
+    let count = |verdicts: &[Verdict]| {
+        let there = balance.iter().filter(|r| verdicts.contains(&r.verdict));
+        u32::try_from(there.count()).unwrap_or(u32::MAX)
+    };
+    let right = count(&[Verdict::InRange, Verdict::WithinTolerance]);
+    let wished = count(&[Verdict::AsWished]);
+    let is_wished = |judged| {
+        let mut rows = balance.iter();
+        rows.any(|r| r.judged == judged && r.verdict == Verdict::AsWished)
+    };
+    let mut reasons = why.reasons;
+    reasons.retain(|reason| !is_wished(reason.judged));
     let lines = clip_lines(subject, &plan.solution.lengths_mm, &tools, &words);
     let is_one_pass = !plan.cuts.iter().any(|c| c.unit == Unit::BackRear);
     let sheet = cut_sheet(plan, job, facts, &lines, &words);
@@ -132,7 +147,8 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
             .iter()
             .map(|cut| unit_row(cut, is_one_pass, job, &words))
             .collect(),
-        right: u32::try_from(right).unwrap_or(u32::MAX),
+        right,
+        wished,
         scores: Scores {
             now: score(points, &now),
             uniform: score(points, &subject.uniform()),
@@ -140,7 +156,7 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
             plan: score(points, &plan.lengths_mm),
         },
         balance,
-        reasons: why.reasons,
+        reasons,
         knots: why.knots,
         truths: second_length(plan, job, &words)
             .into_iter()

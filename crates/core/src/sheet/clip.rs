@@ -5,8 +5,9 @@ use super::faces::face_amounts;
 use super::minutes as m;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
+use crate::coat::Texture;
 use crate::dog::{Answer, Question};
-use crate::kit::{ClipperFit, ONE_SIZE_MM};
+use crate::kit::{ClipperFit, ONE_SIZE_MM, Tool};
 use crate::look::LineName;
 use crate::say::capital;
 use crate::solve::{Roughing, Stroke, Unit, UnitCut};
@@ -100,7 +101,14 @@ impl<'a> Writer<'a> {
         let body = pass.cuts().count() as f64 - legs;
         let minutes = match clipped_part(pass) {
             Some(minutes) => minutes,
-            None => m::BODY_CLIPPED * body / body_units + m::LEG_SKIMMED * legs_of(legs),
+            None => {
+                let again = if self.roughed.is_some() {
+                    m::AFTER_ROUGHING
+                } else {
+                    1.0
+                };
+                again * m::BODY_CLIPPED * body / body_units + m::LEG_SKIMMED * legs_of(legs)
+            }
         };
         minutes * self.width_share(pass.tool)
     }
@@ -108,7 +116,12 @@ impl<'a> Writer<'a> {
     fn clip_pass(&mut self, pass: &Pass<'_>, body_units: f64) {
         let tool = pass.tool;
         let is_blade = self.is_blade(tool);
-        let minutes = self.pass_minutes(pass, body_units) + self.change(tool);
+        let runs = if self.joins_twice(pass.parts[0].run) {
+            m::SECOND_PASS
+        } else {
+            1.0
+        };
+        let minutes = runs * self.pass_minutes(pass, body_units) + self.change(tool);
         let has = |units: &[Unit]| pass.cuts().any(|c| units.contains(&c.unit));
         let mut hazards = vec![if is_blade {
             Hazard::BareBlade
@@ -171,6 +184,8 @@ impl<'a> Writer<'a> {
         if !roughed.is_empty() {
             amounts.extend(self.roughed(&roughed, tool, legs > 0.0));
         }
+        amounts.extend(self.second_pass(main.run, tool));
+        amounts.extend(self.rolled(&units));
         amounts.extend(face_amounts(
             &finished,
             self.plan,
@@ -281,6 +296,41 @@ impl<'a> Writer<'a> {
             .filter(|t| t.is_fit() && mm(t) > own + 1.0 && mm(t) <= most_mm)
             .min_by(|a, b| mm(a).total_cmp(&mm(b)))
             .map(|t| t.id)
+    }
+
+    /// Whether a pass against the lay is followed by one with it (handbook 10 C 3).
+    fn joins_twice(&self, run: Run) -> bool {
+        run == Run::Against && self.has(Answer::PassTwice)
+    }
+
+    /// The pass after one against the lay: with the lay by the next longer tool, so that edges join and no
+    /// length changes.
+    fn second_pass(&self, run: Run, tool: Uuid) -> Option<String> {
+        if !self.joins_twice(run) {
+            return None;
+        }
+        let kit = &self.job.kit;
+        let here = kit.iter().find(|t| t.id == tool)?;
+        let is_longer = |t: &&Tool| {
+            t.is_fit() && t.kind == here.kind && t.leaves_mm.as_mm() > here.leaves_mm.as_mm()
+        };
+        let next = kit
+            .iter()
+            .filter(is_longer)
+            .min_by(|a, b| a.leaves_mm.as_mm().total_cmp(&b.leaves_mm.as_mm()))?;
+        Some(format!(
+            "Then with the lay by the {}, over hip and shoulder: it joins the edges",
+            self.words.tool(next.id)
+        ))
+    }
+
+    /// A drop coat lies flat under the clipper; where the salon rolls the skin, it says so on the body.
+    fn rolled(&self, units: &[Unit]) -> Option<String> {
+        let is_body = |u: &Unit| matches!(u, Unit::Ribs | Unit::Shoulder | Unit::Hip);
+        let rolls = self.job.coat.texture == Texture::Silky
+            && self.has(Answer::DropRolled)
+            && units.iter().any(is_body);
+        rolls.then(|| "Roll the skin under the blade: three passes side by side".into())
     }
 
     /// The lighter layer before the one that leaves the length.

@@ -40,10 +40,9 @@ struct RegionWork {
 }
 
 impl Writer<'_> {
-    /// The step that combs the dog out, in a coat that is already so short on the body where it was roughed
-    /// out first.
-    pub(super) fn comb_out(&mut self, roughed_mm: Option<f64>) {
-        let work = self.regions(roughed_mm);
+    /// The step that combs the dog out; less is left to comb where it was roughed out first.
+    pub(super) fn comb_out(&mut self) {
+        let work = self.regions();
         let minutes: f64 = work.iter().map(|w| w.minutes).sum();
         let way = self.answer(Question::KnotsWay);
         let what = match way {
@@ -66,21 +65,21 @@ impl Writer<'_> {
         self.push(Stage::Prepare, draft.of(StepKind::Work, Topic::CombOut));
     }
 
-    fn regions(&self, roughed_mm: Option<f64>) -> Vec<RegionWork> {
-        let coat = &self.job.coat;
+    /// How much longer what is overgrown takes: combing out, and feet (handbook 10 E and F).
+    pub(super) fn overgrown(&self) -> f64 {
         let weeks = self.facts.days_since_last.map_or(0.0, f64::from) / 7.0;
-        let over = 1.0 + A_WEEK_OVER * (weeks - RHYTHM_WEEKS).max(0.0);
+        1.0 + A_WEEK_OVER * (weeks - RHYTHM_WEEKS).max(0.0)
+    }
+
+    fn regions(&self) -> Vec<RegionWork> {
+        let coat = &self.job.coat;
+        let over = self.overgrown();
         let worst = self.knots_that_stay().map(|(_, knots)| knots).max();
         let of_region = |region: CombRegion| {
             let zones = Zone::ALL
                 .into_iter()
                 .filter(|z| CombRegion::of(*z) == region);
-            let longest = zones
-                .map(|zone| match roughed_mm {
-                    Some(mm) if super::prepare::is_roughed(zone) => coat.length_mm(zone).min(mm),
-                    _ => coat.length_mm(zone),
-                })
-                .fold(0.0, f64::max);
+            let longest = zones.map(|zone| self.stands_mm(zone)).fold(0.0, f64::max);
             let here = self.knots_that_stay().filter(|(r, _)| *r == region);
             let knots = here.map(|(_, knots)| knots).max().unwrap_or_default();
             let combed = region.base_minutes()

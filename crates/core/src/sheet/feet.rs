@@ -4,6 +4,7 @@ use super::bevel::Bevel;
 use super::cautions::Hazard;
 use super::hands::pair_hint;
 use super::minutes as m;
+use super::shears::Place;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::balance::{column_mm, finished_foot_mm};
@@ -12,6 +13,14 @@ use crate::dog::{Answer, Question};
 use crate::look::FootFinish;
 use crate::shape::Leg;
 use crate::solve::Unit;
+
+/// Hair behind the foot is cut so far above the big pad, share of the height (handbook 10 E, modelling
+/// choice).
+const BEHIND_PAD: f64 = 0.02;
+/// What is left on while the toes are cut in thirds, mm (handbook 10 E).
+const TOE_MARGIN_MM: f64 = 3.0;
+/// How far shears are turned inwards under a lifted foot, degrees (handbook 10 E, modelling choice).
+const UNDERCUT_DEG: u32 = 15;
 
 /// Which feet are set now.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -48,7 +57,7 @@ impl Writer<'_> {
         let (tool, leaves) = feet.map_or((String::new(), String::new()), |cut| {
             (
                 cut.tool
-                    .map_or_else(|| "shears".into(), |t| self.words.tool(t)),
+                    .map_or_else(|| self.shears(Place::Small), |t| self.words.tool(t)),
                 format!("{} {}", self.span(cut), self.words.unit()),
             )
         });
@@ -110,11 +119,11 @@ impl Writer<'_> {
                 from: from.into(),
                 to: to.into(),
                 leaves,
-                minutes: which.share() * minutes,
+                minutes: which.share() * minutes * self.overgrown(),
                 zones: vec![Zone::Foot],
                 hazards,
                 pair: pair_hint(&[Zone::Foot]),
-                amounts: self.bevels(which),
+                amounts: self.foot_stages(which),
                 tool_id: feet.and_then(|cut| cut.tool),
                 ..Draft::default()
             },
@@ -144,7 +153,7 @@ impl Writer<'_> {
             Stage::FeetAndBevels,
             Draft {
                 what: which.named("Bevel: foot down, flat round once, then tilt and round again"),
-                tool: "shears".into(),
+                tool: self.shears(Place::Small),
                 from: "foot flat, weight on it".into(),
                 minutes: which.share() * 4.0 * minutes,
                 zones: vec![Zone::Foot],
@@ -154,6 +163,39 @@ impl Writer<'_> {
                 ..Draft::default()
             },
         );
+    }
+
+    /// A foot's stages, in their order, then the hem (handbook 10 E).
+    fn foot_stages(&self, which: Feet) -> Vec<String> {
+        let foot = self.job.look.foot;
+        let mut stages = Vec::new();
+        let is_by_shears = matches!(foot, FootFinish::Round | FootFinish::Hidden);
+        if is_by_shears {
+            let above = BEHIND_PAD * self.job.sides.left.height;
+            stages.push(format!(
+                "Behind: hair drawn down, cut in stages to {} above the big pad",
+                self.words.whole(above)
+            ));
+        }
+        if is_by_shears || foot == FootFinish::Tight {
+            stages.push(format!(
+                "Toes in thirds, {} left on for the last round",
+                self.words.whole(TOE_MARGIN_MM)
+            ));
+        }
+        if is_by_shears {
+            stages.push(match self.answer(Question::FootHeld) {
+                Answer::FootOnTable => {
+                    "Foot on the table throughout: flat round, then tilted".into()
+                }
+                Answer::FootUndercut => {
+                    format!("Lifted: flat under the rim, shears {UNDERCUT_DEG}° inwards; then down")
+                }
+                _ => "Lifted: flat under the rim; then down, flat round, then tilted".to_owned(),
+            });
+        }
+        stages.extend(self.bevels(which));
+        stages
     }
 
     /// The hem over each pair of feet, worked out where the look bevels one.

@@ -6,6 +6,7 @@ use super::cautions::Hazard;
 use super::hands::pair_hint;
 use super::minutes as m;
 use super::scissor::{shaped, shears_share};
+use super::shears::Place;
 use super::small_jobs::CLOSE_MM;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
@@ -166,7 +167,7 @@ impl Writer<'_> {
                 "Ear base: a ring {} wide{behind}",
                 self.words.whole(RING_MM)
             ),
-            tool: self.shears().into(),
+            tool: self.shears(Place::Small),
             leaves: self.short_length(left),
             minutes: m::EAR_RING,
             hazards: &[Hazard::Ears],
@@ -189,7 +190,7 @@ impl Writer<'_> {
         }
         let draft = Draft {
             what: "Under the beard, jaw corner to jaw corner".into(),
-            tool: self.shears().into(),
+            tool: self.shears(Place::Small),
             leaves: self.short_length(left),
             minutes: m::UNDER_BEARD,
             ..of_the_face(vec![Zone::Beard])
@@ -219,15 +220,24 @@ impl Writer<'_> {
             }
             _ => "Head: muzzle and sides; the nose stays the longest",
         };
+        let ends = has_brows.then(|| self.ends_said("Beard"));
         let draft = Draft {
             what: what.into(),
-            tool: self.shears().into(),
+            tool: self.shears(Place::Small),
             leaves: self.leaves(&shaped(&cuts)),
             minutes: m::HEAD_SIDES * shears_share(&cuts),
-            amounts: self.off_the_arcs(),
+            amounts: self.off_the_arcs().into_iter().chain(ends).collect(),
             ..of_the_face(cuts.iter().map(|c| c.unit.zone()).collect())
         };
         self.push(Stage::Scissor, draft);
+    }
+
+    /// How the ends of beard or ears are cut.
+    fn ends_said(&self, what: &str) -> String {
+        match self.answer(Question::Ends) {
+            Answer::EndsStraight => format!("{what}: ends straight across"),
+            _ => format!("{what}: ends rounded"),
+        }
     }
 
     /// On a round head, how much comes off at the places of its arcs.
@@ -274,7 +284,7 @@ impl Writer<'_> {
         };
         let draft = Draft {
             what,
-            tool: self.shears().into(),
+            tool: self.shears(Place::Body),
             leaves: self.leaves(&shaped(&cuts)),
             minutes: if cuts.is_empty() {
                 m::HEAD_LEFT_LONG
@@ -299,7 +309,7 @@ impl Writer<'_> {
             } else {
                 "Ears last".into()
             },
-            tool: self.shears().into(),
+            tool: self.shears(Place::Small),
             from: "front edge".into(),
             to: match self.line(LineName::EarEnd) {
                 line if line.is_empty() => "tip".into(),
@@ -310,6 +320,7 @@ impl Writer<'_> {
             zones: vec![Zone::Ear],
             hazards: &[Hazard::Ears],
             pair: pair_hint(&[Zone::Ear]),
+            amounts: vec![self.ends_said("Ears")],
             ..Draft::default()
         };
         self.push(Stage::Scissor, draft);

@@ -11,8 +11,17 @@ pub(super) const HYGIENE: f64 = 4.0;
 pub(super) const EARS_CLEANED: f64 = 2.0;
 /// Filled, massaged and wiped (modelling choice).
 pub(super) const EARS_FILLED: f64 = 4.0;
+/// On a coat of [`WET_COAT_MM`].
 pub(super) const BATH: f64 = 15.0;
+/// On the same coat.
 pub(super) const DRY: f64 = 25.0;
+/// Mean length over the whole dog at which bath and dryer take their minutes, mm (modelling choice).
+pub(super) const WET_COAT_MM: f64 = 40.0;
+/// Bath and dryer take at least and at most this share of their minutes, however short or long the coat
+/// (modelling choice).
+pub(super) const WET_COAT: (f64, f64) = (0.6, 1.6);
+/// The body clipped again after it was roughed out: only its edges are levelled (modelling choice).
+pub(super) const AFTER_ROUGHING: f64 = 0.6;
 pub(super) const BODY_CLIPPED: f64 = 10.0;
 /// One leg (common practice).
 pub(super) const LEG_SKIMMED: f64 = 0.6;
@@ -55,8 +64,6 @@ pub(super) const COMB_TEST: f64 = 2.0;
 pub(super) const LOOKED_AT: f64 = 0.5;
 /// Knots cut out instead of brushed (modelling choice).
 pub(super) const KNOTS_CUT: f64 = 5.0;
-/// Share of the drying that is left after much came off dry (modelling choice).
-pub(super) const DRIED_AFTER_ROUGHING: f64 = 0.7;
 /// One bevel by shears, full coat (common practice).
 pub(super) const BEVEL_SCISSORED: f64 = 15.0;
 /// Share of the clipping that is left with a wide blade (handbook 3).
@@ -67,6 +74,8 @@ pub(super) const HEAD_LEFT_LONG: f64 = 0.5 * HEAD;
 /// Share of an ear's, topknot's or tail's minutes that the clipper takes where one runs there first;
 /// the shears have the rest (modelling choice).
 pub(super) const CLIPPED_SHARE: f64 = 0.4;
+/// A pass against the lay and one with it, against the first alone (handbook 10 C 3, modelling choice).
+pub(super) const SECOND_PASS: f64 = 1.4;
 /// Share of a pass that a lighter first layer takes (modelling choice).
 pub(super) const FIRST_LAYER: f64 = 0.6;
 

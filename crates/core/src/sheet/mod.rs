@@ -16,11 +16,13 @@ mod minutes;
 mod names;
 mod prepare;
 mod scissor;
+mod shears;
 mod small_jobs;
 mod sorts;
 mod staged;
 mod stands;
 mod step;
+mod tail;
 mod writer;
 
 pub use cautions::{Caution, STANDING_CAUTION};

@@ -5,7 +5,7 @@ use super::minutes as m;
 use super::small_jobs::tick;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
-use crate::coat::{Knots, Zone};
+use crate::coat::{Knots, Texture, Zone};
 use crate::dog::{Answer, Question, Topic};
 use crate::kit::{ONE_SIZE_MM, Tool, ToolKind};
 use crate::solve::Unit;
@@ -29,26 +29,53 @@ impl Writer<'_> {
         if let Some(blade) = blade {
             self.rough_out(blade);
         }
-        let roughed = blade.and_then(|id| self.leaves_mm(id));
-        self.comb_out(roughed);
+        self.comb_out();
         if let Some(comb) = comb {
             self.rough_out(comb);
         }
-        let drying = if blade.or(comb).is_some() {
-            m::DRY * m::DRIED_AFTER_ROUGHING
-        } else {
-            m::DRY
-        };
-        self.push(
-            Stage::Prepare,
-            tick("Bath", m::BATH, &[Hazard::Bath]).of(StepKind::Bath, Topic::Bath),
-        );
+        let wet = self.wet_coat();
+        let bath = tick("Bath", m::BATH * wet, &[Hazard::Bath]);
+        self.push(Stage::Prepare, bath.of(StepKind::Bath, Topic::Bath));
         if are_after {
             self.nails();
         }
-        let dry = tick("Dry straight", drying, &[Hazard::Dryer]);
+        let dry = tick("Dry straight", m::DRY * wet, &[Hazard::Dryer]);
         self.push(Stage::Prepare, dry.of(StepKind::Work, Topic::Dry));
         self.comb_test();
+    }
+
+    /// How much longer bath and dryer take than on a usual coat: by the root of the mean length that is
+    /// wet, and how thick it stands (handbook 10 G, modelling choice).
+    fn wet_coat(&self) -> f64 {
+        let zones = || Zone::ALL.into_iter().filter(|z| z.is_judged());
+        let sum: f64 = zones().map(|zone| self.stands_mm(zone)).sum();
+        let mean = sum / zones().count() as f64;
+        let factor = (mean / m::WET_COAT_MM).sqrt() * thickness(self.job.coat.texture);
+        factor.clamp(m::WET_COAT.0, m::WET_COAT.1)
+    }
+
+    /// What stands on a zone by now: less where it was roughed out.
+    pub(super) fn stands_mm(&self, zone: Zone) -> f64 {
+        let there = self.job.coat.length_mm(zone);
+        match &self.roughed {
+            Some((mm, zones)) if zones.contains(&zone) => there.min(*mm),
+            _ => there,
+        }
+    }
+
+    /// What is roughed out by a tool that leaves so much: the body, and the legs where the look is as short
+    /// there.
+    fn to_rough(&self, leaves: f64) -> Vec<Unit> {
+        let coat = &self.job.coat;
+        let is_short = |unit: &Unit| {
+            let zone = unit.zone();
+            self.planned_mm(zone).is_some_and(|mm| mm <= leaves)
+                && coat.length_mm(zone) - leaves > MUCH_MM
+                && coat.knots(zone) != Knots::Tight
+        };
+        BODY.into_iter()
+            .chain(LEGS.into_iter().filter(is_short))
+            .collect()
     }
 
     /// Longest length the plan leaves on a zone, mm.
@@ -124,16 +151,22 @@ impl Writer<'_> {
         } else {
             &[Hazard::Comb]
         };
-        let minutes = m::BODY_CLIPPED + self.change(tool);
+        let leaves = self.leaves_mm(tool).unwrap_or(f64::INFINITY);
+        let units = self.to_rough(leaves);
+        let zones: Vec<Zone> = units.iter().map(|u| u.zone()).collect();
+        let legs = 4.0 * (units.len() - BODY.len()) as f64 / LEGS.len() as f64;
+        let what = if legs > 0.0 { "body and legs" } else { "body" };
+        self.roughed = Some((leaves, zones.clone()));
+        let minutes = m::BODY_CLIPPED + m::LEG_SKIMMED * legs + self.change(tool);
         let draft = Draft {
-            what: format!("Rough out the body{around}; level the edges again when dry"),
+            what: format!("Rough out the {what}{around}; level the edges again when dry"),
             tool: self.words.tool(tool),
             stroke: "full, with the lay",
             from: "nape".into(),
             to: "a hand above every line".into(),
             minutes,
             instead,
-            zones: BODY.iter().map(|u| u.zone()).collect(),
+            zones,
             topic: Some(Topic::Clip),
             tool_id: Some(tool),
             hazards,
@@ -143,10 +176,17 @@ impl Writer<'_> {
     }
 }
 
-/// Whether a zone of the body is shorter once it is roughed out.
-pub(super) fn is_roughed(zone: Zone) -> bool {
-    BODY.iter().any(|unit| unit.zone() == zone)
+/// How thick a coat is under the water against a curl (modelling choice: an undercoat holds more of it).
+const fn thickness(texture: Texture) -> f64 {
+    match texture {
+        Texture::Curl | Texture::Fleece => 1.0,
+        Texture::Feathered => 1.2,
+        Texture::Silky | Texture::Harsh => 0.8,
+    }
 }
+
+/// Outsides of the legs, roughed out with the body where the look is as short there.
+const LEGS: [Unit; 4] = [Unit::ForeOut, Unit::ForeBack, Unit::HindOut, Unit::HindBack];
 
 /// What *all over* is: the body as most looks clip it.
 const BODY: [Unit; 5] = [

@@ -3,6 +3,7 @@ use super::clip::is_shaped_by_hand;
 use super::faces::face_amounts;
 use super::hands::pair_hint;
 use super::minutes as m;
+use super::shears::Place;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::{Texture, Zone};
@@ -188,6 +189,11 @@ impl Writer<'_> {
         } else {
             pair_hint(&zones)
         };
+        let amounts = if group.units == [Unit::Tail] && !shaped.is_empty() {
+            self.tail_amounts()
+        } else {
+            face_amounts(&cuts, plan, &self.job.coat, self.words)
+        };
         self.push(
             Stage::Scissor,
             Draft {
@@ -197,7 +203,7 @@ impl Writer<'_> {
                     group.what.into()
                 },
                 pair,
-                tool: self.shears().into(),
+                tool: self.shears(place_of(group.units[0])),
                 stroke: &brushed,
                 from: scissor_from(group.units[0]).into(),
                 to: scissor_to(group.units[0]).into(),
@@ -205,7 +211,7 @@ impl Writer<'_> {
                 minutes,
                 zones,
                 hazards: group.hazards,
-                amounts: face_amounts(&cuts, plan, &self.job.coat, self.words),
+                amounts,
                 ..Draft::default()
             },
         );
@@ -230,17 +236,6 @@ impl Writer<'_> {
             c.stroke == Stroke::Scissor || (is_shaped_by_hand(c.unit) && c.stroke != Stroke::Leave)
         };
         units.iter().filter_map(cut).filter(of_shears).collect()
-    }
-
-    /// What shapes here (handbook 6, *shaping shears*).
-    pub(super) fn shears(&self) -> &'static str {
-        match self.answer(Question::Shaping) {
-            Answer::ShapeStraight => "straight shears",
-            Answer::ShapeCurved => "curved shears",
-            Answer::ShapeTexturiser => "texturiser, then fine shears",
-            Answer::ShapeChunkers => "chunkers",
-            _ => "shears",
-        }
     }
 
     /// How the coat is lifted before the shears (handbook 6, *back brushing before scissoring*).
@@ -323,6 +318,14 @@ fn leg_minutes(cuts: &[&UnitCut]) -> f64 {
     let over =
         |cut: &&UnitCut| (cut.scissor_minutes / cut.unit.scissor_minutes()).clamp(1.0, longest);
     2.0 * m::LEG_AFTER_SKIMMING * cuts.iter().map(over).sum::<f64>() / faces
+}
+
+fn place_of(first: Unit) -> Place {
+    if first.is_of_a_leg() {
+        Place::Columns
+    } else {
+        Place::Body
+    }
 }
 
 fn scissor_from(first: Unit) -> &'static str {

@@ -47,6 +47,7 @@ pub fn cut_sheet(
         sorts: Vec::new(),
         steps: Vec::new(),
         tools: Vec::new(),
+        roughed: None,
         has_met_clipper: false,
         has_said_legs: false,
     };
@@ -153,6 +154,8 @@ pub(super) struct Writer<'a> {
     sorts: Vec<Sort>,
     steps: Vec<Step>,
     tools: Vec<Uuid>,
+    /// What was roughed out before the bath, and the length that was left there, mm.
+    pub(super) roughed: Option<(f64, Vec<Zone>)>,
     /// Whether a step ran a clipper already.
     has_met_clipper: bool,
     /// Whether it was said what roughing the legs out saves.

@@ -21,6 +21,9 @@ export function LookScreen() {
   const chosen = visit.own_look ? null : (visit.look ?? null);
   const choose = (look: Schemas['LookId'], body_mm: number | null) =>
     work.say({ kind: 'look_chosen', choice: { look, body_mm } });
+  const ranked = work.evaluation.looks.flatMap(({ look, sentence }) =>
+    work.words.looks.filter((l) => l.look === look).map((l) => ({ look: l, sentence })),
+  );
   const [isBeside, setBeside] = useState(false);
   const old = isBeside ? (work.change?.old ?? null) : null;
   return (
@@ -33,9 +36,9 @@ export function LookScreen() {
             <BigChange change={work.change} isBeside={old !== null} onBeside={setBeside} />
           )}
           <MarginHead>On this dog</MarginHead>
-          {!visit.look && <p>Until you choose, the first is shown.</p>}
+          {!visit.look && <p>Until you choose, the first is shown: the best for this coat.</p>}
           <ul>
-            {work.words.looks.map((look) => (
+            {ranked.map(({ look, sentence }) => (
               <li key={look.look} className="pb-3">
                 <button
                   type="button"
@@ -45,6 +48,7 @@ export function LookScreen() {
                 >
                   <span className="block text-xl font-bold">{look.name}</span>
                   <span className="block">{look.summary}</span>
+                  {sentence && <span className="block text-sm">{sentence}</span>}
                 </button>
                 {chosen?.look === look.look && look.body_choices_mm.length > 0 && (
                   <Choice

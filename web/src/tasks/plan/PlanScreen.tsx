@@ -119,7 +119,8 @@ function Verdict({ plan }: { plan: Schemas['PlanReport'] }) {
           </>
         )}
         <span data-right={plan.right}>
-          {plan.right} of {plan.balance.length} points right.
+          {plan.right} of {plan.balance.length - (plan.wished ?? 0)} points right
+          {plan.wished ? `, ${plan.wished} as the owner wants` : ''}.
         </span>
       </p>
       <p className="text-soft">

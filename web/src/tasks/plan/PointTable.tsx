@@ -5,6 +5,7 @@ const VERDICTS: Record<Schemas['Verdict'], string> = {
   in_range: 'right',
   within_tolerance: 'near',
   off: 'off',
+  as_wished: 'as wished',
 };
 
 /** Every balance point: now, plan, what is asked, verdict. */

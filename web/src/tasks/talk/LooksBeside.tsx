@@ -36,7 +36,7 @@ function Beside(props: {
         <Drawing drawing={drawing} />
       </div>
       <h2 className="pt-2 text-xl leading-tight font-bold">{offer.name}</h2>
-      <p className="text-sm">{offer.sentence}</p>
+      {offer.sentence && <p className="text-sm">{offer.sentence}</p>}
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 pt-2 text-sm">
         {offer.lengths.map((l) => (
           <Fact key={l.label} name={l.label}>

@@ -79,7 +79,9 @@ export function TalkScreen() {
                   <span className="block font-bold">
                     {i + 1} {offer.name}
                   </span>
-                  <span className="block text-sm text-soft">{offer.sentence}</span>
+                  {offer.sentence && (
+                    <span className="block text-sm text-soft">{offer.sentence}</span>
+                  )}
                 </button>
               </li>
             ))}
