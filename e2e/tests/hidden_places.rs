@@ -4,10 +4,7 @@
 
 use crate::support;
 
-use support::{TABLET, on_empty_stage};
-
-/// What the step in hand is called.
-const STEP: &str = "document.querySelector('h2[data-step], li button[data-step] b')?.innerText";
+use support::{STEP, TABLET, on_empty_stage};
 
 #[tokio::test(flavor = "multi_thread")]
 async fn knots_are_felt_cleared_and_tried_with_the_comb() {
@@ -43,25 +40,10 @@ async fn knots_are_felt_cleared_and_tried_with_the_comb() {
         stage.until_text("half way to the brisket").await;
         stage.touch(&stage.find("Start at the table").await).await;
         stage.read_the_cautions().await;
-        // Up to the comb test, one large control after another.
-        let at_the_test = format!("{STEP} === 'Comb test'");
-        while stage.script(&format!("return {at_the_test}")).await != true {
-            let before = stage.script(&format!("return {STEP}")).await;
-            stage.until_rested().await;
-            let name = match stage.script("return document.querySelector('button[data-next]').innerText").await.as_str() {
-                Some(label) if label.starts_with("Comb passes") => "It runs free everywhere",
-                _ => "Done",
-            };
-            stage.touch(&stage.find(name).await).await;
-            stage
-                .until(
-                    "the next stands there",
-                    &format!("{STEP} !== {before} || document.querySelector('button[data-next]')?.innerText.startsWith('Done')"),
-                )
-                .await;
-        }
+        stage.groom_up_to("Comb test").await;
         stage.touch(&stage.find("Sides").await).await;
-        let stops = "document.querySelector('[aria-label=\"Where the comb stops\"] [aria-pressed=true]')";
+        let stops =
+            "document.querySelector('[aria-label=\"Where the comb stops\"] [aria-pressed=true]')";
         stage.until("it stops there", stops).await;
         stage.assert_accessible("the comb test").await;
         stage.until_kept().await;
@@ -71,7 +53,10 @@ async fn knots_are_felt_cleared_and_tried_with_the_comb() {
         stage.until_rested().await;
         stage.touch(&stage.find("Done").await).await;
         stage
-            .until("the test is done", &format!("{STEP} && {STEP} !== 'Comb test'"))
+            .until(
+                "the test is done",
+                &format!("{STEP} && {STEP} !== 'Comb test'"),
+            )
             .await;
         stage.until_kept().await;
         stage.assert_quiet_console().await;

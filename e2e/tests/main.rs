@@ -18,6 +18,7 @@ mod the_dog_comes_back;
 mod the_finish_check;
 mod the_lines;
 mod the_picture_and_the_album;
+mod the_sheet_follows;
 mod the_table_run;
 mod the_talk;
 mod ways_of_working;

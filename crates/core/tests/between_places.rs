@@ -30,7 +30,7 @@ fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
         look,
         kit: Vec::new(),
         house: House::default(),
-        skin: Skin::Ordinary,
+        skin: Skin::ORDINARY,
         cut_for_days: 0.0,
     }
 }

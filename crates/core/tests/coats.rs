@@ -5,7 +5,7 @@ use kurbo::Vec2;
 use rstest::rstest;
 use veliform_core::balance::{Place, Subject};
 use veliform_core::coat::{
-    CoatFinish, CoatInput, CoatNow, Knots, Limit, Skin, Texture, Zone, resolve_coat,
+    CoatColour, CoatFinish, CoatInput, CoatNow, Knots, Limit, Skin, Texture, Zone, resolve_coat,
     shortest_safe_mm,
 };
 use veliform_core::frame::{FrameInput, resolve};
@@ -187,7 +187,7 @@ fn bounds_never_cross_whatever_is_wished(
         coat.knots.insert(zone, knots);
     }
     let sides = resolve(&FrameInput::default(), MM).sides();
-    let safe = |zone| shortest_safe_mm(zone, Skin::Ordinary);
+    let safe = |zone| shortest_safe_mm(zone, Skin::ORDINARY);
     let subject = Subject::new(&sides, &coat, &Look::shipped(LookId::Lamb), &safe);
     for spot in &subject.spots {
         assert!(spot.low <= spot.high, "{spot:?}");
@@ -204,6 +204,38 @@ fn bounds_never_cross_whatever_is_wished(
 #[test]
 fn delicate_skin_is_left_longer_everywhere() {
     for zone in Zone::ALL {
-        assert!(shortest_safe_mm(zone, Skin::Delicate) > shortest_safe_mm(zone, Skin::Ordinary));
+        assert!(shortest_safe_mm(zone, Skin::DELICATE) > shortest_safe_mm(zone, Skin::ORDINARY));
     }
+}
+
+/// The table of handbook 3, *Shortest safe*, row by row: dark, ordinary, pale; a clean throat goes as the
+/// face (10 C 8); the back of a double coat stays.
+#[rstest]
+#[case::body(Zone::Ribs, [1.5, 2.0, 5.0])]
+#[case::face(Zone::Cheek, [0.5, 0.5, 0.5])]
+#[case::throat(Zone::Throat, [0.5, 0.5, 0.5])]
+#[case::ears(Zone::Ear, [0.5, 1.2, 1.5])]
+#[case::legs(Zone::ForeOut, [3.0, 3.0, 5.0])]
+fn colour_says_how_short_is_safe(#[case] zone: Zone, #[case] safe: [f64; 3]) {
+    let colours = [CoatColour::Dark, CoatColour::Mid, CoatColour::Pale];
+    for (colour, mm) in colours.into_iter().zip(safe) {
+        let skin = Skin {
+            colour,
+            ..Skin::ORDINARY
+        };
+        assert!(
+            (shortest_safe_mm(zone, skin) - mm).abs() < 1e-9,
+            "{colour:?}"
+        );
+        let delicate = Skin {
+            is_delicate: true,
+            ..skin
+        };
+        assert!(shortest_safe_mm(zone, delicate) > mm, "{colour:?}");
+    }
+    let double = Skin {
+        is_double: true,
+        ..Skin::ORDINARY
+    };
+    assert!((shortest_safe_mm(Zone::Back, double) - 13.0).abs() < 1e-9);
 }

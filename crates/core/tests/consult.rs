@@ -229,7 +229,7 @@ fn looks_are_ranked_by_coat_first(
     let place = |look| offers.offers.iter().position(|o| o.look == look);
     let (of_made, of_other) = (place(made), place(wants_another));
     assert!(
-        of_made < Some(4) && of_other > Some(4),
+        of_made < Some(5) && of_other > Some(5),
         "{of_made:?} {of_other:?}"
     );
     assert!(
@@ -237,9 +237,9 @@ fn looks_are_ranked_by_coat_first(
             .sentence
             .starts_with(says)
     );
-    let one_length = &offers.offers[place(LookId::OneLength).expect("offered")];
+    let summer = &offers.offers[place(LookId::Summer).expect("offered")];
     assert_eq!(
-        one_length.sentence, "",
+        summer.sentence, "",
         "nothing is said where nothing is to say"
     );
 }
@@ -305,4 +305,42 @@ fn a_wish_is_no_fault() {
         .count();
     let counted = wished.right as usize + wished.wished as usize + off;
     assert_eq!(counted, wished.balance.len());
+}
+
+/// Length against height in the words of an eye: a dog 4 % longer than tall with even hair all round, and
+/// the same dog squared by a lamb (worked out from the row that is judged).
+#[test]
+fn a_plan_says_how_long_the_dog_reads() {
+    use veliform_core::balance::Judged;
+    use veliform_core::desk::Reasons;
+    let dog = dog("curl");
+    let mut visit: Visit = fold(&dog, &[]);
+    visit.coat.all_over_mm = Length::from_mm(110.0).ok();
+    let house = House::default();
+    for look in LookId::ALL {
+        visit.look = Some(veliform_core::visit::LookChoice {
+            look,
+            body_mm: None,
+        });
+        let desk = Desk::new(&dog, &visit, &house, &[]);
+        let report = desk.plan(Reasons::Skip).expect("solves").report;
+        let row = report
+            .balance
+            .iter()
+            .find(|r| r.judged == Judged::BodyRatio);
+        let row = row.expect("judged");
+        let per_cent = |text: &str| (text.parse::<f64>().expect("a ratio") - 1.0) * 100.0;
+        let says = |text: &str| match per_cent(text).round() {
+            p if p >= 1.0 => format!("{p:.0} % long"),
+            p if p <= -1.0 => format!("{:.0} % short", -p),
+            _ => "square".to_owned(),
+        };
+        let (plan, now) = (says(&row.plan), says(&row.now));
+        let sentence = if plan == now {
+            format!("Reads {plan}, as it came.")
+        } else {
+            format!("Reads {plan}; came {now}.")
+        };
+        assert_eq!(report.reads, sentence, "{look:?}");
+    }
 }

@@ -28,7 +28,7 @@ fn job(look: LookId, texture: Texture, coat_mm: f64) -> Job {
         look: Look::shipped(look),
         kit: Vec::new(),
         house: House::default(),
-        skin: Skin::Ordinary,
+        skin: Skin::ORDINARY,
         cut_for_days: 0.0,
     }
 }

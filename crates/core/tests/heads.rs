@@ -32,7 +32,7 @@ fn head(build: &Build, look: LookId, change: impl FnOnce(CoatNow) -> CoatNow) ->
         look: look.clone(),
         kit: Vec::new(),
         house: House::default(),
-        skin: Skin::Ordinary,
+        skin: Skin::ORDINARY,
         cut_for_days: 0.0,
     };
     let plan = make_plan(&job).expect("solves");

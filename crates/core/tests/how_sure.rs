@@ -52,7 +52,7 @@ fn job(input: &FrameInput, look: LookId) -> Job {
         look: Look::shipped(look),
         kit: Vec::new(),
         house: House::default(),
-        skin: Skin::Ordinary,
+        skin: Skin::ORDINARY,
         cut_for_days: 0.0,
     }
 }

@@ -296,3 +296,30 @@ fn nobody_is_told_to_hold_the_points() {
     });
     assert!(Texture::ALL.len() >= 5, "every texture is among the dogs");
 }
+
+/// A double coat's back is never planned short, and the clipper's step says that the owner consents first;
+/// pale hair is left longer and said to burn (handbook 3, *Shortest safe*, and 7).
+#[test]
+fn a_double_coat_and_a_pale_one_are_said_and_spared() {
+    let plain = dog("feathered", 40);
+    let mut pale = plain.clone();
+    pale.has_double_coat = true;
+    pale.colour = Some(veliform_core::coat::CoatColour::Pale);
+    let short = |dog: &Dog| solve(dog, &visit(dog, 460.0, 80.0, LookId::Summer), &[]);
+    let (usual, spared) = (short(&plain), short(&pale));
+    let least = |solved: &Solved, zone| {
+        let cuts = solved.plan.cuts.iter().filter(|c| c.unit.zone() == zone);
+        let all = cuts.flat_map(|c| c.leaves_mm.iter().copied());
+        all.fold(f64::INFINITY, f64::min)
+    };
+    assert!(least(&usual, Zone::Back) < 13.0);
+    assert!(least(&spared, Zone::Back) >= 13.0);
+    assert!(least(&spared, Zone::Ribs) >= 5.0);
+    let says = |solved: &Solved, words: &str| {
+        let mut cautions = solved.report.sheet.steps.iter().flat_map(|s| &s.cautions);
+        cautions.any(|c| c.is_this_dogs && c.text.starts_with(words))
+    };
+    for words in ["Double coat: ", "Pale hair: "] {
+        assert!(says(&spared, words) && !says(&usual, words), "{words}");
+    }
+}

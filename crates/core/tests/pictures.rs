@@ -55,7 +55,7 @@ fn job(build: &Build, look: Look, coat: CoatNow) -> Job {
         look,
         kit: support::full_kit(),
         house: House::default(),
-        skin: Skin::Ordinary,
+        skin: Skin::ORDINARY,
         cut_for_days: 0.0,
     }
 }

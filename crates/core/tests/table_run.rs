@@ -438,7 +438,7 @@ fn a_slip_that_cannot_be_gives_an_answer(#[case] zone: Zone, #[case] left: f64) 
         ways.iter()
             .all(|o| o.costs.is_finite() && o.shows_mm.as_mm() >= 0.0)
     );
-    assert_eq!(table.dog.skin(), Skin::Ordinary);
+    assert_eq!(table.dog.skin(), Skin::ORDINARY);
 }
 
 proptest! {

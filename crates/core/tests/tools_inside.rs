@@ -38,7 +38,7 @@ fn job(look: LookId, height: f64, coat_mm: f64, change: impl FnOnce(&mut Build, 
         look: Look::shipped(look),
         kit: kit(),
         house: House::default(),
-        skin: Skin::Ordinary,
+        skin: Skin::ORDINARY,
         cut_for_days: 0.0,
     }
 }

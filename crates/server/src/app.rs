@@ -60,6 +60,7 @@ pub fn app(
     document::complete(&mut document);
     let app = app
         .app_data(web::Data::new(Addresses::of(&document)))
+        .app_data(web::Data::new(salon.front()))
         .default_service(web::to(front::serve))
         .wrap(Compress::default())
         .wrap(from_fn(methods::head_as_get))

@@ -8,6 +8,7 @@ use veliform_core::visit::Entry;
 use veliform_store::Store;
 
 use crate::error::ApiError;
+use crate::front::{Files, no_files};
 use crate::logs::Logs;
 
 /// The salon's data, shared by the workers.
@@ -15,6 +16,7 @@ use crate::logs::Logs;
 pub struct Salon {
     store: Arc<Mutex<Store>>,
     logs: Arc<Logs>,
+    front: Files,
 }
 
 impl Salon {
@@ -23,7 +25,19 @@ impl Salon {
         Self {
             store: Arc::new(Mutex::new(store)),
             logs: Arc::default(),
+            front: no_files,
         }
+    }
+
+    /// The same, served with a front end.
+    #[must_use]
+    pub(crate) fn with_front(self, front: Files) -> Self {
+        Self { front, ..self }
+    }
+
+    /// The front end it is served with.
+    pub(crate) const fn front(&self) -> Files {
+        self.front
     }
 
     /// Reads or writes the salon's data off the async threads. Everybody waits for everybody here:

@@ -14,6 +14,7 @@ use crate::batch::Batch;
 use crate::cli::{Cli, Command};
 use crate::demo;
 use crate::error::ApiError;
+use crate::front::Files;
 use crate::place::data_file;
 use crate::serve::{ServeError, Settings, open, open_or_begin, serve};
 
@@ -69,7 +70,7 @@ pub enum CommandError {
 ///
 /// # Errors
 /// With one sentence that says what to do.
-pub fn run(cli: Cli) -> Result<(), CommandError> {
+pub fn run(cli: Cli, front: Files) -> Result<(), CommandError> {
     match cli.command {
         Command::Serve { data, bind, port } => {
             let data = data_file(data)?;
@@ -79,10 +80,11 @@ pub fn run(cli: Cli) -> Result<(), CommandError> {
                 bind,
                 port,
                 may_move: false,
+                front,
                 greeting: vec![kept, "Stop with Ctrl-C.".into()],
             })
         }
-        Command::Demo { folder, port } => run_demo(&folder, port),
+        Command::Demo { folder, port } => run_demo(&folder, port, front),
         Command::Plan {
             dog_files,
             look,
@@ -128,7 +130,7 @@ fn now_ms() -> i64 {
     jiff::Timestamp::now().as_millisecond()
 }
 
-fn run_demo(folder: &Path, port: u16) -> Result<(), CommandError> {
+fn run_demo(folder: &Path, port: u16, front: Files) -> Result<(), CommandError> {
     fs::create_dir_all(folder).map_err(|source| CommandError::File {
         path: folder.to_owned(),
         source,
@@ -142,6 +144,7 @@ fn run_demo(folder: &Path, port: u16) -> Result<(), CommandError> {
         bind: std::net::Ipv4Addr::LOCALHOST.into(),
         port,
         may_move: true,
+        front,
         greeting: vec![
             format!("Its demo data is kept in {}.", folder.display()),
             "Try this: open Turntable, go to Plan, and see what her dipped back needs.".into(),

@@ -1,21 +1,26 @@
-//! The front end, embedded in the program.
+//! The front end, as the program that serves it has it embedded.
 
 use actix_web::http::{Method, header};
 use actix_web::{HttpRequest, HttpResponse, web};
-use rust_embed::{Embed, EmbeddedFile};
+use rust_embed::EmbeddedFile;
 
 use crate::error::ApiError;
 use crate::methods::Addresses;
 
-#[derive(Embed)]
-#[folder = "../../web/dist"]
-#[allow_missing = true]
-struct Front;
+/// The front end's files by their path. They are the program's, not this library's: so that the library is
+/// built while the front end is.
+pub type Files = fn(&str) -> Option<EmbeddedFile>;
+
+/// A library by itself has no front end.
+pub(crate) fn no_files(_: &str) -> Option<EmbeddedFile> {
+    None
+}
 
 /// Serves a file of the front end; an address it does not know is the browser router's.
 pub(crate) async fn serve(
     request: HttpRequest,
     addresses: web::Data<Addresses>,
+    files: web::Data<Files>,
 ) -> Result<HttpResponse, ApiError> {
     let path = request.path().trim_start_matches('/').to_owned();
     let no_address = || ApiError::NoAddress(request.path().to_owned());
@@ -25,13 +30,13 @@ pub(crate) async fn serve(
     if !matches!(*request.method(), Method::GET | Method::HEAD) || path.starts_with("api/") {
         return Err(no_address());
     }
-    if let Some(file) = Front::get(&path).filter(|_| !path.is_empty()) {
+    if let Some(file) = files(&path).filter(|_| !path.is_empty()) {
         return Ok(answer(&request, &path, &file));
     }
     if path.starts_with("assets/") {
         return Err(no_address());
     }
-    match Front::get("index.html") {
+    match files("index.html") {
         Some(file) => Ok(answer(&request, "index.html", &file)),
         None => Ok(HttpResponse::Ok()
             .content_type("text/plain; charset=utf-8")

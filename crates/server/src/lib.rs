@@ -19,4 +19,5 @@ mod serve;
 mod versions;
 
 pub use commands::run;
+pub use front::Files;
 pub use serve::{ServeError, Settings};

@@ -3,8 +3,15 @@
 use std::process::ExitCode;
 
 use clap::Parser as _;
+use rust_embed::Embed;
 use tracing_subscriber::EnvFilter;
 use veliform_server::{cli::Cli, run};
+
+/// The front end, built before the program is.
+#[derive(Embed)]
+#[folder = "../../web/dist"]
+#[allow_missing = true]
+struct Front;
 
 fn main() -> ExitCode {
     let cli = Cli::parse();
@@ -16,7 +23,7 @@ fn main() -> ExitCode {
         .with_writer(std::io::stderr)
         .with_target(false)
         .init();
-    match run(cli) {
+    match run(cli, Front::get) {
         Ok(()) => ExitCode::SUCCESS,
         Err(error) => {
             eprintln!("veliform: {error}");

@@ -8,6 +8,7 @@ use veliform_store::{Store, StoreError};
 
 use crate::app::app;
 use crate::blocking::Salon;
+use crate::front::Files;
 
 /// How to serve.
 #[derive(Clone, Debug)]
@@ -20,6 +21,8 @@ pub struct Settings {
     pub port: u16,
     /// Whether another port may be taken if that one is.
     pub may_move: bool,
+    /// The front end's files.
+    pub front: Files,
     /// Lines printed once it listens, after the address.
     pub greeting: Vec<String>,
 }
@@ -117,7 +120,7 @@ pub(crate) async fn serve(settings: Settings) -> Result<(), ServeError> {
             format!("A new salon begins in {}.", settings.data.display()),
         );
     }
-    let salon = Salon::new(store);
+    let salon = Salon::new(store).with_front(settings.front);
     let server = HttpServer::new(move || app(&salon).0)
         .workers(WORKERS)
         .client_request_timeout(REQUEST_TIME)

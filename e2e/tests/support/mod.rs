@@ -159,6 +159,9 @@ fn program() -> PathBuf {
     built.join("veliform")
 }
 
+/// What the step in hand is called.
+pub const STEP: &str = "document.querySelector('h2[data-step], li button[data-step] b')?.innerText";
+
 /// The program, the browser and its page.
 pub struct Stage {
     pub client: Client,
@@ -681,6 +684,28 @@ impl Stage {
             "document.body.innerText.includes('Small jobs')",
         )
         .await;
+    }
+
+    /// One large control after another, until a step of that name is in hand.
+    pub async fn groom_up_to(&self, what: &str) {
+        let is_there = format!("return ({STEP} ?? '').startsWith('{what}')");
+        while self.script(&is_there).await != true {
+            let before = self.script(&format!("return {STEP}")).await;
+            self.until_rested().await;
+            let label = self
+                .script("return document.querySelector('button[data-next]').innerText")
+                .await;
+            let name = match label.as_str() {
+                Some(label) if label.starts_with("Comb passes") => "It runs free everywhere",
+                _ => "Done",
+            };
+            self.touch(&self.find(name).await).await;
+            self.until(
+                "the next stands there",
+                &format!("{STEP} !== {before} || document.querySelector('button[data-next]')?.innerText.startsWith('Done')"),
+            )
+            .await;
+        }
     }
 
     /// The address of the latest visit of a demo dog, by the beginning of its name.

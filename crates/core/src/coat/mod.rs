@@ -17,7 +17,7 @@ pub(crate) use now::LONGEST_MM;
 pub use now::{CoatInput, CoatNow, Knots, Limit, LimitCause, resolve_coat};
 pub use region::CombRegion;
 pub use site::{Site, SiteMarks, SiteSkin, SiteState};
-pub use skin::{Skin, UNDER_KNOTS_MM, shortest_safe_mm};
+pub use skin::{CoatColour, Skin, UNDER_KNOTS_MM, shortest_safe_mm};
 pub use standing::{can_stand, standing_problem};
 pub use stands::Stands;
 pub use texture::{Texture, days_to_grow, grown_mm, whole_weeks};

@@ -42,8 +42,8 @@ const ENDS_MM: f64 = 28.0;
 const LONG_MM: f64 = 15.0;
 
 /// A coat or a build that the look is not made for, and one it is (modelling choice: coat and build come
-/// before any wish, so a look that wants another coat stands behind one that misses two answers).
-const WANTS_ANOTHER: f64 = 25.0;
+/// first, so a look that wants another stands behind all that can be had, however this dog balances in it).
+const WANTS_ANOTHER: f64 = 1000.0;
 const MADE_FOR: f64 = -6.0;
 
 /// Weighs a look against the coat there is, the build and the talk; nothing is solved.

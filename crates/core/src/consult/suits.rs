@@ -24,7 +24,11 @@ const WANTS_FALLING: &str = "it wants a coat that falls, and this one stands";
 /// long sides hair that falls, a terrier's jacket harsh hair, thinning flat a coat that lies).
 pub(super) const fn coat(look: L, texture: T) -> Suits {
     match look {
-        L::OneLength | L::Summer => Suits::CanBeHad,
+        L::Summer => Suits::CanBeHad,
+        L::OneLength => match texture {
+            T::Curl | T::Fleece => Suits::MadeFor(STANDS),
+            T::Harsh | T::Silky | T::Feathered => Suits::CanBeHad,
+        },
         L::Lamb | L::LambEasy | L::LongLegs | L::CylinderFleece => match texture {
             T::Curl | T::Fleece => Suits::MadeFor(STANDS),
             T::Harsh => Suits::CanBeHad,

@@ -148,10 +148,10 @@ impl Desk<'_> {
             .handling
             .as_ref()
             .is_some_and(Handling::asks_for_longer);
-        if is_delicate {
-            Skin::Delicate
-        } else {
-            self.dog.skin()
+        let skin = self.dog.skin();
+        Skin {
+            is_delicate: skin.is_delicate || is_delicate,
+            ..skin
         }
     }
 

@@ -21,7 +21,7 @@ pub use topic::Topic;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::coat::{Skin, Texture};
+use crate::coat::{CoatColour, Skin, Texture};
 use crate::frame::{BuildType, DogSize, EarKind, Problem, Severity, TailKind};
 
 /// The dog's sex.
@@ -72,6 +72,12 @@ pub struct Dog {
     /// Coat texture.
     #[serde(default)]
     pub texture: Texture,
+    /// How dark its hair is; none where nobody said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub colour: Option<CoatColour>,
+    /// Whether an undercoat lies under its coat: the back is not taken short.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub has_double_coat: bool,
     /// The family of builds it estimates from.
     #[serde(default)]
     pub build: BuildType,
@@ -133,17 +139,22 @@ impl Dog {
         self.age_months.is_some_and(|m| m >= OLD_MONTHS)
     }
 
+    /// Whether its hair is pale.
+    pub fn is_pale(&self) -> bool {
+        self.colour == Some(CoatColour::Pale)
+    }
+
     /// Whether it is a puppy.
     pub fn is_puppy(&self) -> bool {
         self.age_months.is_some_and(|m| m < PUPPY_MONTHS)
     }
 
-    /// How delicate its skin is taken to be.
+    /// What its skin asks for.
     pub fn skin(&self) -> Skin {
-        if self.is_old() {
-            Skin::Delicate
-        } else {
-            Skin::Ordinary
+        Skin {
+            colour: self.colour.unwrap_or_default(),
+            is_delicate: self.is_old(),
+            is_double: self.has_double_coat,
         }
     }
 

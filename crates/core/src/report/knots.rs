@@ -215,7 +215,7 @@ fn sentence(
     (left, free): (f64, f64),
     words: &Words<'_>,
 ) -> String {
-    let mm = words.length(left);
+    let mm = words.whole(left);
     let does = match way {
         KnotWay::Brush => format!(
             "Brush out, if the dog bears it: {mm} stays, about {:.0} minutes more",

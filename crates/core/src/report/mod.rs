@@ -3,6 +3,7 @@
 mod faults;
 mod knots;
 mod moves;
+mod reads;
 mod reasons;
 mod rows;
 mod second_length;

@@ -2,6 +2,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::knots::KnottedZone;
+use super::reads::reads;
 use super::reasons::Reason;
 use super::rows::{BalanceRow, Coats, Verdict, mark_wishes, more_points, rows};
 use super::second_length::second_length;
@@ -59,6 +60,9 @@ pub struct PlanReport {
     pub units: Vec<UnitRow>,
     /// The balance points.
     pub balance: Vec<BalanceRow>,
+    /// How long the dog reads, and how long it came.
+    #[serde(default, skip_serializing_if = "String::is_empty")]
+    pub reads: String,
     /// How many points are right or within tolerance.
     pub right: u32,
     /// How many are off because the owner wants it so: they count neither way.
@@ -147,6 +151,7 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
             .iter()
             .map(|cut| unit_row(cut, is_one_pass, job, &words))
             .collect(),
+        reads: reads(points, &now, &plan.lengths_mm),
         right,
         wished,
         scores: Scores {

@@ -22,7 +22,9 @@ pub struct Renewal {
 /// Other lengths than these are not worth naming, mm (handbook 10: nothing is said of less than 2 mm).
 const WORTH_NAMING_MM: f64 = 2.0;
 /// Zones named in the sentence; more are counted (modelling choice: it is read at the table).
-const MOST_NAMED: usize = 3;
+const MOST_NAMED: usize = 2;
+/// Tools named in it: one for another.
+const MOST_TOOLS: usize = 2;
 /// Minutes more or less that are said.
 const WORTH_MINUTES: f64 = 2.0;
 
@@ -317,7 +319,7 @@ fn said(before: &[&Step], after: &[&Step], words: &Words<'_>) -> String {
     if changes.is_empty() {
         changes.push("how it is done changes, no length does".into());
     }
-    format!("Planned anew from here: {}.", changes.join("; "))
+    format!("Planned anew: {}.", changes.join("; "))
 }
 
 fn lengths_changed(before: &[&Step], after: &[&Step], words: &Words<'_>) -> Vec<String> {
@@ -340,15 +342,21 @@ fn lengths_changed(before: &[&Step], after: &[&Step], words: &Words<'_>) -> Vec<
             format!(
                 "{} {}, was {}",
                 zone.label(),
-                words.whole(*is),
-                words.whole(*was)
+                words.told(*is, false),
+                words.told(*was, false)
             )
         })
         .collect();
-    if more > 0 {
-        list.push(format!("{more} more zones"));
+    match more {
+        0 => {}
+        1 => list.push("one place more".into()),
+        _ => list.push(format!("{more} places more")),
     }
     list
+}
+
+fn new_or_gone(was: &BTreeSet<String>, is: &BTreeSet<String>) -> usize {
+    is.symmetric_difference(was).count()
 }
 
 fn tools_changed(before: &[&Step], after: &[&Step]) -> Option<String> {
@@ -357,6 +365,9 @@ fn tools_changed(before: &[&Step], after: &[&Step]) -> Option<String> {
         all.filter(|t| !t.is_empty()).collect()
     };
     let (was, is) = (tools(before), tools(after));
+    if new_or_gone(&was, &is) > MOST_TOOLS {
+        return Some("other tools".into());
+    }
     let list = |set: Vec<&String>| {
         let names: Vec<&str> = set.into_iter().map(String::as_str).collect();
         names.join(", ")
@@ -367,8 +378,8 @@ fn tools_changed(before: &[&Step], after: &[&Step]) -> Option<String> {
     );
     match (new.is_empty(), gone.is_empty()) {
         (true, true) => None,
-        (false, true) => Some(format!("the {new} comes in")),
-        (true, false) => Some(format!("without the {gone}")),
-        (false, false) => Some(format!("the {new} instead of the {gone}")),
+        (false, true) => Some(format!("{new} comes in")),
+        (true, false) => Some(format!("without {gone}")),
+        (false, false) => Some(format!("{new} for {gone}")),
     }
 }

@@ -280,8 +280,19 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
         Hazard::Flank if dislikes(facts, &[BodyPart::Belly]) => {
             own.push("Minds its belly: from the side, a hand flat first.".into());
         }
-        Hazard::BareBlade if dog.is_old() => {
-            own.push("Old skin: one blade longer; patch first.".into());
+        Hazard::BareBlade if dog.is_old() || dog.has_double_coat || dog.is_pale() => {
+            if dog.is_old() {
+                own.push("Old skin: one blade longer; patch first.".into());
+            }
+            if dog.has_double_coat {
+                own.push("Double coat: clipped short it may not grow back as it was; the owner consents in writing first.".into());
+            }
+            if dog.is_pale() {
+                own.push(
+                    "Pale hair: skin shows and burns under it; a longer blade where in doubt."
+                        .into(),
+                );
+            }
         }
         _ => {}
     }

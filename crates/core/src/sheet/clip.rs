@@ -99,17 +99,14 @@ impl<'a> Writer<'a> {
     fn pass_minutes(&self, pass: &Pass<'_>, body_units: f64) -> f64 {
         let legs = pass.cuts().filter(|c| c.unit.is_of_a_leg()).count() as f64;
         let body = pass.cuts().count() as f64 - legs;
-        let minutes = match clipped_part(pass) {
-            Some(minutes) => minutes,
-            None => {
-                let again = if self.roughed.is_some() {
-                    m::AFTER_ROUGHING
-                } else {
-                    1.0
-                };
-                again * m::BODY_CLIPPED * body / body_units + m::LEG_SKIMMED * legs_of(legs)
-            }
+        let again = if self.roughed.is_some() {
+            m::AFTER_ROUGHING
+        } else {
+            1.0
         };
+        let minutes = clipped_part(pass).unwrap_or_else(|| {
+            again * m::BODY_CLIPPED * body / body_units + m::LEG_SKIMMED * legs_of(legs)
+        });
         minutes * self.width_share(pass.tool)
     }
 
@@ -186,12 +183,8 @@ impl<'a> Writer<'a> {
         }
         amounts.extend(self.second_pass(main.run, tool));
         amounts.extend(self.rolled(&units));
-        amounts.extend(face_amounts(
-            &finished,
-            self.plan,
-            &self.job.coat,
-            self.words,
-        ));
+        let stands = |zone| self.stands_mm(zone);
+        amounts.extend(face_amounts(&finished, self.plan, &stands, self.words));
         let leaves = self.leaves(&finished);
         self.push(
             Stage::Clip,

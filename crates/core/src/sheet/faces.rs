@@ -1,5 +1,5 @@
 use crate::balance::Place;
-use crate::coat::CoatNow;
+use crate::coat::Zone;
 use crate::plan::Plan;
 use crate::say::{Words, capital};
 use crate::shape::Hand;
@@ -17,12 +17,12 @@ const EVEN_MM: f64 = 3.0;
 pub(super) fn face_amounts(
     cuts: &[&UnitCut],
     plan: &Plan,
-    coat: &CoatNow,
+    stands: &dyn Fn(Zone) -> f64,
     words: &Words<'_>,
 ) -> Vec<String> {
     cuts.iter()
         .filter(|cut| cut.stroke != Stroke::Leave && is_face(cut.unit))
-        .flat_map(|cut| lines(cut, plan, coat, words))
+        .flat_map(|cut| lines(cut, plan, stands, words))
         .collect()
 }
 
@@ -41,7 +41,12 @@ const fn is_face(unit: Unit) -> bool {
 }
 
 /// Spots as they come, with what is taken off there.
-fn taken(cut: &UnitCut, plan: &Plan, coat: &CoatNow, hand: Option<Hand>) -> Vec<(f64, f64)> {
+fn taken(
+    cut: &UnitCut,
+    plan: &Plan,
+    stands: &dyn Fn(Zone) -> f64,
+    hand: Option<Hand>,
+) -> Vec<(f64, f64)> {
     let spots = cut.unit.spots(&plan.subject);
     spots
         .into_iter()
@@ -51,13 +56,18 @@ fn taken(cut: &UnitCut, plan: &Plan, coat: &CoatNow, hand: Option<Hand>) -> Vec<
             Place::Leg(place) => hand.is_none_or(|h| h == place.hand),
             Place::Side(_) | Place::Width(_) => true,
         })
-        .map(|(spot, leaves)| (spot.skin.y, (coat.length_mm(spot.zone) - leaves).max(0.0)))
+        .map(|(spot, leaves)| (spot.skin.y, (stands(spot.zone) - leaves).max(0.0)))
         .collect()
 }
 
-fn lines(cut: &UnitCut, plan: &Plan, coat: &CoatNow, words: &Words<'_>) -> Vec<String> {
+fn lines(
+    cut: &UnitCut,
+    plan: &Plan,
+    stands: &dyn Fn(Zone) -> f64,
+    words: &Words<'_>,
+) -> Vec<String> {
     let three = |hand: Option<Hand>| -> Option<[f64; 3]> {
-        let mut down = taken(cut, plan, coat, hand);
+        let mut down = taken(cut, plan, stands, hand);
         down.sort_by(|a, b| b.0.total_cmp(&a.0));
         let (first, last) = (down.first()?, down.last()?);
         Some([first.1, down[down.len() / 2].1, last.1])

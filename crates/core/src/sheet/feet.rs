@@ -11,6 +11,7 @@ use crate::balance::{column_mm, finished_foot_mm};
 use crate::coat::Zone;
 use crate::dog::{Answer, Question};
 use crate::look::FootFinish;
+use crate::say::capital;
 use crate::shape::Leg;
 use crate::solve::Unit;
 
@@ -168,32 +169,29 @@ impl Writer<'_> {
     /// A foot's stages, in their order, then the hem (handbook 10 E).
     fn foot_stages(&self, which: Feet) -> Vec<String> {
         let foot = self.job.look.foot;
-        let mut stages = Vec::new();
-        let is_by_shears = matches!(foot, FootFinish::Round | FootFinish::Hidden);
-        if is_by_shears {
-            let above = BEHIND_PAD * self.job.sides.left.height;
-            stages.push(format!(
-                "Behind: hair drawn down, cut in stages to {} above the big pad",
-                self.words.whole(above)
-            ));
-        }
-        if is_by_shears || foot == FootFinish::Tight {
-            stages.push(format!(
-                "Toes in thirds, {} left on for the last round",
-                self.words.whole(TOE_MARGIN_MM)
-            ));
-        }
-        if is_by_shears {
-            stages.push(match self.answer(Question::FootHeld) {
-                Answer::FootOnTable => {
-                    "Foot on the table throughout: flat round, then tilted".into()
-                }
-                Answer::FootUndercut => {
-                    format!("Lifted: flat under the rim, shears {UNDERCUT_DEG}° inwards; then down")
-                }
-                _ => "Lifted: flat under the rim; then down, flat round, then tilted".to_owned(),
-            });
-        }
+        let toes = format!(
+            "toes in thirds, {} left on",
+            self.words.whole(TOE_MARGIN_MM)
+        );
+        let mut stages = match foot {
+            FootFinish::Clean => Vec::new(),
+            FootFinish::Tight => vec![capital(&toes)],
+            FootFinish::Round | FootFinish::Hidden => {
+                let above = self.words.whole(BEHIND_PAD * self.job.sides.left.height);
+                let flat = match self.answer(Question::FootHeld) {
+                    Answer::FootOnTable => {
+                        "on the table throughout: flat round, then tilted".into()
+                    }
+                    Answer::FootUndercut => {
+                        format!("lifted: under the rim, shears {UNDERCUT_DEG}° inwards; then down")
+                    }
+                    _ => "lifted: flat under the rim; then down, flat round, tilted".to_owned(),
+                };
+                vec![format!(
+                    "Behind in stages to {above} above the big pad; {toes}; {flat}"
+                )]
+            }
+        };
         stages.extend(self.bevels(which));
         stages
     }

@@ -35,7 +35,9 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
             "Skin flat from both sides; a finger over what must not be cut."
         }
         Some(Hazard::EarCanal) => "Ear drawn back, head held by the chin.",
-        Some(Hazard::Tail) => "Tail held at its end, the bone felt.",
+        Some(Hazard::Tail) => {
+            "Tail held at its end, the bone felt; its base down and off from behind."
+        }
         Some(Hazard::Shears) => "Hold the hair's ends: the cut moves with the dog.",
         _ => "",
     }

@@ -320,7 +320,11 @@ impl Writer<'_> {
             zones: vec![Zone::Ear],
             hazards: &[Hazard::Ears],
             pair: pair_hint(&[Zone::Ear]),
-            amounts: vec![self.ends_said("Ears")],
+            amounts: if long.is_empty() {
+                Vec::new()
+            } else {
+                vec![self.ends_said("Ears")]
+            },
             ..Draft::default()
         };
         self.push(Stage::Scissor, draft);

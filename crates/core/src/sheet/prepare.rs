@@ -5,7 +5,7 @@ use super::minutes as m;
 use super::small_jobs::tick;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
-use crate::coat::{Knots, Texture, Zone};
+use crate::coat::{CombRegion, Knots, Texture, Zone};
 use crate::dog::{Answer, Question, Topic};
 use crate::kit::{ONE_SIZE_MM, Tool, ToolKind};
 use crate::solve::Unit;
@@ -47,10 +47,17 @@ impl Writer<'_> {
     /// How much longer bath and dryer take than on a usual coat: by the root of the mean length that is
     /// wet, and how thick it stands (handbook 10 G, modelling choice).
     fn wet_coat(&self) -> f64 {
-        let zones = || Zone::ALL.into_iter().filter(|z| z.is_judged());
-        let sum: f64 = zones().map(|zone| self.stands_mm(zone)).sum();
-        let mean = sum / zones().count() as f64;
-        let factor = (mean / m::WET_COAT_MM).sqrt() * thickness(self.job.coat.texture);
+        let (mut hair, mut all) = (0.0, 0.0);
+        for zone in Zone::ALL.into_iter().filter(|z| z.is_judged()) {
+            let region = CombRegion::of(zone);
+            let there = Zone::ALL.iter().filter(|z| CombRegion::of(**z) == region);
+            let share = region.base_minutes() / there.count() as f64;
+            hair += share * self.stands_mm(zone);
+            all += share;
+        }
+        let mean = hair / all;
+        let factor = (mean / m::WET_COAT_MM).sqrt()
+            * thickness(self.job.coat.texture, self.facts.dog.has_double_coat);
         factor.clamp(m::WET_COAT.0, m::WET_COAT.1)
     }
 
@@ -73,9 +80,12 @@ impl Writer<'_> {
                 && coat.length_mm(zone) - leaves > MUCH_MM
                 && coat.knots(zone) != Knots::Tight
         };
-        BODY.into_iter()
-            .chain(LEGS.into_iter().filter(is_short))
-            .collect()
+        let legs: &[Unit] = if LEGS.iter().all(is_short) {
+            &LEGS
+        } else {
+            &[]
+        };
+        BODY.iter().chain(legs).copied().collect()
     }
 
     /// Longest length the plan leaves on a zone, mm.
@@ -177,10 +187,10 @@ impl Writer<'_> {
 }
 
 /// How thick a coat is under the water against a curl (modelling choice: an undercoat holds more of it).
-const fn thickness(texture: Texture) -> f64 {
+const fn thickness(texture: Texture, is_double: bool) -> f64 {
     match texture {
-        Texture::Curl | Texture::Fleece => 1.0,
-        Texture::Feathered => 1.2,
+        _ if is_double => 1.2,
+        Texture::Curl | Texture::Fleece | Texture::Feathered => 1.0,
         Texture::Silky | Texture::Harsh => 0.8,
     }
 }

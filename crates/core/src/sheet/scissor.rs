@@ -192,7 +192,7 @@ impl Writer<'_> {
         let amounts = if group.units == [Unit::Tail] && !shaped.is_empty() {
             self.tail_amounts()
         } else {
-            face_amounts(&cuts, plan, &self.job.coat, self.words)
+            face_amounts(&cuts, plan, &|zone| self.stands_mm(zone), self.words)
         };
         self.push(
             Stage::Scissor,

@@ -6,7 +6,7 @@ use super::cautions::Hazard;
 use super::minutes as m;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
-use crate::coat::{Knots, Site, SiteSkin, Skin, Zone};
+use crate::coat::{CoatColour, Knots, Site, SiteSkin, Skin, Zone};
 use crate::dog::{Answer, Dog, Question, Sex};
 use crate::kit::{Tool, ToolKind, UnderComb};
 use crate::shape::{BellyReach, BothSides, hygiene_area};
@@ -262,9 +262,9 @@ impl Writer<'_> {
             );
             return;
         }
-        // Delicate skin is left a little more; pads are bare already (handbook 3, *shortest safe*).
+        // Delicate skin, and pale, is left a little more; pads are bare already (handbook 3, *shortest safe*).
         let is_delicate =
-            self.job.skin == Skin::Delicate && zone != Zone::Foot || skin == Some(SiteSkin::Red);
+            asks_for_more(self.job.skin) && zone != Zone::Foot || skin == Some(SiteSkin::Red);
         let least = if is_delicate {
             asked_mm.max(DELICATE_MM)
         } else {
@@ -359,4 +359,9 @@ fn by_small_shears(job: Draft<'_>) -> Draft<'_> {
         tool: "small shears, points away".into(),
         ..job
     }
+}
+
+/// Skin that keeps a little more at the hygiene area.
+fn asks_for_more(skin: Skin) -> bool {
+    skin.is_delicate || skin.colour == CoatColour::Pale
 }

@@ -24,9 +24,10 @@ pub(super) fn put_stands(steps: &mut [Step], plan: &Plan) {
 fn stands(zone: Zone, plan: &Plan) -> Option<Stands> {
     let of_zone = plan.cuts.iter().filter(|c| c.unit.zone() == zone);
     let all = || of_zone.clone().flat_map(|c| c.leaves_mm.iter().copied());
+    let tenth = |mm: f64| Length::worked_out_mm((mm * 10.0).round() / 10.0);
     Some(Stands {
-        mm: Length::worked_out_mm(plan.zone_mm(zone)?),
-        least_mm: Length::worked_out_mm(all().reduce(f64::min)?),
-        most_mm: Length::worked_out_mm(all().reduce(f64::max)?),
+        mm: tenth(plan.zone_mm(zone)?),
+        least_mm: tenth(all().reduce(f64::min)?),
+        most_mm: tenth(all().reduce(f64::max)?),
     })
 }

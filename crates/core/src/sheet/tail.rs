@@ -1,6 +1,7 @@
 //! The tail as it is carried (handbook 10 E).
 
 use super::writer::Writer;
+use crate::coat::Zone;
 use crate::dog::{Answer, Question};
 
 /// What is cut nearer to the felt end of the bone than this, mm (handbook 10 E).
@@ -10,6 +11,8 @@ const ALIKE: f64 = 0.009;
 /// A tail up to this long is docked, or short by birth: only there does a ball stand, share of the height
 /// (handbook 10 E, modelling choice).
 const BALL: f64 = 0.25;
+/// A tail shorter than this has no shape of its own, mm (modelling choice).
+const SHAPED_MM: f64 = 20.0;
 /// Up to this height of a bare V at the root on a full tail, share of the height (handbook 10 E).
 const BARE_V: f64 = 0.05;
 
@@ -21,29 +24,32 @@ impl Writer<'_> {
         let alike = words.whole(ALIKE * build.height);
         let is_short = build.tail.length <= BALL * build.height;
         let rounded = if is_short {
-            format!("A ball round the bone, {alike} alike on all sides")
+            format!("a ball round it, {alike} alike on all sides")
         } else {
-            format!("Its end rounded, {alike} alike on both sides")
+            format!("its end rounded, {alike} alike on both sides")
         };
         let shape = match self.answer(Question::TailEnd) {
-            Answer::TailPlume => "A plume: shaken out, ends only".to_owned(),
+            Answer::TailPlume => "a plume, shaken out, ends only".to_owned(),
             Answer::TailRounded => rounded,
-            Answer::TailU => format!("A U about the bone as it is carried, within {alike}"),
+            Answer::TailU => format!("a U about it as it is carried, within {alike}"),
             Answer::TailV if !is_short => format!(
-                "A bare V at the root, up to {} of it, the rest shaken out",
+                "a bare V at the root, up to {}, the rest shaken out",
                 words.whole(BARE_V * build.height)
             ),
             _ if self.job.look.finish.has_tail_ball => rounded,
-            _ => "Shaken out, its ends even".to_owned(),
+            _ => "shaken out, its ends even".to_owned(),
         };
-        vec![
-            format!(
-                "The end of the bone is felt first; nothing is cut nearer than {} to it",
-                words.whole(BEYOND_THE_BONE_MM)
-            ),
-            shape,
-            "Its base held down and off from behind; judged as it is carried, from both sides"
-                .into(),
-        ]
+        let bone = format!(
+            "Nothing nearer than {} to the bone's felt end",
+            words.whole(BEYOND_THE_BONE_MM)
+        );
+        let has_shape = self
+            .planned_mm(Zone::Tail)
+            .is_some_and(|mm| mm >= SHAPED_MM);
+        vec![if has_shape {
+            format!("{bone}; {shape}")
+        } else {
+            bone
+        }]
     }
 }

@@ -164,7 +164,10 @@ fn cells(step: &Step, size: f64) -> Vec<Cell> {
         how = format!("{how}. {instead}");
     }
     let mut how = vec![(how.trim_start_matches("; ").to_owned(), PLAIN)];
-    how.extend(step.amounts.iter().map(|a| (format!("{a}."), PLAIN)));
+    // One after another: a line each would not fit one leaf.
+    if !step.amounts.is_empty() {
+        how.push((format!("{}.", step.amounts.join(". ")), PLAIN));
+    }
     if !step.hand.is_empty() && !step.hand_said_before {
         how.push((format!("Other hand: {}", step.hand), PLAIN));
     }

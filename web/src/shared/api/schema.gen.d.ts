@@ -1018,7 +1018,7 @@ export interface components {
          * @description An answer to one of them.
          * @enum {string}
          */
-        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "pads_scissors" | "ears_wiped" | "ears_filled" | "thigh_cleared" | "thigh_left" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "tuck_up_kept" | "tuck_up_cleared" | "belly_by_look" | "belly_short" | "belly_filled" | "legs_skimmed" | "legs_scissored" | "legs_by_comb" | "from_the_side" | "front_lifted" | "rear_relieved" | "head_muzzle" | "head_top" | "head_visor" | "head_outline" | "front_by_look" | "front_tube" | "front_d" | "front_flare" | "rear_by_look" | "rear_parallel" | "rear_a" | "underline_by_look" | "underline_straight" | "underline_round" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "head_by_comb" | "head_by_eye" | "fringe_kept" | "fringe_short" | "crown_smoothed" | "crown_carded" | "crown_off" | "ear_by_look" | "ear_to_jaw" | "ear_to_fold" | "ear_tip" | "ear_whole" | "ear_end_by_look" | "ear_at_shoulder" | "ear_under_beard" | "ear_as_wished" | "eyes_v" | "eyes_scissors" | "eyes_trimmer" | "brows_full" | "brows_soft" | "corners_thinners" | "corners_blade" | "corners_curves" | "shape_by_hand" | "shape_straight" | "shape_curved" | "shape_texturiser" | "shape_chunkers" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "held_by_record" | "held_by_helper" | "held_by_loop" | "held_by_nobody" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "edge_hidden" | "edge_drawn" | "keep_the_line" | "level_down";
+        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "pads_scissors" | "ears_wiped" | "ears_filled" | "thigh_cleared" | "thigh_left" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "foot_lifted" | "foot_on_table" | "foot_undercut" | "pass_once" | "pass_twice" | "drop_as_it_falls" | "drop_rolled" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "tuck_up_kept" | "tuck_up_cleared" | "belly_by_look" | "belly_short" | "belly_filled" | "legs_skimmed" | "legs_scissored" | "legs_by_comb" | "from_the_side" | "front_lifted" | "rear_relieved" | "head_muzzle" | "head_top" | "head_visor" | "head_outline" | "front_by_look" | "front_tube" | "front_d" | "front_flare" | "rear_by_look" | "rear_parallel" | "rear_a" | "underline_by_look" | "underline_straight" | "underline_round" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "head_by_comb" | "head_by_eye" | "fringe_kept" | "fringe_short" | "crown_smoothed" | "crown_carded" | "crown_off" | "ends_rounded" | "ends_straight" | "tail_by_look" | "tail_plume" | "tail_rounded" | "tail_u" | "tail_v" | "ear_by_look" | "ear_to_jaw" | "ear_to_fold" | "ear_tip" | "ear_whole" | "ear_end_by_look" | "ear_at_shoulder" | "ear_under_beard" | "ear_as_wished" | "eyes_v" | "eyes_scissors" | "eyes_trimmer" | "brows_full" | "brows_soft" | "corners_thinners" | "corners_blade" | "corners_curves" | "shape_by_hand" | "shape_straight" | "shape_curved" | "shape_texturiser" | "shape_chunkers" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "held_by_record" | "held_by_helper" | "held_by_loop" | "held_by_nobody" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "edge_hidden" | "edge_drawn" | "keep_the_line" | "level_down";
         /** @description An answer, with what it would change on this dog. */
         AnswerHere: {
             /** @description Which. */
@@ -1341,6 +1341,11 @@ export interface components {
          */
         ClipperFit: "any" | "detachable" | "adjustable" | "wide";
         /**
+         * @description How dark the hair is: under pale hair the skin shows, and burns (handbook 3, *Shortest safe*).
+         * @enum {string}
+         */
+        CoatColour: "dark" | "mid" | "pale";
+        /**
          * @description How the coat is finished (handbook 3, *Finish is part of the plan*).
          * @enum {string}
          */
@@ -1526,9 +1531,12 @@ export interface components {
             born?: string | null;
             /** @description The family of builds it estimates from. */
             build?: components["schemas"]["BuildType"];
+            colour?: components["schemas"]["CoatColour"] | null;
             ear?: components["schemas"]["EarKind"] | null;
             /** @description What a colleague must know: ticklish feet, hates spray. */
             handling?: string;
+            /** @description Whether an undercoat lies under its coat: the back is not taken short. */
+            has_double_coat?: boolean;
             /**
              * Format: uuid
              * @description Made by the screen that entered it.
@@ -2097,6 +2105,8 @@ export interface components {
             drawing: components["schemas"]["Drawing"];
             /** @description The frame, each number with its source and doubt. */
             frame: components["schemas"]["FrameValue"][];
+            /** @description All looks by coat, build and what the owner said, the best first. */
+            looks?: components["schemas"]["LookHere"][];
             /** @description Sentences beside the fields. */
             problems: components["schemas"]["Problem"][];
             /**
@@ -3176,6 +3186,13 @@ export interface components {
             /** @description Which look. */
             look: components["schemas"]["LookId"];
         };
+        /** @description A look as it sits on this dog at first sight, nothing solved. */
+        LookHere: {
+            /** @description Which. */
+            look: components["schemas"]["LookId"];
+            /** @description What speaks for and against it; empty where there is nothing to say. */
+            sentence: string;
+        };
         /**
          * @description A look that ships with the program (handbook 5, *Looks*).
          * @enum {string}
@@ -3369,7 +3386,7 @@ export interface components {
              * @description Price to.
              */
             price_to: number;
-            /** @description Why it stands where it stands, in one sentence. */
+            /** @description Why it stands where it stands, in one sentence; empty where there is nothing to say. */
             sentence: string;
             /** @description What the owner takes on. */
             upkeep: components["schemas"]["Upkeep"];
@@ -3789,6 +3806,8 @@ export interface components {
             look_name: string;
             /** @description Name and number of the method. */
             method: string;
+            /** @description How long the dog reads, and how long it came. */
+            reads?: string;
             /** @description Why points stay off; empty until asked for. */
             reasons: components["schemas"]["Reason"][];
             /**
@@ -3808,6 +3827,11 @@ export interface components {
             unmet: components["schemas"]["UnmetWish"][];
             /** @description What the owner takes on. */
             upkeep: components["schemas"]["Upkeep"];
+            /**
+             * Format: int32
+             * @description How many are off because the owner wants it so: they count neither way.
+             */
+            wished?: number;
         };
         /** @description A plan to make. */
         PlanRequest: {
@@ -3869,7 +3893,7 @@ export interface components {
          * @description A question on which practitioners disagree (handbook 6, *Schools*).
          * @enum {string}
          */
-        Question: "washing" | "nails" | "pads" | "ears_cleaned" | "inside_thigh" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "legs" | "interval" | "tuck_up" | "belly_front" | "leg_tools" | "belly_reached" | "head_begins" | "front_leg" | "rear_leg" | "underline" | "hind_inside" | "back_brushing" | "edge" | "head" | "head_tools" | "fringe" | "crown" | "ear_short" | "ear_length" | "between_eyes" | "brows" | "eye_corners" | "shaping" | "joining" | "heat" | "holding" | "breaks" | "colour_edge" | "uneven";
+        Question: "washing" | "nails" | "pads" | "ears_cleaned" | "inside_thigh" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "foot_held" | "passes" | "drop_coat" | "legs" | "interval" | "tuck_up" | "belly_front" | "leg_tools" | "belly_reached" | "head_begins" | "front_leg" | "rear_leg" | "underline" | "hind_inside" | "back_brushing" | "edge" | "head" | "head_tools" | "fringe" | "crown" | "ends" | "tail_end" | "ear_short" | "ear_length" | "between_eyes" | "brows" | "eye_corners" | "shaping" | "joining" | "heat" | "holding" | "breaks" | "colour_edge" | "uneven";
         /** @description A question on which practitioners disagree, on this dog. */
         QuestionHere: {
             /** @description The answers, our default first. */
@@ -5230,7 +5254,7 @@ export interface components {
          * @description Where a value stands against its range.
          * @enum {string}
          */
-        Verdict: "in_range" | "within_tolerance" | "off";
+        Verdict: "in_range" | "within_tolerance" | "off" | "as_wished";
         /**
          * @description A direction the dog is seen from.
          * @enum {string}

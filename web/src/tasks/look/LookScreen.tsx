@@ -21,7 +21,7 @@ export function LookScreen() {
   const chosen = visit.own_look ? null : (visit.look ?? null);
   const choose = (look: Schemas['LookId'], body_mm: number | null) =>
     work.say({ kind: 'look_chosen', choice: { look, body_mm } });
-  const ranked = work.evaluation.looks.flatMap(({ look, sentence }) =>
+  const ranked = (work.evaluation.looks ?? []).flatMap(({ look, sentence }) =>
     work.words.looks.filter((l) => l.look === look).map((l) => ({ look: l, sentence })),
   );
   const [isBeside, setBeside] = useState(false);
@@ -48,8 +48,8 @@ export function LookScreen() {
                 >
                   <span className="block text-xl font-bold">{look.name}</span>
                   <span className="block">{look.summary}</span>
-                  {sentence && <span className="block text-sm">{sentence}</span>}
                 </button>
+                {sentence && <p className="pt-1 text-sm text-soft">{sentence}</p>}
                 {chosen?.look === look.look && look.body_choices_mm.length > 0 && (
                   <Choice
                     label={`Body length, ${unitName(work.house.units)}`}

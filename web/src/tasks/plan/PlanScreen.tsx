@@ -106,18 +106,12 @@ function usePointDrawing(row: Schemas['BalanceRow'] | null): Schemas['Drawing'] 
 }
 
 function Verdict({ plan }: { plan: Schemas['PlanReport'] }) {
-  const body = plan.balance.find((row) => row.judged === 'body_ratio');
   const changes = plan.sheet.tool_changes;
   return (
     <>
       <h2 className="text-2xl font-bold">{plan.look_name}</h2>
       <p className="text-soft">
-        {body && (
-          <>
-            Body <b className="font-mono text-ink">{body.plan}</b>, was{' '}
-            <b className="font-mono text-ink">{body.now}</b>.{' '}
-          </>
-        )}
+        <b className="text-ink">{plan.reads}</b>{' '}
         <span data-right={plan.right}>
           {plan.right} of {plan.balance.length - (plan.wished ?? 0)} points right
           {plan.wished ? `, ${plan.wished} as the owner wants` : ''}.

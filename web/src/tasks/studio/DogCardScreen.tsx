@@ -9,7 +9,7 @@ import { TextField } from '../../shared/ui/TextField';
 import { PageHead } from '../../shared/ui/PageHead';
 import { dayText } from '../../shared/units/show';
 import { TwiceOrGone } from './TwiceOrGone';
-import { SEXES } from './words';
+import { COATS, COLOURS, SEXES } from './words';
 
 type Dog = Schemas['Dog'];
 /** A dog with the version that this screen knows: what it changes is a change of that one. */
@@ -119,6 +119,19 @@ function Card({ known, again }: { known: Known; again: () => void }) {
             options={SEXES}
             value={dog.sex ?? 'unknown'}
             onChange={(sex) => change({ sex })}
+          />
+          <Choice
+            label="Hair"
+            options={COLOURS}
+            value={dog.colour ?? null}
+            onChange={(colour) => change({ colour })}
+          />
+          <Choice
+            label="Undercoat"
+            columns={2}
+            options={COATS}
+            value={dog.has_double_coat === true ? 'double' : 'single'}
+            onChange={(coat) => change({ has_double_coat: coat === 'double' })}
           />
           <TextField
             label="What a colleague must know"

@@ -8,7 +8,7 @@ import { keepText, readText } from '../../shared/devices/storage';
 import { BigButton } from '../../shared/ui/BigControl';
 import { Choice, Said } from '../../shared/ui/controls';
 import { TextField } from '../../shared/ui/TextField';
-import { SEXES } from './words';
+import { COATS, COLOURS, SEXES } from './words';
 import { numberOf } from '../../shared/ui/NumberField';
 import { PageHead } from '../../shared/ui/PageHead';
 
@@ -32,6 +32,8 @@ interface Draft {
   size: NonNullable<Dog['size']>;
   build: NonNullable<Dog['build']>;
   texture: NonNullable<Dog['texture']>;
+  colour: NonNullable<Dog['colour']> | null;
+  has_double_coat: boolean;
 }
 
 function readDraft(): Draft {
@@ -45,6 +47,8 @@ function readDraft(): Draft {
     size: 'medium',
     build: 'ordinary',
     texture: 'curl',
+    colour: null,
+    has_double_coat: false,
   };
   try {
     return { ...fresh, ...(JSON.parse(readText(localStorage, DRAFT) ?? '{}') as Partial<Draft>) };
@@ -83,6 +87,8 @@ export function NewDogScreen() {
         age_months: years === null ? null : Math.round(years * 12),
         size: draft.size,
         texture: draft.texture,
+        colour: draft.colour,
+        has_double_coat: draft.has_double_coat,
         build: draft.build,
         handling: draft.handling.trim(),
       };
@@ -154,6 +160,19 @@ export function NewDogScreen() {
             options={SEXES}
             value={draft.sex}
             onChange={(sex) => change({ sex })}
+          />
+          <Choice
+            label="Hair"
+            options={COLOURS}
+            value={draft.colour}
+            onChange={(colour) => change({ colour })}
+          />
+          <Choice
+            label="Undercoat"
+            columns={2}
+            options={COATS}
+            value={draft.has_double_coat ? 'double' : 'single'}
+            onChange={(coat) => change({ has_double_coat: coat === 'double' })}
           />
           <TextField
             label="Age, years"

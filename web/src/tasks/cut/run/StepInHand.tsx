@@ -54,7 +54,7 @@ export function StepInHand(props: {
     <>
       {props.renewed && (
         <div className="mb-2 flex items-center gap-2 border-l-4 border-tape pl-2" role="status">
-          <p className="flex-1 text-lg leading-snug font-bold">{props.renewed.said}</p>
+          <p className="flex-1 leading-snug font-bold">{props.renewed.said}</p>
           <Plain onClick={props.renewed.takeBack}>As it was</Plain>
         </div>
       )}

@@ -1,0 +1,101 @@
+//! From an empty salon: what happens at the table changes the steps to come, says so, and can be taken back.
+#![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
+
+use crate::support;
+
+use support::{TABLET, on_empty_stage};
+
+const RENEWED: &str = "Planned anew: ";
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
+    on_empty_stage(TABLET, async |stage| {
+        // A kit of two, as a first day has it.
+        stage.go("/kit").await;
+        for (name, leaves) in [("4", "10"), ("10", "1.5")] {
+            stage.until_text("Put it in the kit").await;
+            stage.choose("Kind", "Blade").await;
+            stage.type_into("What is printed on it", name).await;
+            stage.type_into("Leaves", leaves).await;
+            stage.touch(&stage.find("Put it in the kit").await).await;
+            stage.find(&format!("Retire the {name} blade")).await;
+        }
+        stage.go("/").await;
+        stage.touch(&stage.find("New dog").await).await;
+        stage.type_into("Name", "Ballast").await;
+        stage.touch(&stage.find("Talk").await).await;
+        stage.until_text("Looks, best first").await;
+        let visit = stage.visit_path().await;
+        stage.go(&format!("{visit}/look")).await;
+        stage.until_text("the best for this coat").await;
+        stage.touch_at_css("li button[aria-pressed]").await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage.touch(&stage.find("Start at the table").await).await;
+        stage.read_the_cautions().await;
+        stage.groom_up_to("Bath").await;
+
+        // A knot on the hip, close to the skin: cut with the coat.
+        stage.touch(&stage.find("More").await).await;
+        stage.touch(&stage.find("A knot here").await).await;
+        stage.until_text("how far off the skin").await;
+        stage
+            .touch_until(
+                "Touch a number, or choose a zone",
+                "the zones are listed",
+                "document.querySelector('[role=option]')",
+            )
+            .await;
+        stage.touch(&stage.find("hip").await).await;
+        stage.choose("On which side of the dog", "Left").await;
+        stage.type_into("Off the skin", "4").await;
+        stage.touch(&stage.find("What now?").await).await;
+        stage.until_text("Brush out, if the dog bears it").await;
+        stage.assert_accessible("a knot here").await;
+        stage
+            .touch_at_css("button[aria-label^='Do this: Cut with the coat']")
+            .await;
+        stage.until_text(RENEWED).await;
+        stage.until_kept().await;
+        stage.assert_accessible("planned anew").await;
+        // It survives a reload, and is taken back with one touch.
+        stage.go(&format!("{visit}/run")).await;
+        stage.until_text(RENEWED).await;
+        stage.touch(&stage.find("As it was").await).await;
+        stage
+            .until(
+                "it is as it was",
+                &format!("!document.body.innerText.includes('{RENEWED}')"),
+            )
+            .await;
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/run")).await;
+        stage
+            .until(
+                "the bath is in hand",
+                "document.querySelector('h2[data-step]')",
+            )
+            .await;
+        assert_eq!(
+            stage
+                .script(&format!(
+                    "return document.body.innerText.includes('{RENEWED}')"
+                ))
+                .await,
+            false,
+            "what was taken back is not asked again"
+        );
+
+        // The blade loses a tooth: the rest goes without it.
+        stage.touch(&stage.find("More").await).await;
+        stage
+            .touch(&stage.find("A tool: oiled, hot, dull, broken").await)
+            .await;
+        stage.touch(&stage.find("4 blade").await).await;
+        stage.touch(&stage.find("Tooth missing").await).await;
+        stage.until_text(RENEWED).await;
+        stage.until_text("4 blade").await;
+        stage.until_kept().await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
