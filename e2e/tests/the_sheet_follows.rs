@@ -12,11 +12,17 @@ async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
     on_empty_stage(TABLET, async |stage| {
         // A kit of two, as a first day has it.
         stage.go("/kit").await;
-        for (name, leaves) in [("4", "10"), ("10", "1.5")] {
+        for (name, leaves) in [("4", "10"), ("7", "3.2")] {
             stage.until_text("Put it in the kit").await;
             stage.choose("Kind", "Blade").await;
             stage.type_into("What is printed on it", name).await;
             stage.type_into("Leaves", leaves).await;
+            stage
+                .until(
+                    "the length is read",
+                    &format!("document.querySelector('input[data-mm=\"{leaves}\"]')"),
+                )
+                .await;
             stage.touch(&stage.find("Put it in the kit").await).await;
             stage.find(&format!("Retire the {name} blade")).await;
         }
@@ -48,6 +54,12 @@ async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
         stage.touch(&stage.find("hip").await).await;
         stage.choose("On which side of the dog", "Left").await;
         stage.type_into("Off the skin", "4").await;
+        stage
+            .until(
+                "the length is read",
+                "document.querySelector('input[data-mm=\"4\"]')",
+            )
+            .await;
         stage.touch(&stage.find("What now?").await).await;
         stage.until_text("Brush out, if the dog bears it").await;
         stage.assert_accessible("a knot here").await;

@@ -346,3 +346,14 @@ fn a_knot_met_is_kept_and_changes_the_rest() {
     let visit = table.visit();
     assert!(visit.coat.limits.is_empty() && visit.coat.knots.is_empty());
 }
+
+/// Where no tool of the kit goes under it, a knot is brushed: nothing is called cut that stays knotted.
+#[test]
+fn a_kit_without_a_blade_offers_the_brush_alone() {
+    let table = Table::begun();
+    let (visit, house) = (table.visit(), veliform_core::dog::House::default());
+    let desk = veliform_core::desk::Desk::new(&table.dog, &visit, &house, &[]);
+    let ways = desk.knot_here(&knot(Zone::Hip, 4.0)).expect("solves");
+    let ways: Vec<KnotWay> = ways.iter().map(|w| w.way).collect();
+    assert_eq!(ways, [KnotWay::Brush]);
+}

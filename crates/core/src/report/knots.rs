@@ -73,6 +73,10 @@ const NEVER: u32 = 52;
 /// Less than this is not seen, in balance (modelling choice).
 const NOTHING: f64 = 0.5;
 
+/// A tool that leaves so much more goes under a knot all the same, mm (modelling choice: makers' own
+/// scatter).
+const WITHIN_MM: f64 = 0.5;
+
 /// One knot under the brush, minutes on a medium dog (modelling choice: a third of what few knots take).
 const ONE_KNOT_MINUTES: f64 = 5.0;
 
@@ -101,6 +105,8 @@ pub fn knot_ways(
     let under = make_plan(&under)?;
     let minutes = ONE_KNOT_MINUTES * for_size(job.sides.left.height);
     let mut ways = ways_of(knot.zone, (minutes, plan, &under), job, words)?;
+    // What no tool of this kit leaves is no way out: the knot would stay in what is cut.
+    ways.retain(|w| w.way == KnotWay::Brush || w.leaves_mm.as_mm() <= off_skin + WITHIN_MM);
     if brushed_enough && let Some(at) = ways.iter().position(|w| w.way == KnotWay::Brush) {
         let mut brush = ways.remove(at);
         brush

@@ -115,7 +115,7 @@ export function NewDogScreen() {
       <PageHead>New dog</PageHead>
       <main className="min-h-0 flex-1 overflow-y-auto">
         <form
-          className="mx-auto grid max-w-4xl gap-x-10 gap-y-5 p-6 md:grid-cols-2"
+          className="mx-auto grid max-w-4xl gap-x-10 gap-y-3 px-6 py-4 md:grid-cols-2"
           onSubmit={(e) => {
             e.preventDefault();
             put.mutate();
@@ -210,7 +210,7 @@ function Size(props: {
       options={SIZES}
       value={props.value}
       onChange={props.onChange}
-      columns={2}
+      columns={4}
     />
   );
 }
