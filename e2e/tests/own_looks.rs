@@ -49,7 +49,13 @@ async fn a_look_is_copied_edited_and_planned_with() {
         stage.assert_accessible("own look").await;
         stage.go(&format!("{visit}/plan")).await;
         stage.until_text("Signal lamb").await;
-        stage.until_text("1.10").await;
+        // Aimed at 1.10 to 1.18 of the height.
+        stage
+            .until(
+                "it reads so long",
+                r"/Reads 1[0-8] % long/.test(document.body.innerText)",
+            )
+            .await;
         stage.assert_quiet_console().await;
     })
     .await;

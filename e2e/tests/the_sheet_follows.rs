@@ -44,14 +44,7 @@ async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
         stage.touch(&stage.find("More").await).await;
         stage.touch(&stage.find("A knot here").await).await;
         stage.until_text("how far off the skin").await;
-        stage
-            .touch_until(
-                "Touch a number, or choose a zone",
-                "the zones are listed",
-                "document.querySelector('[role=option]')",
-            )
-            .await;
-        stage.touch(&stage.find("hip").await).await;
+        stage.choose_zone("hip").await;
         stage.choose("On which side of the dog", "Left").await;
         stage.type_into("Off the skin", "4").await;
         stage

@@ -419,6 +419,17 @@ impl Stage {
         self.touch(&element).await;
     }
 
+    /// A zone by its name, where none is chosen yet. The page may still grow meanwhile.
+    pub async fn choose_zone(&self, name: &str) {
+        self.touch_until(
+            "Touch a number, or choose a zone",
+            "the zones are listed",
+            "document.querySelector('[role=option]')",
+        )
+        .await;
+        self.touch(&self.find(name).await).await;
+    }
+
     /// Waits until the large control of the table has rested: a touch counts again.
     pub async fn until_rested(&self) {
         self.until(

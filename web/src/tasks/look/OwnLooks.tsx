@@ -26,7 +26,7 @@ export function OwnLooks() {
       ...chosen,
       id: crypto.randomUUID(),
       name: name.trim(),
-      base: visit.look?.look ?? words.looks[0]?.look ?? 'one_length',
+      base: visit.look?.look ?? evaluation.looks?.[0]?.look ?? 'one_length',
       body_mm: visit.look?.body_mm ?? null,
       lines: visit.lines ?? {},
     };

@@ -1,14 +1,13 @@
 import { useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../../../shared/api/client';
-import { Choice, Plain, Said } from '../../../shared/ui/controls';
+import { Plain, Said } from '../../../shared/ui/controls';
 import { LengthField } from '../../../shared/ui/LengthField';
-import { ZonePicker } from '../../../shared/ui/ZonePicker';
 import { useVisitWork } from '../../../shared/visit/context';
-import { HANDS } from './hands';
 import { useSlipWay } from './useSlipWay';
+import { WaysOut } from './WaysOut';
+import { WhereOnDog, whereOf } from './WhereOnDog';
 
 type Zone = Schemas['Zone'];
-type Hand = Schemas['Hand'];
 type Cause = Schemas['SlipCause'];
 
 /** Too much came off: where, on which side, what cut it, what is left, and the ways out. */
@@ -22,17 +21,16 @@ export function SlipPanel(props: {
 }) {
   const work = useVisitWork();
   const { zone } = props;
-  const [hand, setHand] = useState<Hand | null>(null);
+  const [side, setSide] = useState<Schemas['Hand'] | null>(null);
   const [cause, setCause] = useState<Cause | null>(null);
   const [leftMm, setLeft] = useState<number | null>(null);
   const [ways, setWays] = useState<Schemas['RescueOption'][] | null>(null);
   const [sorry, setSorry] = useState<string | null>(null);
   const choose = useSlipWay(props.onDone);
   const { house, kit, options } = work;
-  const word = work.words.zones.find((z) => z.zone === zone);
-  const isPair = word?.is_pair === true;
+  const where = whereOf(work.words.zones, zone, side);
   const stood = work.evaluation.zones.find((z) => z.zone === zone);
-  const isSaid = zone !== null && leftMm !== null && (!isPair || hand !== null);
+  const isSaid = where.isSaid && leftMm !== null;
   const blades = kit.filter((t) => t.kind === 'blade' && !t.retired && t.state !== 'tooth_missing');
   const cutBy = (by: Cause, mm: number | null) => {
     setWays(null);
@@ -44,7 +42,7 @@ export function SlipPanel(props: {
 
   const find = () => {
     if (zone === null || leftMm === null) return;
-    const slip = { zone, hand: isPair ? hand : null, left_mm: leftMm, cause };
+    const slip = { zone, hand: where.hand, left_mm: leftMm, cause };
     // Written down first: it happened, whether a way out is found or not.
     work.say({ kind: 'run', event: { event: 'slipped', slip } });
     const desk = { ...work.desk, options: { ...options, step: null } };
@@ -61,28 +59,17 @@ export function SlipPanel(props: {
     <>
       <h2 className="text-[28px] leading-tight font-bold">Too much came off</h2>
       <p className="pb-2">Stop. Nothing is lost yet: say where, and what cut it.</p>
-      <ZonePicker
-        zones={work.words.zones}
-        value={zone}
-        onChange={(z) => {
+      <WhereOnDog
+        where={where}
+        onZone={(z) => {
           setWays(null);
           props.onZone(z);
         }}
+        onHand={(hand) => {
+          setWays(null);
+          setSide(hand);
+        }}
       />
-      {isPair && (
-        <div className="pt-2">
-          <Choice
-            label="On which side of the dog"
-            columns={2}
-            options={HANDS}
-            value={hand}
-            onChange={(side) => {
-              setWays(null);
-              setHand(side);
-            }}
-          />
-        </div>
-      )}
       <p className="pt-2 text-sm text-soft">What cut it</p>
       <div className="grid grid-cols-4 gap-1.5 pb-1" role="group" aria-label="What cut it">
         {blades.map((tool) => (
@@ -112,7 +99,7 @@ export function SlipPanel(props: {
         valueMm={leftMm}
         units={house.units}
         readOn={{
-          place: word?.label ?? 'There',
+          place: where.word?.label ?? 'There',
           mostMm: stood?.most_mm ?? null,
         }}
         onValue={(mm) => {
@@ -120,10 +107,10 @@ export function SlipPanel(props: {
           setLeft(mm);
         }}
         onAway={(typed) => {
-          const where = [word?.label, hand].filter(Boolean).join(', ');
+          const at = [where.word?.label, where.hand].filter(Boolean).join(', ');
           work.say({
             kind: 'run',
-            event: { event: 'noted', step: props.step, text: `Slip, ${where}: “${typed}” left` },
+            event: { event: 'noted', step: props.step, text: `Slip, ${at}: “${typed}” left` },
           });
           setSorry('The slip is written down as a note; say it again when Veliform is back.');
         }}
@@ -135,18 +122,7 @@ export function SlipPanel(props: {
         </Plain>
       )}
       {ways && zone && leftMm !== null && (
-        <ol>
-          {ways.map((way, i) => (
-            <li key={way.way} className="border-t border-line py-2">
-              <p className={i === 0 ? 'font-bold' : ''}>{way.sentence}</p>
-              <div className="pt-1">
-                <Plain label={`Do this: ${way.sentence}`} onClick={() => choose(zone, leftMm, way)}>
-                  Do this
-                </Plain>
-              </div>
-            </li>
-          ))}
-        </ol>
+        <WaysOut ways={ways} onTake={(way) => choose(zone, leftMm, way)} />
       )}
     </>
   );
