@@ -231,17 +231,30 @@ where
     }
 }
 
+/// Opens a browser with a driver and a profile of its own. On a machine whose cores are all taken it ends
+/// now and then before its driver has met it: then it is opened again.
+async fn open_browser() -> (Client, Group, TempDir) {
+    let mut said = String::new();
+    for _ in 0..4 {
+        let profile = tempfile::tempdir().unwrap();
+        let (driver, port) = drive(profile.path());
+        let opened = ClientBuilder::new(HttpConnector::new())
+            .capabilities(capabilities())
+            .connect(&format!("http://127.0.0.1:{port}"))
+            .await;
+        match opened {
+            Ok(client) => return (client, driver, profile),
+            Err(error) => said = error.to_string(),
+        }
+    }
+    panic!("the browser does not start: {said}");
+}
+
 impl Stage {
     async fn start(screen: Screen, salon: Salon) -> Self {
         let folder = tempfile::tempdir().unwrap();
         let (server, address) = serve(salon, folder.path(), 0);
-        let profile = tempfile::tempdir().unwrap();
-        let (driver, port) = drive(profile.path());
-        let client = ClientBuilder::new(HttpConnector::new())
-            .capabilities(capabilities())
-            .connect(&format!("http://127.0.0.1:{port}"))
-            .await
-            .expect("the browser starts");
+        let (client, driver, profile) = open_browser().await;
         let mut stage = Self {
             client,
             address,
