@@ -28,6 +28,7 @@ export function KnotPanel(props: {
     if (zone === null || offMm === null) return;
     const knot = { zone, hand: where.hand, off_skin_mm: offMm };
     const desk = { ...work.desk, options: { ...work.options, step: null } };
+    setSorry(null);
     ask(api.POST('/api/knot', { body: { desk, knot } })).then(setWays, (error: unknown) => {
       if (!(error instanceof Failure)) return;
       setSorry(
@@ -69,6 +70,10 @@ export function KnotPanel(props: {
         label="Off the skin"
         valueMm={offMm}
         units={work.house.units}
+        readOn={{
+          place: where.word?.label ?? 'There',
+          mostMm: work.evaluation.zones.find((z) => z.zone === zone)?.most_mm ?? null,
+        }}
         onValue={(mm) => {
           anew();
           setOff(mm);
