@@ -118,6 +118,7 @@ async fn at_the_table(stage: &Stage, visit: &str) {
         ("I have read this", "Small jobs"),
         ("Slip", "Too much came off"),
         ("Back to the step", "Small jobs"),
+        ("More", "Order of the steps"),
         ("Not today", "Not today: why?"),
         ("Back to the step", "Small jobs"),
         ("More", "Order of the steps"),

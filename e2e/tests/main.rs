@@ -8,6 +8,7 @@ mod coat_and_knobs;
 mod coat_map_and_past;
 mod crates_keep_their_arrows;
 mod every_screen_is_accessible;
+mod from_two_metres;
 mod hands_on_in_full;
 mod hidden_places;
 mod kit_and_files;

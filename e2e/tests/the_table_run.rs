@@ -46,9 +46,9 @@ async fn a_whole_groom_by_touch() {
         begin(stage, &visit).await;
         stage.until("nails first", &format!("{STEP} === '1'")).await;
         // Put off into the bath, it stays in sight and comes back after it.
-        stage.touch(&stage.find("Bath").await).await;
+        stage.more("After the bath").await;
         stage.until_text("Eye corners: in the bath").await;
-        stage.touch(&stage.find("Note").await).await;
+        stage.more("Note").await;
         stage.type_into("Note at this step", "ticklish pads").await;
         stage.touch(&stage.find("Write it down").await).await;
         stage.until_text("Small jobs").await;
@@ -307,7 +307,7 @@ async fn steps_are_taken_in_another_order_and_in_parts_and_read_between() {
         stage.until("it is in hand", &format!("{STEP} === '{number}'")).await;
 
         // What stands is read; the run says how much more.
-        stage.touch(&stage.find("Measure").await).await;
+        stage.more("Measure").await;
         stage.until_text("What stands now?").await;
         stage.assert_accessible("what stands now").await;
         stage.script("document.querySelector('[aria-label=\"Where\"] button').click()").await;
@@ -345,7 +345,7 @@ async fn steps_are_taken_in_another_order_and_in_parts_and_read_between() {
         stage.touch(&stage.find("Tooth missing").await).await;
         stage.until_kept().await;
         // Left for another visit, with a reason.
-        stage.touch(&stage.find("Not today").await).await;
+        stage.more("Not today").await;
         stage.touch(&stage.find("The dog minds it").await).await;
         stage.until_text("not today (the dog minds it)").await;
         stage.until_kept().await;

@@ -58,7 +58,7 @@ fn the_bend_behind_is_as_deep_as_felt(#[case] felt: Option<(Felt, Grade)>, #[cas
     let mut input = of_height(460.0);
     input.felt.extend(felt);
     let b = resolve(&input, UnitSystem::Millimetres).build;
-    let yb = b.hock + 0.36 * (b.stifle - b.hock) + 0.06 * b.height;
+    let yb = b.hock + 0.36 * (b.stifle - b.hock) + 0.055 * b.height;
     let line = -b.hock_reach * (b.pin - yb) / (b.pin - b.hock);
     // The shape's own default is 8.2 %; the handbook rounds it to 8.
     assert!(((b.bend_x - line) / b.height - share).abs() < 0.003);

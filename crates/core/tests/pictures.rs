@@ -179,11 +179,11 @@ fn words(house: &House) -> Words<'_> {
     Words { house, kit: &[] }
 }
 
-/// The dog of the picture can look like its picture.
+/// The dog of the picture can look like its picture: one whose frame wears the look as it is meant.
 #[test]
 fn a_dog_can_look_like_its_own_picture() {
     let mut rng = ChaCha8Rng::seed_from_u64(6);
-    let dog = build(450.0, |_, _| {});
+    let dog = build(450.0, |b, h| b.length = 1.02 * h);
     let model = model(&dog, LookId::Lamb);
     let picture = model.picture(&far(), 0.0, &mut rng);
     let reading = read_picture(&picture);

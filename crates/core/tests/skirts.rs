@@ -10,7 +10,7 @@ use veliform_core::balance::Judged;
 use veliform_core::coat::{CoatNow, Zone};
 use veliform_core::look::{LineName, LineStop, Look, LookId};
 use veliform_core::shape::{
-    Finish, HeadShape, PieceKind, Station as S, dress_by_zone, side_pieces,
+    Finish, Hangs, HeadShape, PieceKind, Station as S, dress_by_zone, side_pieces,
 };
 
 fn skirted(coat: impl FnOnce(CoatNow) -> CoatNow, height: f64) -> Solved {
@@ -98,7 +98,7 @@ fn the_skirts_join_ends_over_its_hem() {
 fn a_cut_skirt_is_drawn_between_root_and_hem() {
     let frame = build(400.0, |_, _| {});
     let finish = Finish {
-        has_skirt: true,
+        hangs: Hangs::Skirt,
         ..Finish::trimmed(HeadShape::Spaniel)
     };
     let stand = veliform_core::coat::Stands::even(0.6);

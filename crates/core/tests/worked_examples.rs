@@ -89,12 +89,13 @@ fn prices_point_at_the_hair_behind_the_front_leg() {
     }
     by_zone.sort_by(|a, b| b.1.total_cmp(&a.1));
     let first: Vec<Zone> = by_zone.iter().take(3).map(|(z, _)| *z).collect();
-    // Example 3's prices: behind foreleg .29, flank .15, knee .09. Foreleg before knee holds here too.
-    // The flank's cannot: hair at the drawn dog's flank fold hangs down and shortens nothing, and
+    // Example 3's prices: behind foreleg .29, flank .15, knee .09. Foreleg before knee holds here too,
+    // with the front of the hind leg, which runs into the knee in one line, between them. The flank's
+    // cannot: hair at the drawn dog's flank fold hangs down and shortens nothing, and
     // daylight is judged at the thigh below it (docs/method.md 5). Nor can the sizes: a price is one
     // place's, and the drawn dog has more places to a zone.
     assert_eq!(first[0], Zone::ForeBack, "{by_zone:?}");
-    assert_eq!(first[1], Zone::Knee, "{by_zone:?}");
+    assert!(first.contains(&Zone::Knee), "{by_zone:?}");
     assert!(!first.contains(&Zone::Flank), "{by_zone:?}");
 }
 

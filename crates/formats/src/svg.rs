@@ -35,10 +35,10 @@ const fn style(fill: &'static str, stroke: &'static str) -> Style {
 fn style_of(role: Role, theme: Theme) -> Style {
     let (sheet, ink, wash, wash_far, chalk, pin, tape, soft) = match theme {
         Theme::Light => (
-            "#fefefc", "#12211d", "#d5dad1", "#c6ccc3", "#1d4f9e", "#a8371b", "#f0d25a", "#5b6a63",
+            "#fefefc", "#12211d", "#b9c4b6", "#a9b5a6", "#1a4890", "#a8371b", "#f0d25a", "#5b6a63",
         ),
         Theme::Paper => (
-            "#ffffff", "#000000", "#e3e3e3", "#d2d2d2", "#000000", "#000000", "#ffffff", "#444444",
+            "#ffffff", "#000000", "#cfcfcf", "#bfbfbf", "#000000", "#000000", "#ffffff", "#444444",
         ),
     };
     let far = match theme {
@@ -62,6 +62,9 @@ fn style_of(role: Role, theme: Theme) -> Style {
             ..style("none", ink)
         },
         Role::IdealLine => style("none", ink),
+        Role::HairMark => style("none", soft),
+        Role::ZoneArea => style("none", "none"),
+        Role::StrokeMark => style(chalk, chalk),
         Role::Skin => Style {
             dash: Some((0.0015, 0.009)),
             ..style("none", soft)
@@ -155,7 +158,8 @@ pub(crate) fn drawing_group(drawing: &Drawing, theme: Theme) -> String {
         theme,
     };
     let mut out = String::new();
-    for shape in &drawing.shapes {
+    // What only answers a finger is not printed.
+    for shape in drawing.shapes.iter().filter(|s| s.role != Role::ZoneArea) {
         page.shape(shape, &mut out);
     }
     out

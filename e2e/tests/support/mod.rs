@@ -710,26 +710,39 @@ impl Stage {
         .await;
     }
 
+    /// One of the things behind *More*, at the table.
+    pub async fn more(&self, what: &str) {
+        self.touch(&self.find("More").await).await;
+        self.until_text("Order of the steps").await;
+        self.touch(&self.find(what).await).await;
+    }
+
     /// One large control after another, until a step of that name is in hand.
     pub async fn groom_up_to(&self, what: &str) {
         let is_there = format!("return ({STEP} ?? '').startsWith('{what}')");
         while self.script(&is_there).await != true {
-            let before = self.script(&format!("return {STEP}")).await;
-            self.until_rested().await;
-            let label = self
-                .script("return document.querySelector('button[data-next]').innerText")
-                .await;
-            let name = match label.as_str() {
-                Some(label) if label.starts_with("Comb passes") => "It runs free everywhere",
-                _ => "Done",
-            };
-            self.touch(&self.find(name).await).await;
-            self.until(
-                "the next stands there",
-                &format!("{STEP} !== {before} || document.querySelector('button[data-next]')?.innerText.startsWith('Done')"),
-            )
-            .await;
+            self.next_step().await;
         }
+    }
+
+    /// The step in hand is done, with what it asks before.
+    pub async fn next_step(&self) {
+        let before = self.script(&format!("return {STEP}")).await;
+        self.until_rested().await;
+        let label = self
+            .script("return document.querySelector('button[data-next]').innerText")
+            .await;
+        let name = match label.as_str() {
+            Some(label) if label.starts_with("Comb passes") => "It runs free everywhere",
+            Some(label) if label.starts_with("Alike") => "Same length",
+            _ => "Done",
+        };
+        self.touch(&self.find(name).await).await;
+        self.until(
+            "the next stands there",
+            &format!("{STEP} !== {before} || document.querySelector('button[data-next]')?.innerText.startsWith('Done')"),
+        )
+        .await;
     }
 
     /// The address of the latest visit of a demo dog, by the beginning of its name.

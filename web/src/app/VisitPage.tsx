@@ -17,6 +17,7 @@ const ALL_LAYERS: Schemas['Layers'] = {
   plan: true,
   settled: false,
   ideal: false,
+  hair: true,
   skin: true,
   measures: false,
   landmarks: false,

@@ -46,7 +46,7 @@ const NEIGHBOURS: f64 = 0.2;
 /// Runs of the edge that a bump is looked for along.
 const RUNS: [&[S]; 3] = [
     &TOPLINE,
-    &[S::PinBone, S::Buttock, S::ThighBack, S::Bend],
+    &[S::PinBone, S::Buttock, S::ThighBack, S::ThighLow, S::Bend],
     &[S::Brisket, S::Belly, S::BellyRear, S::LastRib, S::TuckUp],
 ];
 
@@ -86,9 +86,18 @@ pub fn evaluated_points(
             (Some(0.0), Some(WAIST_BEHIND * h)),
         );
     }
-    let fullest = furthest(KNEE, (S::FlankFold, S::HockFront), &edge);
-    let deepest = furthest(BEHIND, (S::PinBone, S::HockPoint), &edge);
-    let apart = edge(fullest).1 - edge(deepest).1;
+    // A course that is even to the eye has no one deepest place: the nearest of both are compared.
+    let fullest = furthest(&KNEE, (S::FlankFold, S::HockFront), PLATEAU * h, &edge);
+    let deepest = furthest(&BEHIND, (S::PinBone, S::HockPoint), PLATEAU * h, &edge);
+    let (fullest, apart) = fullest
+        .iter()
+        .flat_map(|knee| {
+            deepest
+                .iter()
+                .map(|bend| (*knee, edge(*knee).1 - edge(*bend).1))
+        })
+        .min_by(|a, b| a.1.abs().total_cmp(&b.1.abs()))
+        .unwrap_or((S::Stifle, 0.0));
     judge(
         Judged::KneeOpposite,
         fullest,
@@ -153,20 +162,19 @@ fn bump(subject: &Subject, lengths_mm: &[f64]) -> Option<(Station, f64)> {
         .max_by(|a, b| a.1.total_cmp(&b.1))
 }
 
-/// Which of these stations stands furthest before the straight line between two others.
-fn furthest(among: [S; 3], (high, low): (S, S), edge: &dyn Fn(S) -> (f64, f64)) -> S {
-    let ((xh, yh), (xl, yl)) = (edge(high), edge(low));
-    let before = |s: S| {
-        let (x, y) = edge(s);
-        x - (xl + (xh - xl) * (y - yl) / (yh - yl))
+/// The stations furthest before a line through two others, and those within `plateau` mm of them.
+fn furthest(among: &[S], line: (S, S), plateau: f64, edge: &dyn Fn(S) -> (f64, f64)) -> Vec<S> {
+    let (a, b) = (edge(line.0), edge(line.1));
+    let before = |s: &S| {
+        let (x, y) = edge(*s);
+        x - (a.0 + (b.0 - a.0) * (y - a.1) / (b.1 - a.1))
     };
-    let [mut best, others @ ..] = among;
-    for other in others {
-        if before(other) > before(best) {
-            best = other;
-        }
-    }
-    best
+    let most = among.iter().map(before).fold(f64::MIN, f64::max);
+    among
+        .iter()
+        .filter(|s| before(s) >= most - plateau)
+        .copied()
+        .collect()
 }
 
 /// A point whose value is known and moved by no length, mm.

@@ -358,12 +358,22 @@ impl Builder<'_> {
         let end = Expr::constant(subject.len(), top.dot(across));
         let line = Self::chord(subject.along(S::Withers, across), end, t);
         let join = subject.along(S::CrestMid, across) - &line;
-        // The neck of balance-model.md is a straight line; a drawn one arches by itself, and that arch is no
-        // leave to take the crest: the hair joins over it.
-        let skin = |s: S| subject.shape.skin(s).to_vec2().dot(across);
-        let straight = (1.0 - t) * skin(S::Withers) + t * occiput.dot(across);
-        let arch = (skin(S::CrestMid) - straight).max(0.0);
-        let range = (Some(arch), Some(arch + 0.05 * h));
+        // The neck of balance-model.md is a straight line. A drawn one runs into the withers in one long
+        // hollow, or arches: that course is the neck's own, bare or in one length with the back. The hair
+        // joins over it, and does not have to fill it.
+        let even = subject.look.nominal_mm(Zone::Back, h);
+        let over = |s: S, mm: f64| {
+            let hair = subject.shape.hair(s);
+            let shows = s.zone().map_or(0.0, |zone| {
+                crate::shape::visible_share(hair, subject.stand.of(zone))
+            });
+            (subject.shape.skin(s).to_vec2() + hair * (mm * shows)).dot(across)
+        };
+        let course_at =
+            |mm: f64, end: f64| over(S::CrestMid, mm) - (1.0 - t) * over(S::Withers, mm) - t * end;
+        let bare = course_at(0.0, occiput.dot(across));
+        let course = bare.min(course_at(even, top.dot(across)));
+        let range = (Some(course), Some(course + 0.05 * h));
         self.between(Judged::CrestJoin, S::CrestMid, join, range.0, range.1);
     }
 

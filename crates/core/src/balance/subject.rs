@@ -385,7 +385,7 @@ impl Subject {
         let is_held = coat.knots(spot.zone) == Knots::Tight
             || coat.knots(Zone::Ribs) == Knots::Tight
             || coat.limits.contains_key(&spot.zone);
-        if !self.look.finish.has_skirt || spot.zone != Zone::Underline || is_held {
+        if !self.look.finish.has_skirt() || spot.zone != Zone::Underline || is_held {
             return spot;
         }
         let (h, elbow) = (self.height(), self.build.elbow);

@@ -39,6 +39,11 @@ impl Texture {
         }
     }
 
+    /// Whether its ends hang apart in locks rather than curl together (handbook 3).
+    pub const fn hangs_in_locks(self) -> bool {
+        matches!(self, Self::Harsh | Self::Silky | Self::Feathered)
+    }
+
     /// How far a combed-up hair stands off the skin against its own length, 0 to 1.
     ///
     /// Handbook 3 (modelling choice, editable); a measured stand replaces it.

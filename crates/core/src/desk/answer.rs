@@ -17,7 +17,7 @@ use crate::sheet::DogFacts;
 use crate::solve::SolveError;
 use crate::sure::point_doubts;
 use crate::units::Length;
-use crate::visit::{BigChange, Visit, big_change, changed};
+use crate::visit::{BigChange, RecordWord, Visit, big_change, changed, record_words};
 
 /// One zone's coat as the screen shows it.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -58,6 +58,9 @@ pub struct Evaluation {
     /// All looks by coat, build and what the owner said, the best first.
     #[serde(default)]
     pub looks: Vec<LookHere>,
+    /// Phrases offered for the record of the groom.
+    #[serde(default)]
+    pub record_words: Vec<RecordWord>,
     /// The drawing.
     pub drawing: Drawing,
 }
@@ -257,6 +260,7 @@ impl Desk<'_> {
             balance,
             problems: self.problems.clone(),
             looks: self.looks(),
+            record_words: record_words(self.visit),
             drawing,
         }
     }

@@ -1,10 +1,11 @@
 use super::Desk;
 use super::answer::Solved;
 use crate::coat::{Site, Zone};
-use crate::drawing::{DrawOptions, Drawing, Scene, draw};
+use crate::drawing::{DrawOptions, Drawing, Runs, Scene, draw};
 use crate::frame::resolve;
 use crate::shape::{Dressing, spreads};
-use crate::sheet::belly_reach;
+use crate::sheet::{Stage, Step, belly_reach};
+use crate::solve::Stroke;
 
 impl Desk<'_> {
     /// Draws the dog, with a plan or without.
@@ -43,6 +44,7 @@ impl Desk<'_> {
         draw(
             &Scene {
                 work,
+                runs: step.and_then(|step| runs(step, solved)),
                 sites,
                 belly: belly_reach(self.dog),
                 point: row.map(|r| r.judged),
@@ -61,4 +63,19 @@ impl Desk<'_> {
             options,
         )
     }
+}
+
+/// How a step runs its tool, where it runs one over the coat.
+fn runs(step: &Step, solved: Option<&Solved>) -> Option<Runs> {
+    if step.stage != Stage::Clip || step.tool_id.is_none() {
+        return None;
+    }
+    let mut cuts = solved?.plan.cuts.iter();
+    let is_against =
+        cuts.any(|cut| cut.stroke == Stroke::Against && step.zones.contains(&cut.unit.zone()));
+    Some(if is_against {
+        Runs::Against
+    } else {
+        Runs::WithTheLay
+    })
 }

@@ -2,17 +2,18 @@ use kurbo::{Point, Rect};
 
 use super::labels::Labels;
 use super::shapes::{Geometry, Role, Shape};
-use super::simplify::simplified;
+use super::simplify::{simplified, tenth};
+use crate::coat::Texture;
 use crate::page::View;
-use crate::shape::{Piece, PieceKind, Stroke};
+use crate::shape::{Piece, PieceKind, Stroke, hair_marks};
 
 /// Ink of the planned edge, share of the height: about 1.9 points on a dog 110 mm wide on the
 /// sheet (dog-shape.md 10).
 const INK: f64 = 0.0052;
 /// Far legs are thinner by this (dog-shape.md 10).
 const FAR: f64 = 0.62;
-/// A tapered end runs out over this share of its length (dog-shape.md 10).
-const TAPER: f64 = 0.16;
+/// Weight of a hair mark against the plan's edge (dog-shape-2.md 8).
+const MARK: f64 = 0.40;
 /// Points are dropped within this share of the height: a third of the ink's width.
 const SMOOTH: f64 = 0.0004;
 
@@ -86,9 +87,14 @@ impl Painter {
         }
     }
 
-    /// The dog itself: opaque fills with their ink.
-    pub(super) fn dog(&mut self, pieces: &[Piece]) {
-        for piece in pieces {
+    /// The dog itself: opaque fills with their ink, and the marks of its hair where it is large enough
+    /// for them.
+    pub(super) fn dog(&mut self, pieces: &[Piece], hair: Option<Texture>) {
+        let body = pieces
+            .iter()
+            .find(|p| p.kind == PieceKind::Body && !p.is_far)
+            .map_or(&[][..], |p| &p.outline);
+        for (piece, seed) in pieces.iter().zip(1..) {
             let role = match piece.kind {
                 PieceKind::Nose | PieceKind::Eye => Role::Feature,
                 PieceKind::EyeLight => Role::EyeLight,
@@ -105,12 +111,29 @@ impl Painter {
                 let page = self.on_page(&stroke.points);
                 self.labels.avoid(&page);
             }
+            if let Some(texture) = hair {
+                self.marks(&hair_marks(piece, body, texture, self.height, seed));
+            }
+        }
+    }
+
+    /// All marks of a piece as one shape of straight strokes.
+    fn marks(&mut self, marks: &[Vec<Point>]) {
+        let ends_mm: Vec<f64> = marks
+            .iter()
+            .flat_map(|mark| mark.windows(2))
+            .flat_map(|pair| self.on_page(pair))
+            .flat_map(|p| [tenth(p.x), tenth(p.y)])
+            .collect();
+        if !ends_mm.is_empty() {
+            let width_mm = MARK * INK * self.height;
+            self.push(Role::HairMark, Geometry::Strokes { ends_mm, width_mm });
         }
     }
 
     /// A stroke whose ends may run out thin: a polygon where they do, a line where not.
     fn ink(&mut self, stroke: &Stroke, width_mm: f64) {
-        if !stroke.tapers_at_start && !stroke.tapers_at_end {
+        if stroke.start_mm <= 0.0 && stroke.end_mm <= 0.0 {
             let points_mm = self.flat(&stroke.points);
             self.push(
                 Role::PlanLine,
@@ -166,16 +189,15 @@ fn tapered(stroke: &Stroke, width_mm: f64) -> Vec<Point> {
     }
     let whole = along.last().copied().unwrap_or(0.0).max(1e-9);
     let half = |i: usize| {
-        let t = along[i] / whole;
-        let thin = |t: f64| (t / TAPER).clamp(0.0, 1.0).powf(0.8);
-        let mut w = width_mm / 2.0;
-        if stroke.tapers_at_start {
-            w *= thin(t);
-        }
-        if stroke.tapers_at_end {
-            w *= thin(1.0 - t);
-        }
-        w
+        let thin = |from_end: f64, over: f64| {
+            if over > 0.0 {
+                (from_end / over).clamp(0.0, 1.0).powf(0.8)
+            } else {
+                1.0
+            }
+        };
+        let at = along[i];
+        0.5 * width_mm * thin(at, stroke.start_mm) * thin(whole - at, stroke.end_mm)
     };
     let normal = |i: usize| {
         let (a, b) = (

@@ -6,13 +6,14 @@ use super::canvas::{Painter, Room};
 use super::labels::Labels;
 use super::landmark_marks::LandmarkMarks;
 use super::point_marks::PointMarks;
-use super::scene::{DrawOptions, Layers, Scene};
-use super::shapes::{Drawing, Role, ViewPlace};
+use super::scene::{DrawOptions, Layers, Scene, Sheet};
+use super::shapes::{Drawing, Geometry, Role, Shape, ViewPlace};
 use super::site_marks::SiteMarksDrawn;
 use super::table::Table;
 use super::view_marks::ViewMarks;
 use super::work_marks::WorkMarks;
 use crate::balance::waist_behind_mm;
+use crate::coat::Zone;
 use crate::page::View;
 use crate::plan::{PlanCoat, dress_plan};
 use crate::shape::{
@@ -27,7 +28,12 @@ use crate::shape::{
 /// left; four views stand on one sheet at one scale, the top view under the side view.
 pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
     let stage = Stage::new(scene);
-    match options.sheet.view() {
+    // A step's place is drawn where it shows, unless another view was asked for.
+    let view = match options.sheet {
+        Sheet::Side if options.step.is_some() => Some(shows_in(scene.work)),
+        sheet => sheet.view(),
+    };
+    match view {
         Some(view) => {
             let page = stage.page_of(view);
             let text_mm = options.text() * page.width().max(tall(view) * page.height());
@@ -36,7 +42,9 @@ pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
             } else {
                 Room::Ample
             };
-            let mut drawing = stage.draw(view, page, text_mm, options.layers, room);
+            let mut layers = options.layers;
+            layers.hair &= room == Room::Ample;
+            let mut drawing = stage.draw(view, page, text_mm, layers, room);
             if options.mirrored && view == View::Side {
                 drawing.mirror();
                 drawing.title.push_str(", mirrored");
@@ -54,6 +62,50 @@ const fn tall(view: View) -> f64 {
         View::Side | View::Top => 0.8,
         View::Front | View::Rear => 1.2,
     }
+}
+
+/// The view a step's zones show in: what faces the other leg from in front or behind, the rest from the
+/// side.
+fn shows_in(work: &[Zone]) -> View {
+    let all = |zones: &[Zone]| !work.is_empty() && work.iter().all(|z| zones.contains(z));
+    if all(&[Zone::ForeIn]) {
+        View::Front
+    } else if all(&[Zone::HindIn]) {
+        View::Rear
+    } else {
+        View::Side
+    }
+}
+
+/// Room about the place of a step, and the least that is shown of the dog, share of the height.
+const FOCUS_ROOM: f64 = 0.07;
+const FOCUS_LEAST: f64 = 0.50;
+
+/// The part of the page that shows where a step works, about as high as wide, within the page.
+fn focus(work: &[Shape], page: Rect, height: f64) -> Option<[f64; 4]> {
+    let mut around: Option<Rect> = None;
+    for shape in work {
+        let (Geometry::Line { points_mm, .. } | Geometry::Fill { points_mm }) = &shape.geometry
+        else {
+            continue;
+        };
+        for pair in points_mm.chunks_exact(2) {
+            let at = kurbo::Point::new(pair[0], pair[1]);
+            around = Some(around.map_or(Rect::from_points(at, at), |r| r.union_pt(at)));
+        }
+    }
+    let around = around?;
+    let side =
+        (around.width().max(around.height()) + 2.0 * FOCUS_ROOM * height).max(FOCUS_LEAST * height);
+    let within = |middle: f64, low: f64, high: f64| {
+        let side = side.min(high - low);
+        let from = (middle - 0.5 * side).clamp(low, high - side);
+        (from, from + side)
+    };
+    let middle = around.center();
+    let (x0, x1) = within(middle.x, page.x0, page.x1);
+    let (y0, y1) = within(middle.y, page.y0, page.y1);
+    Some([x0, y0, x1, y1].map(super::simplify::tenth))
 }
 
 /// Room between views on one sheet, share of the height.
@@ -82,6 +134,7 @@ fn four_views(stage: &Stage<'_>, options: &DrawOptions) -> Drawing {
         .map(super::simplify::tenth),
         views: Vec::new(),
         shapes: Vec::new(),
+        focus_mm: None,
     };
     let front_x = side.x1 + gap - front.x0;
     let rear_x = front_x + front.x1 + gap - rear.x0;
@@ -170,12 +223,17 @@ impl<'a> Stage<'a> {
             painter.shapes.extend(table.draw());
         }
         self.paint(&mut painter, layers);
-        WorkMarks {
+        let mut work = WorkMarks {
             painter: &mut painter,
             scene,
             dog: &self.dog,
+        };
+        if layers.lengths && room != Room::Card {
+            work.lay_zones();
         }
-        .mark();
+        let before = work.painter.shapes.len();
+        work.mark();
+        let focus_mm = focus(&painter.shapes[before..], page, painter.height);
         PointMarks {
             painter: &mut painter,
             scene,
@@ -232,6 +290,7 @@ impl<'a> Stage<'a> {
                 shapes: [0, painter.shapes.len()],
             }],
             shapes: painter.shapes,
+            focus_mm,
         }
     }
 
@@ -244,6 +303,7 @@ impl<'a> Stage<'a> {
         let now = dress_now(build, scene.coat);
         let naked = bare(scene.coat.stand.all());
         let (now, naked) = (pieces(&now), pieces(&naked));
+        let hair = layers.hair.then_some(scene.coat.texture);
         match scene.plan.filter(|_| layers.plan) {
             Some(plan) => {
                 let dressed = |which| self.pieces(view, &dress_plan(plan, scene.coat, which));
@@ -256,7 +316,7 @@ impl<'a> Stage<'a> {
                 if layers.now {
                     painter.wash(&now);
                 }
-                painter.dog(&tools);
+                painter.dog(&tools, hair);
                 if let Some(settled) = settled {
                     painter.outline(&settled, Role::SettledLine, 0.45);
                 }
@@ -264,8 +324,8 @@ impl<'a> Stage<'a> {
                     painter.outline(&ideal, Role::IdealLine, 0.25);
                 }
             }
-            None if layers.now => painter.dog(&now),
-            None => painter.dog(&naked),
+            None if layers.now => painter.dog(&now, hair),
+            None => painter.dog(&naked, None),
         }
         if layers.skin {
             painter.outline(&naked, Role::Skin, 0.4);

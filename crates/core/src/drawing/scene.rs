@@ -1,6 +1,7 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::stroke_mark::Runs;
 use crate::balance::Judged;
 use crate::body::{EarlierFound, Found};
 use crate::coat::{CoatNow, Site, Zone};
@@ -29,6 +30,8 @@ pub struct Layers {
     pub settled: bool,
     /// The exact lengths, as a hairline.
     pub ideal: bool,
+    /// Small strokes of the hair itself, where the dog is large enough for them.
+    pub hair: bool,
     /// The skin, dotted.
     pub skin: bool,
     /// Dimension lines.
@@ -55,6 +58,7 @@ impl Default for Layers {
             plan: true,
             settled: false,
             ideal: false,
+            hair: true,
             skin: true,
             measures: false,
             landmarks: false,
@@ -163,6 +167,8 @@ pub struct Scene<'a> {
     pub earlier: Option<&'a Frame>,
     /// Zones to show: where the step in hand works, or what moves a point.
     pub work: &'a [Zone],
+    /// How the step in hand runs its tool; none where it runs none.
+    pub runs: Option<Runs>,
     /// Sites that the step in hand works on.
     pub sites: &'a [Site],
     /// How far forward the hygiene area takes this dog's belly.

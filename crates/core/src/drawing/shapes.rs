@@ -31,6 +31,8 @@ pub enum Role {
     SettledLine,
     /// The exact edge: a hairline.
     IdealLine,
+    /// Small strokes of the hair itself.
+    HairMark,
     /// Skin: dotted.
     Skin,
     /// Nose and eye.
@@ -47,6 +49,8 @@ pub enum Role {
     ClipLine,
     /// Its words.
     ClipWords,
+    /// All of a zone, for a finger: nothing to see until it is chosen.
+    ZoneArea,
     /// Length in a zone.
     ZoneNumber,
     /// Tool in a zone.
@@ -83,6 +87,8 @@ pub enum Role {
     SoreSkin,
     /// Where the step in hand works.
     Work,
+    /// Where its tool is put down, how it runs, where it stops.
+    StrokeMark,
     /// How a balance point is seen: plumb line, rod, daylight.
     PointMark,
 }
@@ -188,6 +194,9 @@ pub struct Drawing {
     pub views: Vec<ViewPlace>,
     /// Shapes, the first painted first.
     pub shapes: Vec<Shape>,
+    /// Left, bottom, right, top of the part where the step in hand works, mm; none without one.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub focus_mm: Option<[f64; 4]>,
 }
 
 /// One view on a page: where its own origin stands, and its area, mm.
@@ -262,6 +271,9 @@ impl Drawing {
             place.signs[0] = -place.signs[0];
             let [from, low, to, high] = place.area_mm;
             place.area_mm = [flip(to), low, flip(from), high];
+        }
+        if let Some([from, low, to, high]) = self.focus_mm {
+            self.focus_mm = Some([flip(to), low, flip(from), high]);
         }
     }
 }

@@ -3,10 +3,12 @@ use kurbo::{Point, Vec2};
 use super::canvas::Painter;
 use super::on_end::{areas, dressing_of};
 use super::scene::Scene;
-use super::shapes::{Geometry, Role, Shape};
+use super::shapes::{Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
+use super::stroke_mark::{Runs, StrokeMark};
 use crate::coat::Zone;
 use crate::page::View;
+use crate::shape::curve::signed_area;
 use crate::shape::{BothSides, CoatEdge, SitePlace, Station as S, hygiene_area, site_places};
 
 /// How far a zone at the edge reaches into the dog, share of the height (modelling choice: two
@@ -41,16 +43,54 @@ impl WorkMarks<'_> {
         if work.is_empty() {
             return;
         }
-        let areas: Vec<Vec<Point>> = if self.painter.view == View::Side {
-            let mut areas = self.along_the_edge(work);
-            areas.extend(work.iter().filter_map(|zone| self.within(*zone)));
+        for area in self.of_zones(work) {
+            self.paint(&area);
+        }
+        if let Some(mark) = self.scene.runs.and_then(|runs| self.stroke(work, runs)) {
+            mark.draw(self.painter);
+        }
+    }
+
+    /// How the tool runs over the largest of these zones.
+    fn stroke(&self, work: &[Zone], runs: Runs) -> Option<StrokeMark> {
+        let (view, h) = (self.painter.view, self.painter.height);
+        let areas = work
+            .iter()
+            .flat_map(|zone| self.of_zones(&[*zone]).into_iter().map(move |a| (*zone, a)));
+        let size = |area: &[Point]| signed_area(area).abs();
+        let (zone, area) = areas.max_by(|a, b| size(&a.1).total_cmp(&size(&b.1)))?;
+        StrokeMark::over(&area, zone, view, runs, h)
+    }
+
+    /// Lays every zone down as an area that answers a touch, with nothing to see: the whole zone, not
+    /// only its digits.
+    pub(super) fn lay_zones(&mut self) {
+        // Sides of the body first: the bands along the edge lie over them.
+        let (sides, edges): (Vec<Zone>, Vec<Zone>) = Zone::ALL
+            .into_iter()
+            .partition(|zone| self.painter.view == View::Side && self.within(*zone).is_some());
+        for zone in sides.into_iter().chain(edges) {
+            for area in self.of_zones(&[zone]) {
+                let page = self.painter.on_page(&area);
+                let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
+                self.painter.shapes.push(Shape {
+                    role: Role::ZoneArea,
+                    geometry: Geometry::Fill { points_mm },
+                    tag: Some(Tag::Zone(zone)),
+                });
+            }
+        }
+    }
+
+    /// Where zones show in this view.
+    fn of_zones(&self, zones: &[Zone]) -> Vec<Vec<Point>> {
+        if self.painter.view == View::Side {
+            let mut areas = self.along_the_edge(zones);
+            areas.extend(zones.iter().filter_map(|zone| self.within(*zone)));
             areas
         } else {
             let seen = |zone: &Zone| areas(self.scene, self.dog, self.painter.view, *zone);
-            work.iter().flat_map(seen).collect()
-        };
-        for area in areas {
-            self.paint(&area);
+            zones.iter().flat_map(seen).collect()
         }
     }
 
@@ -113,6 +153,7 @@ impl WorkMarks<'_> {
             Zone::HindOut | Zone::HindIn => {
                 return column(&[
                     S::ThighBack,
+                    S::ThighLow,
                     S::Bend,
                     S::AboveHock,
                     S::HockFront,

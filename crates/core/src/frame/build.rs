@@ -1,4 +1,4 @@
-use kurbo::Point;
+use kurbo::{Point, Vec2};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -250,6 +250,14 @@ pub struct LegStand {
 }
 
 impl Build {
+    /// Height of the deepest point behind the leg, between pin bone and hock, mm.
+    ///
+    /// # References
+    /// Between dog-shape.md 5 and dog-shape-2.md 1 (a house value).
+    pub fn bend_height(&self) -> f64 {
+        self.hock + 0.36 * (self.stifle - self.hock) + 0.055 * self.height
+    }
+
     /// Point of shoulder on the side page, mm (dog-shape.md 5).
     pub fn point_of_shoulder(&self) -> Point {
         Point::new(
@@ -260,11 +268,19 @@ impl Build {
 
     /// Withers on the side page, mm: the blade leans back from the point of shoulder.
     pub fn withers(&self) -> Point {
+        self.blade_top() - Vec2::new(WITHERS_BACK * self.height, 0.0)
+    }
+
+    /// Where the ridge of the blade, carried on, reaches the withers' height, mm on the side page.
+    pub(crate) fn blade_top(&self) -> Point {
         let shoulder = self.point_of_shoulder();
         let lean = self.layback_deg.to_radians().tan();
         Point::new(shoulder.x - (self.height - shoulder.y) * lean, self.height)
     }
 }
+
+/// How far the withers lie behind the blade's line, share of the height (dog-shape-2.md 1).
+const WITHERS_BACK: f64 = 0.030;
 
 /// The ear leather.
 #[derive(Clone, Copy, Debug, PartialEq)]

@@ -13,7 +13,7 @@ const HIP_CREST_X: f64 = 0.21;
 
 /// Centres of the joints of one side, mm on the side page.
 struct Joints {
-    withers: Point,
+    blade_top: Point,
     shoulder: Point,
     elbow: Point,
     wrist: Point,
@@ -30,7 +30,7 @@ impl Joints {
         let hip_crest = Point::new(HIP_CREST_X * h, b.hip);
         let fore_x = b.length - b.elbow_back;
         Self {
-            withers: b.withers(),
+            blade_top: b.blade_top(),
             shoulder,
             elbow: Point::new(fore_x, b.elbow),
             wrist: Point::new(fore_x, b.wrist),
@@ -54,7 +54,7 @@ pub(crate) fn angle_of(angle: Angle, b: &Build) -> f64 {
     };
     match angle {
         Angle::ShoulderLayback => b.layback_deg,
-        Angle::Shoulder => between(j.shoulder, j.withers, j.elbow),
+        Angle::Shoulder => between(j.shoulder, j.blade_top, j.elbow),
         Angle::Elbow => between(j.elbow, j.shoulder, j.wrist),
         Angle::Hip => between(j.hip, j.hip_crest, j.knee),
         Angle::Stifle => between(j.knee, j.hip, j.hock),

@@ -74,7 +74,7 @@ impl Draft<'_> {
             self.skin(S::AboveHock).y
         };
         ClipLine {
-            path_mm: self.along_edge(&[S::PinBone, S::Buttock, S::ThighBack, S::Bend]),
+            path_mm: self.along_edge(&[S::PinBone, S::Buttock, S::ThighBack, S::ThighLow, S::Bend]),
             mark: if is_to_bend {
                 "straight down to the bend".into()
             } else {
@@ -114,7 +114,7 @@ impl Draft<'_> {
     pub(super) fn tail_base(&self) -> Option<ClipLine> {
         let look = &self.subject.look;
         let set = self.skin(S::TailSet);
-        let is_ball = look.finish.has_tail_ball;
+        let is_ball = look.finish.has_tail_ball();
         let tail = self.subject.build.tail.length;
         let (along, mark, why) = match look.stop(LineName::TailBase)? {
             LineStop::TailKept => return None,

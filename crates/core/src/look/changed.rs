@@ -3,7 +3,7 @@
 use super::placement::{LineName, LineStop};
 use super::{Cut, ForeLegShape, HEM_FLARE, HindLegShape, Look, UnderlineShape, shipped, underline};
 use crate::coat::Zone;
-use crate::shape::HeadShape;
+use crate::shape::{Hangs, HeadShape};
 use crate::units::Length;
 
 /// Chest of a full bib, mm at 450 (handbook 5, look 8).
@@ -121,10 +121,10 @@ impl Look {
                 *chest = chest.max(FULL_BIB_MM);
                 self.cuts[Zone::Chest as usize] = Cut::Scissored;
             }
-            LineStop::NoSkirt if self.finish.has_skirt => {
+            LineStop::NoSkirt if self.finish.has_skirt() => {
                 self.cut_alike(Zone::Underline, Zone::Ribs);
                 self.cut_alike(Zone::TuckUp, Zone::Ribs);
-                self.finish.has_skirt = false;
+                self.finish.hangs = Hangs::Nothing;
             }
             _ => {}
         }

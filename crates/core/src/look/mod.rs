@@ -335,7 +335,7 @@ impl Look {
             LineName::Hock => Some(LineStop::HockKept),
             LineName::Bib if self.cut(Zone::Chest) == Cut::Scissored => Some(LineStop::BibFull),
             LineName::Bib => Some(LineStop::BibCrescent),
-            LineName::TailBase if self.finish.has_tail_ball => Some(LineStop::TailV),
+            LineName::TailBase if self.finish.has_tail_ball() => Some(LineStop::TailV),
             LineName::TailBase => Some(LineStop::TailBand),
             _ => None,
         })
@@ -369,7 +369,7 @@ impl Look {
     /// Whether a line can be moved on this look.
     pub fn offers(&self, line: LineName) -> bool {
         match line {
-            LineName::Skirt => self.finish.has_skirt || self.is_put(LineName::Skirt),
+            LineName::Skirt => self.finish.has_skirt() || self.is_put(LineName::Skirt),
             LineName::BackPass => self.cut(Zone::Back) == Cut::Clipped,
             LineName::Shelf => self.cut(Zone::Rump) == Cut::Clipped,
             LineName::Throat

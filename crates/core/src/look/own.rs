@@ -7,7 +7,7 @@ use uuid::Uuid;
 use super::{EarRule, FootFinish, ForeLegShape, HeadRule, HindLegShape, Look, LookId, Placement};
 use crate::coat::Zone;
 use crate::frame::{Problem, Severity};
-use crate::shape::HeadShape;
+use crate::shape::{HeadShape, HemShape};
 use crate::units::Length;
 
 /// A number a look of the salon's own, or an owner's picture, can aim at (handbook 4).
@@ -311,6 +311,13 @@ impl Look {
                 ROUND_FOOT_MM
             };
         }
+        self.finish.hem = match foot {
+            FootFinish::Clean => HemShape::Clean,
+            FootFinish::Round => HemShape::Dome,
+            FootFinish::Hidden => HemShape::Bell,
+            FootFinish::Tight if self.foot == FootFinish::Tight => self.finish.hem,
+            FootFinish::Tight => HemShape::Nail,
+        };
         self.foot = foot;
     }
 }

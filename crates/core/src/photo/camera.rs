@@ -146,6 +146,7 @@ pub fn shoot(frame: &Frame, dressing: &Dressing, camera: &Camera) -> CameraShot 
             bounds_mm: [0.0, 0.0, w, h],
             views: Vec::new(),
             shapes,
+            focus_mm: None,
         },
         truth,
         rod_px,

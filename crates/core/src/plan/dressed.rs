@@ -1,7 +1,6 @@
 use super::make::Plan;
 use crate::balance::Place;
 use crate::coat::{CoatNow, Zone};
-use crate::look::FootFinish;
 use crate::shape::{
     CoatEdge, Dressing, Hand, LEG_PLACES, LegPlace, Station, dress_by_zone, eased, hanging_share,
 };
@@ -76,11 +75,6 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
     hang_skirt(plan, &mut dressing);
     if which == PlanCoat::Settled {
         dressing.stand = dressing.stand.times(SETTLES);
-    }
-    if plan.subject.look.foot == FootFinish::Clean
-        && let Some(hem) = &mut dressing.hem
-    {
-        hem.bevel = 0.07 * build.height;
     }
     dressing
 }

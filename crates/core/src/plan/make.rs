@@ -11,7 +11,7 @@ use crate::solve::{
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
-pub const METHOD: &str = "balance 8, the tools inside the solve";
+pub const METHOD: &str = "balance 9, on the second drawing of the dog";
 
 /// Up to here hair is clipped against the lay where nobody asks for more, mm (handbook 10 C, house
 /// value).

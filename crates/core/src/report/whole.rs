@@ -70,7 +70,7 @@ pub struct PlanReport {
     pub wished: u32,
     /// Balance cost.
     pub scores: Scores,
-    /// Why points stay off; empty until asked for.
+    /// Why points stay off, by view and from the top down; empty until asked for.
     pub reasons: Vec<Reason>,
     /// Tightly knotted zones with what can be done about each; empty until asked for.
     #[serde(default)]
@@ -137,6 +137,13 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
     };
     let mut reasons = why.reasons;
     reasons.retain(|reason| !is_wished(reason.judged));
+    // As they lie on the dog, from the top down: a pin's number and its words stand level.
+    reasons.sort_by(|a, b| {
+        let view = |r: &Reason| r.view as u8;
+        view(a)
+            .cmp(&view(b))
+            .then(b.at_mm[1].total_cmp(&a.at_mm[1]))
+    });
     let lines = clip_lines(subject, &plan.solution.lengths_mm, &tools, &words);
     let is_one_pass = !plan.cuts.iter().any(|c| c.unit == Unit::BackRear);
     let sheet = cut_sheet(plan, job, facts, &lines, &words);

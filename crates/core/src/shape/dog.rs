@@ -1,17 +1,24 @@
 use kurbo::Point;
 
-use super::curve::{SAMPLES, closed, open, signed_area};
-use super::edge::{CoatEdge, Dressing, SkirtCoat, hanging_share};
-use super::head_pieces::{FAR_EAR, beard_piece, brow_piece, ear_piece, face_pieces, topknot_piece};
-use super::legs::{Leg, leg_pieces};
-use super::piece::{Piece, PieceKind, Stroke};
+use super::curve::{SAMPLES, closed};
+use super::edge::{CoatEdge, Dressing, TopknotForm};
+use super::finish::Hangs;
+use super::forms::form_lines;
+use super::hang::{
+    behind_fore, behind_hind, curtain, cut_skirt, fore_sleeve, hanging_skirt, hanging_underline,
+    hind_sleeve, nape_v,
+};
+use super::head::{Head, MARKED, ear_piece, far_ear};
+use super::leg_place::Leg;
+use super::legs::leg_pieces;
+use super::piece::{HairAt, Piece, PieceKind, Stroke};
+use super::polyline::faded;
 use super::side::SideShape;
 use super::station::{Station, stretch};
-use super::tail::tail_pieces;
-use crate::coat::Zone;
-use crate::frame::{Build, EarKind};
+use super::tail::Tail;
+use crate::frame::{Build, EarKind, TailKind};
 
-/// The dog from the side as closed pieces in drawing order (dog-shape.md 4 and 10).
+/// The dog from the side as closed pieces in drawing order (dog-shape-2.md 9).
 ///
 /// # Units and shapes
 /// mm on the side page; every outline anticlockwise. The bare frame is a [`Dressing`] of zero
@@ -25,7 +32,7 @@ pub(super) fn near_leg_pieces(shape: &SideShape, build: &Build, dressing: &Dress
     let edge = CoatEdge::new(shape, dressing);
     [Leg::Hind, Leg::Fore]
         .into_iter()
-        .flat_map(|leg| leg_pieces(leg, false, shape, build, dressing, &edge))
+        .flat_map(|leg| leg_pieces(leg, false, shape, build, dressing, &edge, None))
         .collect()
 }
 
@@ -38,183 +45,173 @@ pub fn side_pieces_beside(
 ) -> Vec<Piece> {
     let edge = CoatEdge::new(shape, dressing);
     let far_edge = CoatEdge::new(far.0, dressing);
-    let stand = |zone| dressing.stand.of(zone);
-    let legs = |leg, is_far| {
-        let (shape, build, edge) = if is_far {
-            (far.0, far.1, &far_edge)
-        } else {
-            (shape, build, &edge)
-        };
-        leg_pieces(leg, is_far, shape, build, dressing, edge)
-    };
-    let mut pieces = legs(Leg::Hind, true);
-    pieces.extend(legs(Leg::Fore, true));
-    for piece in &mut pieces {
-        piece.is_far = true;
+    let is_curtained = dressing.hangs == Hangs::Curtain;
+    let far_legs = [Leg::Hind, Leg::Fore];
+    let mut pieces: Vec<Piece> = far_legs
+        .into_iter()
+        .flat_map(|leg| leg_pieces(leg, true, far.0, far.1, dressing, &far_edge, None))
+        .collect();
+    let tail = Tail::of(build, dressing, shape.skin(Station::TailSet)).pieces();
+    let is_over_back = build.tail.kind == TailKind::Curl;
+    if !is_over_back {
+        pieces.extend(tail.iter().cloned());
     }
-    pieces.extend(tail_pieces(
-        &build.tail,
-        &dressing.tail,
-        stand(Zone::Tail),
-        shape.skin(Station::TailSet),
-        build.height,
-    ));
-    let (body, topline) = body_piece(&edge);
-    pieces.push(body);
+    let body = body_piece(shape, &edge, dressing, build.height);
+    pieces.push(body.piece.clone());
     let skirt = dressing.skirt.map(|s| {
-        (
-            s.covers_legs,
-            if s.is_cut {
-                cut_skirt_piece(&s, &edge)
-            } else {
-                skirt_piece(&s, stand(Zone::Underline), shape, build)
-            },
-        )
+        let piece = if s.is_cut {
+            cut_skirt(&s, &edge, dressing, build)
+        } else {
+            hanging_skirt(&s, shape, build, dressing)
+        };
+        (s.covers_legs, piece)
     });
     if let Some((false, piece)) = &skirt {
         pieces.push(piece.clone());
     }
-    pieces.extend(legs(Leg::Hind, false));
-    pieces.extend(legs(Leg::Fore, false));
+    let near = |leg| {
+        let body = Some(body.piece.outline.as_slice());
+        leg_pieces(leg, false, shape, build, dressing, &edge, body)
+    };
+    let is_feathered = dressing.hangs == Hangs::Feather;
+    if is_feathered {
+        pieces.extend(behind_hind(&edge, build, dressing));
+    }
+    pieces.extend(near(Leg::Hind));
+    if dressing.has_sleeves {
+        pieces.push(hind_sleeve(&edge, shape, build));
+    }
+    if is_feathered {
+        pieces.extend(behind_fore(&edge, build, dressing));
+    }
+    pieces.extend(near(Leg::Fore));
+    if dressing.has_sleeves {
+        pieces.push(fore_sleeve(&edge, shape, build));
+    }
+    if is_curtained {
+        pieces.push(curtain(&edge, shape, build, dressing));
+    }
     if let Some((true, piece)) = &skirt {
         pieces.push(piece.clone());
     }
-    let ear = ear_piece(&build.ear, &dressing.ear, stand(Zone::Ear), &shape.head);
-    let is_prick = build.ear.kind == EarKind::Prick;
-    if is_prick {
-        let shift = FAR_EAR * build.head.length;
-        let mut far = ear.clone();
-        far.is_far = true;
-        let strokes = far.strokes.iter_mut().flat_map(|s| &mut s.points);
-        far.outline
-            .iter_mut()
-            .chain(strokes)
-            .for_each(|p| *p += shift);
-        pieces.push(far);
-        pieces.push(ear.clone());
+    pieces.push(form_lines(shape, build, dressing, &edge));
+    if is_over_back {
+        pieces.extend(
+            tail.into_iter()
+                .map(|p| over_the_back(p, &body.piece, build)),
+        );
     }
-    pieces.push(head_piece(&edge));
-    pieces.push(Piece::near(
-        PieceKind::Lines,
-        Vec::new(),
-        vec![Stroke::plain(topline, 1.0)],
-    ));
-    if let Some(topknot) = &dressing.topknot {
-        pieces.push(topknot_piece(
-            topknot,
-            stand(Zone::Topknot),
-            shape,
-            build,
-            &edge,
-        ));
+    let ear = ear_piece(build, dressing, &shape.head);
+    if build.ear.kind == EarKind::Prick {
+        pieces.push(far_ear(&ear, build.head.length));
     }
-    if let Some(beard) = &dressing.beard {
-        pieces.push(beard_piece(
-            beard,
-            stand(Zone::Beard),
-            &shape.head,
-            &build.head,
-        ));
-    }
-    pieces.extend(face_pieces(&shape.head, &build.head, dressing));
-    if let Some(length) = dressing.brow {
-        pieces.push(brow_piece(
-            length,
-            stand(Zone::Brow),
-            &shape.head,
-            &build.head,
-        ));
-    }
-    if !is_prick {
-        pieces.push(ear);
-    }
+    let head = Head {
+        shape,
+        build,
+        dressing,
+        edge: &edge,
+    };
+    pieces.extend(head.pieces(&body.piece.outline));
+    pieces.push(Piece::lines(body.topline));
+    pieces.extend(nape_v(&edge, shape, build, dressing));
+    pieces.push(ear);
     pieces
 }
 
-/// The body and, apart from it, the topline stroke, which is drawn after legs and head.
-fn body_piece(edge: &CoatEdge) -> (Piece, Vec<Point>) {
-    let names: Vec<Station> = stretch(Station::SkullBack, Station::Buttock)
+/// A tail laid over the back: its lines run out where it lies on the body.
+fn over_the_back(mut tail: Piece, body: &Piece, build: &Build) -> Piece {
+    if tail.kind == PieceKind::Tail {
+        for stroke in &mut tail.strokes {
+            let run = 0.012 * build.height;
+            *stroke = faded(&stroke.points, &body.outline, run, (true, true))
+                .weighing(stroke.weight)
+                .with_hair(stroke.hair);
+        }
+    }
+    tail
+}
+
+/// The body and, apart from it, the topline, which is drawn after legs and head.
+struct Body {
+    piece: Piece,
+    topline: Vec<Stroke>,
+}
+
+/// Shortest hair under a body that hangs in locks, share of the height.
+const HANGS_FROM: f64 = 0.03;
+
+/// Stations of the neck's upper end whose hair belongs to the head drawn over them.
+const fn hidden_by_the_head(dressing: &Dressing) -> &'static [Station] {
+    const SKULL: [Station; 3] = [Station::SkullBack, Station::Occiput, Station::CrestHigh];
+    match dressing.topknot {
+        Some(topknot) => match topknot.form {
+            TopknotForm::Round { .. } => &SKULL,
+            TopknotForm::IntoCrest { .. } | TopknotForm::Crown | TopknotForm::Fall => {
+                SKULL.split_at(2).0
+            }
+        },
+        None => &[],
+    }
+}
+
+fn body_piece(shape: &SideShape, edge: &CoatEdge, dressing: &Dressing, h: f64) -> Body {
+    let names: Vec<Station> = stretch(Station::SkullBack, Station::ThighBack)
         .iter()
         .chain(stretch(Station::ThighIn, Station::ThroatIn))
         .copied()
         .collect();
-    let outline = closed(&edge.all(&names), SAMPLES);
     let place = |station: Station| names.iter().position(|s| *s == station).unwrap_or(0) * SAMPLES;
-    let under = outline[place(Station::FlankFold)..=place(Station::ThroatHigh)].to_vec();
-    let top = outline[place(Station::Occiput)..=place(Station::PinBone)].to_vec();
-    let body = Piece::near(PieceKind::Body, outline, vec![Stroke::plain(under, 1.0)]);
-    (body, top)
-}
-
-fn head_piece(edge: &CoatEdge) -> Piece {
-    let mut names = stretch(Station::JawIn, Station::CrestMid).to_vec();
-    names.push(Station::NapeIn);
-    let outline = closed(&edge.all(&names), SAMPLES);
-    let ink = outline[SAMPLES..=14 * SAMPLES].to_vec();
-    Piece::near(
-        PieceKind::Head,
-        outline,
-        vec![Stroke::tapered(ink, 1.0, (true, false))],
-    )
-}
-
-/// Lengths of the skirt from front to rear against its longest (dog-shape.md 13, spaniel).
-const SKIRT_SHAPE: [f64; 6] = [0.82, 0.96, 1.0, 0.97, 0.91, 0.73];
-
-/// Stations the hem of a cut skirt runs through, from the elbow to the thigh.
-const SKIRT_HEM: [Station; 5] = [
-    Station::Brisket,
-    Station::Belly,
-    Station::BellyRear,
-    Station::LastRib,
-    Station::TuckUp,
-];
-
-/// A cut skirt: from its root line down to the planned underline, which is its hem.
-fn cut_skirt_piece(skirt: &SkirtCoat, edge: &CoatEdge) -> Piece {
-    let hem = open(&edge.all(&SKIRT_HEM), 10);
-    let (front, rear) = (hem[0].x, hem[hem.len() - 1].x);
-    let root = [
-        Point::new(front, skirt.root_height),
-        Point::new(f64::midpoint(front, rear), skirt.root_height),
-        Point::new(rear, skirt.root_height),
-    ];
-    let mut outline = root.to_vec();
-    outline.extend(hem.iter().rev());
-    if signed_area(&outline) < 0.0 {
-        outline.reverse();
-    }
-    Piece::near(
-        PieceKind::Skirt,
-        outline,
-        vec![Stroke::tapered(root.to_vec(), 0.45, (true, true))],
-    )
-}
-
-/// A skirt hangs plumb from a root line behind the elbow to the thigh (dog-shape.md 9).
-fn skirt_piece(skirt: &SkirtCoat, stand: f64, shape: &SideShape, build: &Build) -> Piece {
-    let front = shape.skin(Station::Elbow).x + 0.05 * build.height;
-    let rear = 0.20 * build.height;
-    let last = SKIRT_SHAPE.len() - 1;
-    let hangs = hanging_share(stand);
-    let at = |i: usize| front + (rear - front) * i as f64 / last as f64;
-    let hem: Vec<Point> = SKIRT_SHAPE
+    let hidden = hidden_by_the_head(dressing);
+    let points: Vec<Point> = names
         .iter()
-        .enumerate()
-        .map(|(i, share)| {
-            let y = skirt.root_height - hangs * share * skirt.length;
-            // The skirt's clearance over the table, mm, does not scale (dog-shape.md 9).
-            Point::new(at(i), y.max(3.0))
+        .map(|s| {
+            if hidden.contains(s) {
+                shape.skin(*s)
+            } else {
+                edge.at(*s)
+            }
         })
         .collect();
-    let curve = open(&hem, 10);
-    let mut outline = vec![Point::new(front, skirt.root_height)];
-    outline.extend(&curve);
-    outline.push(Point::new(rear, skirt.root_height));
-    outline.reverse();
-    Piece::near(
-        PieceKind::Skirt,
-        outline,
-        vec![Stroke::tapered(curve, 0.9, (true, true))],
-    )
+    let smooth = closed(&points, SAMPLES);
+    let part = |from: Station, to: Station| smooth[place(from)..=place(to)].to_vec();
+    let hangs = matches!(dressing.hangs, Hangs::Feather | Hangs::Curtain)
+        && dressing.lengths[Station::Belly.index()] >= HANGS_FROM * h;
+    let long_at = |s: Station| dressing.lengths[s.index()] >= MARKED * h;
+    let hair = |s: Station, at: HairAt| long_at(s).then_some(at);
+    let is_curtained = dressing.hangs == Hangs::Curtain;
+    let is_skirted = dressing.skirt.is_some_and(|s| s.is_cut);
+    let (mut outline, mut under) = (smooth.clone(), Vec::new());
+    if hangs && !is_skirted {
+        // From the tuck-up to the chest its ends hang.
+        let (from, to) = (Station::TuckUp, Station::ForechestLow);
+        let ends = hanging_underline(&part(from, to), dressing, h);
+        under.extend(part(Station::FlankFold, from));
+        under.extend(ends.iter().copied());
+        under.extend(part(to, Station::ThroatHigh));
+        outline.splice(place(from)..=place(to), ends);
+    } else if is_skirted {
+        under.extend(part(Station::ChestUnder, Station::ThroatHigh));
+    } else {
+        under.extend(part(Station::FlankFold, Station::ThroatHigh));
+    }
+    let start = if is_skirted { 0.04 * h } else { 0.0 };
+    let marks = hair(
+        Station::Belly,
+        if hangs { HairAt::Hanging } else { HairAt::Body },
+    );
+    let under = Stroke::running_out(under, 1.0, start, 0.0)
+        .with_hair(marks.filter(|_| !is_curtained && !is_skirted));
+    let (from, start) = match dressing.topknot.map(|t| t.form) {
+        Some(TopknotForm::IntoCrest { .. }) => (Station::NeckBase, 0.0),
+        Some(TopknotForm::Round { .. }) => (Station::CrestMid, 0.012 * h),
+        Some(TopknotForm::Fall) => (Station::CrestHigh, 0.012 * h),
+        Some(TopknotForm::Crown) => (Station::Occiput, 0.012 * h),
+        None => (Station::Occiput, 0.0),
+    };
+    let marks = hair(Station::BackMid, HairAt::Body).filter(|_| !is_curtained);
+    let top = Stroke::running_out(part(from, Station::PinBone), 1.0, start, 0.0).with_hair(marks);
+    Body {
+        piece: Piece::near(PieceKind::Body, outline, vec![under]),
+        topline: vec![top],
+    }
 }

@@ -1,96 +1,11 @@
-use serde::{Deserialize, Serialize};
-use utoipa::ToSchema;
-
 use super::edge::{
-    Beard, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, ZONES, hanging_share,
+    Beard, BeardForm, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, TopknotForm, ZONES,
+    hanging_share,
 };
+use super::finish::{EarForm, Finish, Hangs, HeadShape, HemShape, TailForm};
 use super::station::{Cover, STATIONS, Station, stretch};
 use crate::coat::{CoatNow, Stands, Texture, Zone};
-use crate::frame::{Build, EarKind, TailKind};
-
-/// The shape of a finished head.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum HeadShape {
-    /// A circle of three arcs: cheeks, under-beard, top.
-    Round,
-    /// Clean face under a topknot that runs into the crest.
-    Topknot,
-    /// Flat skull and cheeks, brows and a long beard.
-    Terrier,
-    /// Crown short, ears long.
-    Spaniel,
-    /// One length under the body's.
-    Short,
-    /// Tidied.
-    Natural,
-}
-
-impl HeadShape {
-    /// All of them.
-    pub const ALL: [Self; 6] = [
-        Self::Round,
-        Self::Topknot,
-        Self::Terrier,
-        Self::Spaniel,
-        Self::Short,
-        Self::Natural,
-    ];
-
-    /// Its name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Round => "round",
-            Self::Topknot => "topknot",
-            Self::Terrier => "brows and beard",
-            Self::Spaniel => "spaniel",
-            Self::Short => "short",
-            Self::Natural => "natural",
-        }
-    }
-}
-
-/// Whether the coat is drawn as it came in or as it leaves the table.
-#[derive(Clone, Copy, Debug, PartialEq)]
-pub struct Finish {
-    /// The head; none on a coat as it came in.
-    pub head: Option<HeadShape>,
-    /// A ball on a raised tail.
-    pub has_tail_ball: bool,
-    /// Whether hair hangs from the sides as a skirt.
-    pub has_skirt: bool,
-    /// How far the legs stand out at the hem over plumb, share of the height.
-    pub flare: f64,
-    /// Whether the fringe over the eyes is cut short, rather than its corners only.
-    pub is_fringe_short: bool,
-}
-
-impl Finish {
-    /// Untrimmed.
-    pub const AS_IT_CAME: Self = Self {
-        head: None,
-        has_tail_ball: false,
-        has_skirt: false,
-        flare: 0.0,
-        is_fringe_short: false,
-    };
-
-    /// Trimmed, with a head of this shape.
-    pub const fn trimmed(head: HeadShape) -> Self {
-        Self {
-            head: Some(head),
-            ..Self::AS_IT_CAME
-        }
-    }
-
-    const fn is_trimmed(self) -> bool {
-        self.head.is_some()
-    }
-
-    const fn is_round(self) -> bool {
-        matches!(self.head, Some(HeadShape::Round))
-    }
-}
+use crate::frame::Build;
 
 /// Runs along which zone lengths are eased over a joint (dog-shape.md 8).
 const EASED: [(Station, Station); 3] = [
@@ -118,9 +33,9 @@ pub fn dress_by_zone(
     finish: Finish,
     at_zone: &dyn Fn(Zone) -> f64,
 ) -> Dressing {
-    let topknot = topknot(build, finish, at_zone);
+    let topknot = topknot(build, texture, finish, at_zone);
     let beard = beard(build, texture, finish, at_zone(Zone::Beard));
-    let has_set_beard = beard.is_some_and(|b| b.is_plumb);
+    let has_set_beard = beard.is_some_and(|b| finish.is_trimmed() && b.form != BeardForm::Puff);
     let flat = std::array::from_fn(|i| match Station::ALL[i].cover() {
         // Close in front of the muzzle: the nose is its longest point (handbook 5).
         Cover::Coat(zone) if finish.is_trimmed() && Station::ALL[i] == Station::LipFront => {
@@ -133,6 +48,7 @@ pub fn dress_by_zone(
         Cover::Coat(zone) => at_zone(zone),
         Cover::Bare | Cover::Hidden => 0.0,
     });
+    let hanging = hanging(stand.of(Zone::Underline), finish);
     Dressing {
         stand,
         lengths: eased(&flat),
@@ -142,11 +58,29 @@ pub fn dress_by_zone(
         topknot,
         beard,
         brow: brow(build, finish, at_zone(Zone::Brow)),
-        ear: ear(build, at_zone(Zone::Ear)),
-        tail: tail(build, stand.of(Zone::Tail), finish, at_zone(Zone::Tail)),
+        ear: ear(build, finish, at_zone(Zone::Ear)),
+        tail: tail(build, finish, at_zone(Zone::Tail)),
         skirt: skirt(build, stand.of(Zone::Underline), finish, at_zone),
+        hangs: hanging,
+        has_sleeves: finish.has_sleeves,
+        has_nape_v: finish.has_nape_v,
+        texture,
     }
 }
+
+/// What hangs: as the look has it, and a coat that falls as it came in.
+fn hanging(stand: f64, finish: Finish) -> Hangs {
+    match finish.hangs {
+        Hangs::Nothing if !finish.is_trimmed() && stand < FALLS => Hangs::Feather,
+        Hangs::Curtain if stand >= STANDS => Hangs::Skirt,
+        other => other,
+    }
+}
+
+/// Hair that stands less hangs in locks; hair that stands more cannot be combed down (modelling
+/// choice between the textures of handbook 3).
+const FALLS: f64 = 0.5;
+const STANDS: f64 = 0.7;
 
 /// Dresses the frame in the coat as it stands today.
 pub fn dress_now(build: &Build, coat: &CoatNow) -> Dressing {
@@ -173,6 +107,10 @@ pub fn bare(stand: f64) -> Dressing {
         ear: EarCoat::default(),
         tail: TailCoat::default(),
         skirt: None,
+        hangs: Hangs::Nothing,
+        has_sleeves: false,
+        has_nape_v: false,
+        texture: Texture::Curl,
     }
 }
 
@@ -199,40 +137,68 @@ fn hem(build: &Build, stand: f64, finish: Finish) -> Hem {
     // An untrimmed drop coat spreads over the foot (dog-shape.md 13, dogs 2 and 5).
     let flare = if finish.is_trimmed() {
         finish.flare * h
-    } else if stand >= 0.5 {
+    } else if stand >= FALLS {
         0.0
     } else {
         0.04 * h
     };
+    let bevel = match finish.hem {
+        HemShape::Bevel => 0.075,
+        HemShape::Nail => 0.035,
+        _ => 0.05,
+    };
     Hem {
-        height: 0.012 * h,
-        bevel: if finish.is_trimmed() {
-            0.07 * h
-        } else {
-            0.03 * h
-        },
+        shape: finish.hem,
+        bevel: bevel * h,
         flare_back: flare,
         flare_front: 0.5 * flare,
-        round: if finish.is_round() { 0.5 } else { 0.4 },
     }
 }
 
 /// A fringe that is cut short against one whose corners alone are cut back (modelling choice).
 const SHORT_FRINGE: f64 = 0.4;
 
-/// Shortest topknot drawn as a piece of its own, share of the height (modelling choice).
+/// Shortest topknot drawn as a piece of its own on a coat as it came, share of the height (modelling
+/// choice).
 const TOPKNOT_PIECE: f64 = 0.045;
+/// The same where the look shapes it: less lies on the skull (modelling choice).
+const SHAPED_TOPKNOT: f64 = 0.018;
 
-fn topknot(build: &Build, finish: Finish, at_zone: &dyn Fn(Zone) -> f64) -> Option<Topknot> {
+fn topknot(
+    build: &Build,
+    texture: Texture,
+    finish: Finish,
+    at_zone: &dyn Fn(Zone) -> f64,
+) -> Option<Topknot> {
     let t = at_zone(Zone::Topknot);
-    if t < TOPKNOT_PIECE * build.height {
-        return None;
-    }
-    // Shares of the crown read off dog-shape.md 13: as it came, lamb, teddy.
-    let (visor, front, back, nape) = match finish.head {
-        None => (0.66, 0.94, 0.91, 0.76),
-        Some(HeadShape::Round) => (0.40, 0.87, 1.08, 0.84),
-        Some(_) => (0.50, 0.88, 0.92, 0.73),
+    let falls = matches!(texture, Texture::Silky | Texture::Feathered);
+    let least = if finish.is_trimmed() {
+        SHAPED_TOPKNOT
+    } else {
+        TOPKNOT_PIECE
+    };
+    let is_long = t >= least * build.height;
+    let round = TopknotForm::Round {
+        cheek: at_zone(Zone::Cheek),
+        under: at_zone(Zone::Beard),
+    };
+    // Shares of the crown over the eyes read off dog-shape.md 13: as it came, teddy, lamb.
+    let (form, visor) = match finish.head {
+        None if !is_long => return None,
+        None if falls => (TopknotForm::Fall, 0.66),
+        None => (round, 0.66),
+        Some(HeadShape::Round) if finish.hangs == Hangs::Curtain && falls => {
+            (TopknotForm::Fall, 0.40)
+        }
+        Some(HeadShape::Round) => (round, 0.40),
+        Some(HeadShape::Topknot) if is_long => (
+            TopknotForm::IntoCrest {
+                runs_on: if finish.has_nape_v { 0.5 } else { 1.0 },
+            },
+            0.50,
+        ),
+        Some(HeadShape::Spaniel) => (TopknotForm::Crown, 0.0),
+        Some(_) => return None,
     };
     let fringe = if finish.is_fringe_short {
         SHORT_FRINGE
@@ -240,12 +206,9 @@ fn topknot(build: &Build, finish: Finish, at_zone: &dyn Fn(Zone) -> f64) -> Opti
         1.0
     };
     Some(Topknot {
+        form,
         visor: fringe * visor * t,
-        front: front * t,
         crown: t,
-        back: back * t,
-        nape: nape * t,
-        cheek: finish.is_round().then(|| at_zone(Zone::Cheek)),
     })
 }
 
@@ -253,43 +216,30 @@ fn topknot(build: &Build, finish: Finish, at_zone: &dyn Fn(Zone) -> f64) -> Opti
 /// about as much (read off dog-shape.md 5).
 const CLOSE_IN_FRONT: f64 = 0.02;
 
-/// The same under the nose, where the beard is combed forward (modelling choice).
-const BEARD_IN_FRONT: f64 = 0.03;
-
 /// Shortest beard drawn as a piece of its own, share of the height (modelling choice).
 const BEARD_PIECE: f64 = 0.05;
 
 fn beard(build: &Build, texture: Texture, finish: Finish, length: f64) -> Option<Beard> {
-    let is_puff = finish.is_round() && length >= 0.03 * build.height;
-    let is_terrier = finish.head == Some(HeadShape::Terrier);
-    let hangs = (is_terrier || matches!(texture, Texture::Harsh | Texture::Silky))
-        && length >= BEARD_PIECE * build.height;
-    if !is_puff && !hangs {
-        return None;
-    }
-    // The nose stays the longest point of the muzzle (handbook 4; dog-shape.md 9: under about .06 of
-    // the head).
-    let before = if finish.is_trimmed() {
-        BEARD_IN_FRONT
-    } else {
-        0.06
-    };
-    let front = (0.3 * length).min(before * build.head.length);
-    let (side, tilt_deg, spread) = if is_puff {
-        (length, 4.0, 1.2)
-    } else if is_terrier || texture == Texture::Harsh {
-        (0.65 * length, 16.0, 1.0)
-    } else {
-        (length, -4.0, 0.6)
-    };
-    Some(Beard {
-        side,
-        chin: length,
-        front,
-        tilt_deg,
-        spread,
-        is_plumb: hangs && finish.is_trimmed(),
-    })
+    let hangs = matches!(texture, Texture::Harsh | Texture::Silky);
+    let is_long = length >= BEARD_PIECE * build.height;
+    let form = match finish.head {
+        Some(HeadShape::Terrier) => is_long.then_some(BeardForm::Brick),
+        Some(HeadShape::Round) if finish.hangs == Hangs::Curtain && hangs => {
+            Some(BeardForm::Hanging)
+        }
+        Some(HeadShape::Round) => Some(BeardForm::Puff),
+        Some(HeadShape::Spaniel) => Some(BeardForm::Flews),
+        Some(HeadShape::Natural) | None if is_long => match texture {
+            Texture::Harsh => Some(BeardForm::Brick),
+            Texture::Silky => Some(BeardForm::Hanging),
+            // Untrimmed it is a puff too; tidied it keeps to its own edge.
+            _ if finish.is_trimmed() => None,
+            Texture::Feathered => Some(BeardForm::Hanging),
+            Texture::Curl | Texture::Fleece => Some(BeardForm::Puff),
+        },
+        _ => None,
+    }?;
+    Some(Beard { form, length })
 }
 
 /// Shortest brow drawn as a lash of its own, share of the head's length (modelling choice).
@@ -300,37 +250,46 @@ fn brow(build: &Build, finish: Finish, length: f64) -> Option<f64> {
     (is_kept && length >= BROW_PIECE * build.head.length).then_some(length)
 }
 
-fn ear(build: &Build, length: f64) -> EarCoat {
-    match build.ear.kind {
-        EarKind::Drop => EarCoat {
-            edge: 0.45 * length,
-            fringe: length,
-        },
-        EarKind::Folded | EarKind::Prick => EarCoat {
-            edge: 0.3 * length,
-            fringe: 0.4 * length,
-        },
+fn ear(build: &Build, finish: Finish, length: f64) -> EarCoat {
+    // Short leather carries less (dog-shape-2.md 4).
+    let carries = (build.ear.length / (0.24 * build.height) + 0.35).min(1.0);
+    let (edge, fringe) = match build.ear.kind {
+        crate::frame::EarKind::Drop => (0.45, carries),
+        crate::frame::EarKind::Folded => (0.30, 0.8 * carries),
+        crate::frame::EarKind::Prick => (0.30, 0.40),
+    };
+    let form = if length < CLIPPED_EAR * build.height {
+        EarForm::Clean
+    } else {
+        finish.ear
+    };
+    EarCoat {
+        form,
+        edge: edge * length,
+        fringe: fringe * length,
     }
 }
 
-fn tail(build: &Build, stand: f64, finish: Finish, length: f64) -> TailCoat {
-    let is_up = build.tail.kind == TailKind::Up;
-    let has_ball = finish.has_tail_ball && is_up && stand >= 0.8;
-    let ball = has_ball.then_some((0.78, length));
-    let shaft = if has_ball {
-        // A short shaft under the ball (dog-shape.md 13, lamb).
-        0.012 * build.height
-    } else {
-        length
+/// An ear shorter than this is clipped to the leather, share of the height (modelling choice).
+const CLIPPED_EAR: f64 = 0.008;
+
+/// A tail is docked up to this length, share of the height (handbook 10 E).
+const DOCKED: f64 = 0.25;
+/// Hair of a bare root, share of the height (dog-shape-2.md 6).
+const BARE_TAIL: f64 = 0.006;
+
+fn tail(build: &Build, finish: Finish, length: f64) -> TailCoat {
+    let is_docked = build.tail.length <= DOCKED * build.height;
+    let form = match finish.tail {
+        TailForm::Ball if !is_docked => TailForm::Plume,
+        form => form,
     };
-    TailCoat {
-        root: 0.7 * shaft,
-        middle: shaft,
-        tip: 0.9 * shaft,
-        hang: if stand < 0.5 { 0.5 } else { 0.2 },
-        is_fan: build.tail.kind == TailKind::Curl,
-        ball,
-    }
+    let root = if finish.has_tail_ball() {
+        BARE_TAIL * build.height
+    } else {
+        0.35 * length
+    };
+    TailCoat { form, root, length }
 }
 
 /// Shortest fringe under the chest drawn as a skirt, share of the height (modelling choice).
@@ -347,7 +306,7 @@ fn skirt(
 ) -> Option<SkirtCoat> {
     let ribs = at_zone(Zone::Ribs);
     let fringe = at_zone(Zone::Underline);
-    if finish.has_skirt && fringe >= SKIRT_PIECE * build.height {
+    if finish.has_skirt() && fringe >= SKIRT_PIECE * build.height {
         // It ends where the planned underline ends.
         let root_height = build.elbow + SKIRT_ROOT * build.height;
         return Some(SkirtCoat {
@@ -357,7 +316,7 @@ fn skirt(
             covers_legs: false,
         });
     }
-    if finish.is_trimmed() || stand >= 0.5 || ribs < 0.12 * build.height {
+    if finish.is_trimmed() || stand >= FALLS || ribs < 0.12 * build.height {
         return None;
     }
     let root_height = build.elbow + 0.16 * build.height;

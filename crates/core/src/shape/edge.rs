@@ -1,9 +1,10 @@
 use kurbo::{Point, Vec2};
 
+use super::finish::{EarForm, Hangs, HemShape, TailForm};
 use super::leg_place::LEG_PLACES;
 use super::side::SideShape;
 use super::station::{Cover, STATIONS, Station};
-use crate::coat::{Stands, Zone};
+use crate::coat::{Stands, Texture, Zone};
 
 /// A coat on the side view: a length at every station, and the pieces that hang by themselves.
 #[derive(Clone, Debug, PartialEq)]
@@ -31,6 +32,14 @@ pub struct Dressing {
     pub tail: TailCoat,
     /// Skirt hanging from the side.
     pub skirt: Option<SkirtCoat>,
+    /// What else hangs from the body.
+    pub hangs: Hangs,
+    /// Whether legs begin as sleeves over shoulder and thigh.
+    pub has_sleeves: bool,
+    /// Whether the body's length ends in a V on the crest.
+    pub has_nape_v: bool,
+    /// The hair's texture: what its marks look like.
+    pub texture: Texture,
 }
 
 /// How many zones there are.
@@ -41,81 +50,121 @@ impl Dressing {
     pub fn zone_mm(&self, zone: Zone) -> f64 {
         self.zones_mm[zone as usize]
     }
+
+    /// What the eye sees of a zone's hair that is shaped to stand, mm: blown and scissored, it stands
+    /// at least by [`SHAPED_STAND`].
+    pub(super) fn shaped_mm(&self, zone: Zone, length: f64) -> f64 {
+        length * self.stand.of(zone).max(SHAPED_STAND)
+    }
 }
 
 /// How the legs end over the feet.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct Hem {
-    /// Height of the hem ring over the table, mm.
-    pub height: f64,
+    /// Its shape.
+    pub shape: HemShape,
     /// Widest bevel, mm.
     pub bevel: f64,
     /// Flare outward at the hem behind, mm.
     pub flare_back: f64,
     /// Flare outward at the hem in front, mm.
     pub flare_front: f64,
-    /// How round the hem's corners are, share of the shorter side.
-    pub round: f64,
 }
 
-/// Lengths of the topknot, mm.
+/// Hair on the skull, where it is a piece of its own.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct Topknot {
-    /// Over the eyes.
+    /// How it is shaped.
+    pub form: TopknotForm,
+    /// Length over the eyes, mm.
     pub visor: f64,
-    /// Before the crown.
-    pub front: f64,
-    /// Highest.
+    /// Length on the crown, mm.
     pub crown: f64,
-    /// Behind the crown.
-    pub back: f64,
-    /// Into the crest.
-    pub nape: f64,
-    /// For a round head: the cheek that carries the circle on.
-    pub cheek: Option<f64>,
 }
 
-/// Lengths of the beard, mm, and how it is combed.
+/// How hair on the skull is shaped.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub enum TopknotForm {
+    /// The upper arc of a round head; lengths of cheek and under-beard, mm, carry it on.
+    Round {
+        /// At the cheek.
+        cheek: f64,
+        /// Under the jaw.
+        under: f64,
+    },
+    /// A cap that runs into the crest; how far it lifts the crest, a share.
+    IntoCrest {
+        /// 1 on a full crest, ½ where it ends in a V.
+        runs_on: f64,
+    },
+    /// A spaniel's flat crown.
+    Crown,
+    /// It falls to both sides.
+    Fall,
+}
+
+/// A beard that is a piece of its own.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct Beard {
-    /// At the side.
-    pub side: f64,
-    /// At the chin.
-    pub chin: f64,
-    /// Under the nose.
-    pub front: f64,
-    /// Forward tilt, degrees.
-    pub tilt_deg: f64,
-    /// Spread of the directions; 1 is a terrier's.
-    pub spread: f64,
-    /// Whether it is cut plumb under the nose, so that the nose stays the longest point.
-    pub is_plumb: bool,
+    /// How it is shaped.
+    pub form: BeardForm,
+    /// Length at the chin, mm.
+    pub length: f64,
+}
+
+/// How a beard is shaped.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum BeardForm {
+    /// Short and round about the muzzle.
+    Puff,
+    /// Combed forward to a square front.
+    Brick,
+    /// A spaniel's full lips.
+    Flews,
+    /// It hangs from the lips.
+    Hanging,
 }
 
 /// Lengths on the ear, mm.
-#[derive(Clone, Copy, Debug, Default, PartialEq)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub struct EarCoat {
+    /// How it is finished.
+    pub form: EarForm,
     /// Round the edge.
     pub edge: f64,
     /// Hanging from the tip.
     pub fringe: f64,
 }
 
+impl Default for EarCoat {
+    fn default() -> Self {
+        Self {
+            form: EarForm::Clean,
+            edge: 0.0,
+            fringe: 0.0,
+        }
+    }
+}
+
 /// Lengths on the tail, mm.
-#[derive(Clone, Copy, Debug, Default, PartialEq)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub struct TailCoat {
+    /// How it is shaped.
+    pub form: TailForm,
     /// At the root.
     pub root: f64,
-    /// From the middle on.
-    pub middle: f64,
-    /// At the tip.
-    pub tip: f64,
-    /// How far the hair hangs instead of standing, 0 to 1.
-    pub hang: f64,
-    /// A plume laid over the back: only its outer side is an edge.
-    pub is_fan: bool,
-    /// A round end: share of the tail's length, and its length, mm.
-    pub ball: Option<(f64, f64)>,
+    /// Longest.
+    pub length: f64,
+}
+
+impl Default for TailCoat {
+    fn default() -> Self {
+        Self {
+            form: TailForm::Thin,
+            root: 0.0,
+            length: 0.0,
+        }
+    }
 }
 
 /// A skirt hanging from a root line along the side.
@@ -130,6 +179,9 @@ pub struct SkirtCoat {
     /// Whether it hides the legs.
     pub covers_legs: bool,
 }
+
+/// How far blown and scissored hair stands at least (dog-shape-2.md, house value).
+const SHAPED_STAND: f64 = 0.55;
 
 /// How far a hair of length 1 that hangs from the side reaches down (dog-shape.md 9, *Skirt*).
 pub fn hanging_share(stand: f64) -> f64 {

@@ -1,31 +1,23 @@
 use kurbo::{Point, Vec2};
 
-use super::curve::{SAMPLES, closed, open, rounded};
-use super::edge::{CoatEdge, Dressing, Hem};
-use super::piece::{Piece, PieceKind, Stroke};
+use super::curve::{SAMPLES, closed, open};
+use super::edge::{CoatEdge, Dressing};
+use super::finish::HemShape;
+use super::head::MARKED;
+use super::hem::{Column, OverFoot};
+use super::leg_place::Leg;
+use super::piece::{HairAt, Piece, PieceKind, Stroke};
+use super::polyline::faded;
 use super::side::SideShape;
 use super::station::{Cover, Station, stretch};
 use crate::coat::Zone;
 use crate::frame::Build;
-
-/// Which leg.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
-pub(super) enum Leg {
-    Fore,
-    Hind,
-}
 
 /// Where far legs stand, share of the height (dog-shape.md 5).
 const FAR_FORE: Vec2 = Vec2::new(0.050, 0.012);
 const FAR_HIND: Vec2 = Vec2::new(0.075, 0.012);
 /// The far front leg's hidden front end is pulled back so that it stays hidden.
 const FAR_FORE_PULL: f64 = 0.10;
-/// Room between the nails and the hem ring, mm (dog-shape.md 9; does not scale).
-pub(super) const NAIL_ROOM_MM: f64 = 2.0;
-/// Bevel angle over the table, degrees (handbook 4, common practice).
-const BEVEL_DEG: f64 = 45.0;
-/// A bevel rises at most this share of the way to the last edge point (dog-shape.md 9).
-const BEVEL_CAP: f64 = 0.82;
 
 struct LegStations {
     down: Vec<Station>,
@@ -58,7 +50,7 @@ fn stations(leg: Leg) -> LegStations {
             up: stretch(Station::WristFront, Station::ForeInFront),
             heel: Station::ForeHeel,
             toe: Station::ForeToe,
-            stroke_from: Station::Elbow,
+            stroke_from: Station::ForeInBack,
             stroke_to: Station::ArmIn,
         },
     }
@@ -68,7 +60,8 @@ fn place_of(list: &[Station], station: Station) -> usize {
     list.iter().position(|s| *s == station).unwrap_or(0)
 }
 
-/// The pieces of one leg: the foot first, then the leg over it.
+/// The pieces of one leg: a bare foot first, then the leg over it; its upper end runs out inside the
+/// body, where one is given.
 pub(super) fn leg_pieces(
     leg: Leg,
     is_far: bool,
@@ -76,6 +69,7 @@ pub(super) fn leg_pieces(
     build: &Build,
     dressing: &Dressing,
     edge: &CoatEdge,
+    body: Option<&[Point]>,
 ) -> Vec<Piece> {
     let h = build.height;
     let parts = stations(leg);
@@ -101,173 +95,134 @@ pub(super) fn leg_pieces(
     } else {
         toe_lines(leg, shape, build)
     };
-    let ends = (leg == Leg::Fore, true);
-    let Some(hem) = dressing.hem else {
-        let names: Vec<Station> = parts
-            .down
-            .iter()
-            .chain(parts.foot)
-            .chain(parts.up)
-            .copied()
-            .collect();
-        let outline = closed(&names.iter().map(|s| at(*s)).collect::<Vec<_>>(), SAMPLES);
-        let (from, to) = (
-            place_of(&names, parts.stroke_from) * SAMPLES,
-            place_of(&names, parts.stroke_to) * SAMPLES,
-        );
-        let mut strokes = vec![Stroke::tapered(outline[from..=to].to_vec(), 1.0, ends)];
+    let is_long = parts.down.iter().any(|s| {
+        dressing.lengths[s.index()] >= MARKED * h
+            && matches!(s.cover(), Cover::Coat(z) if z.is_leg())
+    });
+    let hair = is_long.then_some(HairAt::Leg);
+    let ink = |points: Vec<Point>| match body {
+        // The hind leg begins where the topline ends.
+        Some(body) => faded(&points, body, RUN_OUT * h, (leg == Leg::Fore, true)),
+        None => Stroke::plain(points, 1.0),
+    };
+    let bare = |station: Station| shape.skin(station) + shift;
+    let hem = match dressing.hem {
+        Some(hem) if hem.shape != HemShape::Bare => hem,
+        _ => {
+            let names: Vec<Station> = parts
+                .down
+                .iter()
+                .chain(parts.foot)
+                .chain(parts.up)
+                .copied()
+                .collect();
+            let outline = closed(&names.iter().map(|s| at(*s)).collect::<Vec<_>>(), SAMPLES);
+            let (from, to) = (
+                place_of(&names, parts.stroke_from) * SAMPLES,
+                place_of(&names, parts.stroke_to) * SAMPLES,
+            );
+            let mut strokes = vec![ink(outline[from..=to].to_vec()).with_hair(hair)];
+            strokes.extend(toes);
+            return vec![Piece {
+                kind,
+                outline,
+                strokes,
+                is_far,
+            }];
+        }
+    };
+    let last = *parts.down.last().unwrap_or(&parts.heel);
+    let arch = match leg {
+        Leg::Fore => Station::ForeToeJoint,
+        Leg::Hind => Station::HindToeJoint,
+    };
+    let toe_hair = (edge.at(parts.toe) - shape.skin(parts.toe)).hypot();
+    let mut pieces = Vec::new();
+    if hem.shape == HemShape::Clean {
+        let mut foot = vec![bare(last)];
+        foot.extend(parts.foot.iter().map(|s| match s.cover() {
+            Cover::Coat(Zone::Foot) => at(*s),
+            _ => bare(*s),
+        }));
+        foot.push(bare(parts.up[0]));
+        let mut ring = foot.clone();
+        ring.push(foot[0].midpoint(foot[foot.len() - 1]) + Vec2::new(0.0, 0.03 * h));
+        let mut strokes = vec![Stroke::plain(open(&foot, SAMPLES), 0.8)];
         strokes.extend(toes);
-        return vec![Piece {
-            kind,
-            outline,
+        pieces.push(Piece {
+            kind: PieceKind::Foot,
+            outline: closed(&ring, SAMPLES),
             strokes,
             is_far,
-        }];
-    };
-
-    let bare = |station: Station| shape.skin(station) + shift;
-    let mut foot: Vec<Point> = vec![bare(*parts.down.last().unwrap_or(&parts.heel))];
-    foot.extend(parts.foot.iter().map(|s| match s.cover() {
-        Cover::Coat(Zone::Foot) => at(*s),
-        _ => bare(*s),
-    }));
-    foot.push(bare(parts.up[0]));
-    let mut ring = foot.clone();
-    ring.push(foot[0].midpoint(foot[foot.len() - 1]) + Vec2::new(0.0, 0.03 * h));
-    let mut foot_strokes = vec![Stroke::plain(open(&foot, SAMPLES), 0.5)];
-    foot_strokes.extend(toes);
-    let foot = Piece {
-        kind: PieceKind::Foot,
-        outline: closed(&ring, SAMPLES),
-        strokes: foot_strokes,
-        is_far,
-    };
-
-    let joint = match leg {
-        Leg::Fore => build.elbow,
-        Leg::Hind => build.stifle,
-    };
+        });
+    }
     let column = Column {
         down: parts.down.iter().map(|s| at(*s)).collect(),
         up: parts.up.iter().map(|s| at(*s)).collect(),
-        ring: (
-            bare(parts.heel).x - NAIL_ROOM_MM,
-            bare(parts.toe).x + NAIL_ROOM_MM,
-        ),
-        hem_y: hem.height + shift.y,
-        joint_y: joint + shift.y,
+        over: OverFoot {
+            foot: (bare(parts.heel).x, bare(parts.toe).x),
+            pastern: (bare(last).x.min(bare(parts.foot[0]).x), bare(parts.up[0]).x),
+            arch: shape.skin(arch).y / ARCH_IN_FOOT,
+            hair: toe_hair,
+            ground: shift.y,
+        },
         hem,
+        joint_y: shift.y
+            + match leg {
+                Leg::Fore => build.elbow,
+                Leg::Hind => build.stifle,
+            },
+        height: h,
     };
-    let (outline, stroke) = column.outline(
+    let ended = column.ended(
         place_of(&parts.down, parts.stroke_from),
         place_of(parts.up, parts.stroke_to),
     );
-    vec![
-        foot,
-        Piece {
-            kind,
-            outline,
-            strokes: vec![Stroke::tapered(stroke, 1.0, ends)],
-            is_far,
-        },
-    ]
+    let Some(ended) = ended else {
+        return pieces;
+    };
+    let mut strokes = vec![ink(ended.ink).with_hair(hair)];
+    strokes.extend(ended.turned.filter(|_| !is_far));
+    pieces.push(Piece {
+        kind,
+        outline: ended.outline,
+        strokes,
+        is_far,
+    });
+    pieces
 }
 
-/// A leg whose lower end does not follow the skin but hangs plumb to a hem (dog-shape.md 9).
-pub(super) struct Column {
-    /// Edge points down the side of smaller x.
-    pub down: Vec<Point>,
-    /// Edge points up the side of larger x.
-    pub up: Vec<Point>,
-    /// x of the hem ring on both sides.
-    pub ring: (f64, f64),
-    /// Height of the hem ring.
-    pub hem_y: f64,
-    /// Height from which a flare begins.
-    pub joint_y: f64,
-    /// How it ends.
-    pub hem: Hem,
-}
+/// How far inside the body a leg's upper line runs out, share of the height (dog-shape-2.md 6).
+const RUN_OUT: f64 = 0.085;
+/// The toe joint's share of the height of the foot (dog-shape-2.md 1).
+const ARCH_IN_FOOT: f64 = 0.95;
 
-impl Column {
-    /// The outline, and its ink from one station of `down` to one of `up`.
-    pub(super) fn outline(self, stroke_from: usize, stroke_to: usize) -> (Vec<Point>, Vec<Point>) {
-        let Self {
-            down,
-            up,
-            ring,
-            hem_y,
-            joint_y,
-            hem,
-        } = self;
-        let g = |y: f64| {
-            ((joint_y - y) / (joint_y - hem_y).max(1e-6))
-                .clamp(0.0, 1.0)
-                .powi(2)
-        };
-        let mut down: Vec<Point> = down
-            .into_iter()
-            .map(|p| p - Vec2::new(hem.flare_back * g(p.y), 0.0))
-            .collect();
-        let up: Vec<Point> = up
-            .into_iter()
-            .map(|p| p + Vec2::new(hem.flare_front * g(p.y), 0.0))
-            .collect();
-        let (Some(&last_down), Some(&first_up)) = (down.last(), up.first()) else {
-            return (Vec::new(), Vec::new());
-        };
-        let outer_back = last_down.x - hem.flare_back * (1.0 - g(last_down.y)) * 0.8;
-        let outer_front = first_up.x + hem.flare_front * (1.0 - g(first_up.y)) * 0.8;
-        let inner_back = ring.0.min(outer_back + hem.bevel);
-        let inner_front = ring.1.max(outer_front - hem.bevel);
-        let slope = BEVEL_DEG.to_radians().tan();
-        let rise = |overhang: f64, last: Point| {
-            (hem_y + overhang.max(0.0) * slope).min(hem_y + BEVEL_CAP * (last.y - hem_y))
-        };
-        let y_back = rise(inner_back - outer_back, last_down);
-        let y_front = rise(outer_front - inner_front, first_up);
-
-        down.push(Point::new(outer_back, y_back));
-        let mut rising = vec![Point::new(outer_front, y_front)];
-        rising.extend(up);
-        let (p1, p2) = (open(&down, SAMPLES), open(&rising, SAMPLES));
-        let mut corners = vec![p1[p1.len() - 4], Point::new(outer_back, y_back)];
-        if outer_back < inner_back - 1.0 {
-            corners.push(Point::new(inner_back, hem_y));
-        }
-        if outer_front > inner_front + 1.0 {
-            corners.push(Point::new(inner_front, hem_y));
-        }
-        corners.push(Point::new(outer_front, y_front));
-        corners.push(p2[3]);
-        let hem_line = rounded(&corners, hem.round);
-        let head = &p1[..p1.len() - 4];
-        let outline = [head, &hem_line, &p2[4..]].concat();
-        let stroke = [
-            &head[stroke_from * SAMPLES..],
-            &hem_line,
-            &p2[4..=(stroke_to + 1) * SAMPLES],
-        ]
-        .concat();
-        (outline, stroke)
-    }
-}
+/// Two curved lines between the toes and three nails (dog-shape-2.md 1): places along the foot, back
+/// from its toe.
+const TOES: [(f64, f64, f64); 2] = [(0.20, 0.70, 0.34), (0.42, 0.82, 0.56)];
+const NAILS: [f64; 3] = [0.0, 0.20, 0.41];
 
 fn toe_lines(leg: Leg, shape: &SideShape, build: &Build) -> Vec<Stroke> {
-    let (toe, top) = match leg {
-        Leg::Fore => (Station::ForeToe, Station::ForeToeTop),
-        Leg::Hind => (Station::HindToe, Station::HindToeTop),
+    let (toe, joint) = match leg {
+        Leg::Fore => (Station::ForeToe, Station::ForeToeJoint),
+        Leg::Hind => (Station::HindToe, Station::HindToeJoint),
     };
-    let (x, height, fl) = (shape.skin(toe).x, shape.skin(top).y, build.foot_length);
-    [(0.17, 0.74), (0.40, 0.84)]
-        .into_iter()
-        .map(|(back, up)| {
-            let line = [
-                Point::new(x - back * fl, 0.02 * height),
-                Point::new(x - (back + 0.035) * fl, 0.42 * height),
-                Point::new(x - (back + 0.13) * fl, up * height),
-            ];
-            Stroke::tapered(open(&line, 6), 0.4, (false, true))
-        })
-        .collect()
+    let (x, arch) = (shape.skin(toe).x, shape.skin(joint).y);
+    let (fl, h) = (build.foot_length, build.height);
+    let toes = TOES.map(|(low, high, up)| {
+        let line = [
+            Point::new(x - low * fl, 0.02 * arch),
+            Point::new(x - (low - 0.02) * fl, 0.36 * arch),
+            Point::new(x - up * fl, high * arch),
+        ];
+        Stroke::running_out(open(&line, 6), 0.42, 0.0, 0.3 * arch)
+    });
+    let nails = NAILS.map(|back| {
+        let line = vec![
+            Point::new(x - back * fl - 0.004 * h, 0.17 * arch),
+            Point::new(x - back * fl + 0.006 * h, 0.03 * arch),
+        ];
+        Stroke::plain(line, 0.55)
+    });
+    toes.into_iter().chain(nails).collect()
 }

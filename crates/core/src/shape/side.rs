@@ -1,4 +1,4 @@
-use kurbo::{Point, Vec2};
+use kurbo::{CubicBez, ParamCurve as _, Point, Vec2};
 
 use super::hair::{RunStation, hair_directions};
 use super::head::HeadAxes;
@@ -112,7 +112,21 @@ struct Placed {
     last_rib_is_held: bool,
 }
 
-/// The station table of dog-shape.md 5, in its letters: H height, L length, el elbow, hk hock, …
+/// The crest: one long hollow from the occiput into the withers (dog-shape-2.md 1).
+fn crest(occiput: Point, withers: Point, neck: f64, along: Vec2, arch: f64) -> CubicBez {
+    let up = Vec2::new(-along.y, along.x);
+    CubicBez::new(
+        occiput,
+        occiput - 0.42 * neck * along + 1.3 * arch * neck * up,
+        withers + 0.40 * neck * Vec2::from_angle(CREST_LEAVES_RAD),
+        withers,
+    )
+}
+
+/// How steeply the crest leaves the withers, radians (dog-shape-2.md 1).
+const CREST_LEAVES_RAD: f64 = 0.24;
+
+/// The station table of dog-shape.md 5 as dog-shape-2.md 1 changed it, in its letters: H height, L length, el elbow, hk hock, …
 fn place(b: &Build) -> Placed {
     let (h, l, el) = (b.height, b.length, b.elbow);
     let mut skin = [Point::ZERO; STATIONS];
@@ -122,7 +136,6 @@ fn place(b: &Build) -> Placed {
 
     let (shoulder, withers) = (b.point_of_shoulder(), b.withers());
     let u = Vec2::from_angle(b.neck_angle_deg.to_radians());
-    let v = Vec2::new(-u.y, u.x);
     let n = b.neck;
     let occiput = withers + n * u;
     let head = HeadAxes::new(occiput, &b.head);
@@ -132,42 +145,39 @@ fn place(b: &Build) -> Placed {
     let (s, dome, flews) = (head.step, b.head.dome, b.head.flews);
     let (pn, qn) = head.nose;
     let hd = |a: f64, c: f64| head.at(a, c);
-    let jaw_angle = hd(0.23, -0.93 * ds);
+    let jaw_angle = hd(0.22, -0.93 * ds);
     set(Station::JawAngle, jaw_angle);
-    set(Station::JawMid, hd(0.90 - mu, -s - 1.13 * dm));
+    set(Station::JawMid, hd(0.88 - mu, -s - 1.16 * dm));
     set(
         Station::Lip,
-        hd(1.0 - 0.62 * mu, -s - dm * (1.02 + 0.22 * flews)),
+        hd(1.0 - 0.66 * mu, -s - dm * (1.02 + 0.26 * flews)),
     );
     set(
         Station::ChinBack,
-        hd(1.0 - 0.30 * mu, -s - dm * (0.98 + 0.06 * flews)),
+        hd(1.0 - 0.36 * mu, -s - dm * (0.93 + 0.14 * flews)),
     );
-    set(Station::Chin, hd(pn - 0.075, -s - 0.86 * dm));
-    set(Station::LipFront, hd(pn - 0.03, -s - 0.50 * dm));
+    set(Station::Chin, hd(pn - 0.085, -s - 0.84 * dm));
+    set(Station::LipFront, hd(pn - 0.03, -s - 0.47 * dm));
     set(Station::NoseTip, hd(pn, qn));
-    set(Station::NoseTop, hd(pn - 0.035, -s - 0.005));
-    set(Station::Bridge, hd(1.0 - 0.52 * mu, -s + 0.005));
-    set(Station::Stop, hd(1.025 - mu, -s + 0.01));
-    set(Station::Brow, hd(0.935 - mu, 0.55 * dome - 0.10 * s));
+    set(Station::NoseTop, hd(pn - 0.03, -s - 0.004));
+    set(Station::Bridge, hd(1.0 - 0.52 * mu, -s + 0.010));
+    set(Station::Stop, hd(1.015 - mu, -s + 0.022));
+    set(Station::Brow, hd(0.945 - mu, 0.62 * dome - 0.16 * s));
     set(Station::Crown, hd(0.31, dome));
     set(Station::SkullBack, hd(0.12, 0.8 * dome));
     set(Station::Occiput, occiput);
 
     // Neck and back.
-    let arch = b.crest_arch;
-    let crest_mid = occiput - 0.55 * n * u + n * (0.55 * arch - 0.02) * v;
-    let crest_low = occiput - 0.80 * n * u - 0.04 * n * v;
-    set(
-        Station::CrestHigh,
-        occiput - 0.26 * n * u + n * (0.8 * arch - 0.01) * v,
-    );
-    set(Station::CrestMid, crest_mid);
-    set(Station::CrestLow, crest_low);
-    set(
-        Station::NeckBase,
-        withers.lerp(crest_low, 0.46) + Vec2::new(0.004 * h, -0.013 * h),
-    );
+    let crest = crest(occiput, withers, n, u, b.crest_arch);
+    let crest_mid = crest.eval(0.44);
+    for (station, t) in [
+        (Station::CrestHigh, 0.20),
+        (Station::CrestMid, 0.44),
+        (Station::CrestLow, 0.68),
+        (Station::NeckBase, 0.86),
+    ] {
+        set(station, crest.eval(t));
+    }
     set(
         Station::NapeIn,
         crest_mid.lerp(jaw_angle, 0.33) + 0.02 * n * u,
@@ -195,52 +205,51 @@ fn place(b: &Build) -> Placed {
     set(Station::HipCrest, hip);
     set(
         Station::Croup,
-        hip.lerp(tail_set, 0.52) + Vec2::new(0.004 * h, 0.010 * h),
+        hip.lerp(tail_set, 0.52) + Vec2::new(0.003 * h, 0.012 * h),
     );
     set(Station::TailSet, tail_set);
-    set(Station::UnderTail, tail_set.lerp(pin, 0.55));
+    set(
+        Station::UnderTail,
+        tail_set.lerp(pin, 0.55) + Vec2::new(0.003 * h, 0.0),
+    );
     set(Station::PinBone, pin);
 
     // Hind leg, back edge.
     let (hk, st, th, fl) = (b.hock, b.stifle, b.hind_leg, b.foot_length);
     let xh = -b.hock_reach;
     let hock = p(xh, hk);
-    let yb = hk + 0.36 * (st - hk) + 0.06 * h;
+    let yb = b.bend_height();
     let bend = p(b.bend_x, yb);
-    // Between pin and bend the table's .002 and .008 H follow a bend that was felt, in proportion.
-    let follow = (b.bend_x - 0.03 * h).min(0.0);
-    set(
-        Station::Buttock,
-        p(0.002 * h + 0.16 * follow, b.pin - 0.16 * (b.pin - yb)),
-    );
-    set(
-        Station::ThighBack,
-        p(0.008 * h + 0.58 * follow, b.pin - 0.58 * (b.pin - yb)),
-    );
+    // The thigh's bulge, then in to the bend that was felt.
+    let down = |share: f64| b.pin - share * (b.pin - yb);
+    // Plumb under the pin bone, which is the rearmost point (handbook 4).
+    set(Station::Buttock, p(0.0, down(0.22)));
+    set(Station::ThighBack, p(0.25 * b.bend_x, down(0.52)));
+    set(Station::ThighLow, p(0.60 * b.bend_x, down(0.82)));
     set(Station::Bend, bend);
     set(
         Station::AboveHock,
-        p(hock.lerp(bend, 0.46).x + 0.012 * h, hock.lerp(bend, 0.47).y),
+        hock.lerp(bend, 0.40) + Vec2::new(0.019, 0.004) * h,
     );
     set(Station::HockPoint, hock);
-    set(Station::RearPasternHigh, p(xh + 0.012 * h, 0.78 * hk));
-    set(Station::RearPastern, p(xh + 0.016 * h, 0.50 * hk));
+    set(Station::RearPasternHigh, p(xh + 0.011 * h, 0.76 * hk));
+    set(Station::RearPastern, p(xh + 0.019 * h, 0.48 * hk));
     let fh = (0.088 * h).min(0.36 * hk);
-    let xt = xh + 0.012 * h + fl;
-    set(Station::HindHeel, p(xh + 0.014 * h, 0.62 * fh));
-    set(Station::HindPad, p(xh + 0.024 * h, 0.12 * fh));
+    let xt = xh + 0.014 * h + fl;
+    set(Station::HindHeel, p(xh + 0.018 * h, 0.60 * fh));
+    set(Station::HindPad, p(xh + 0.026 * h, 0.12 * fh));
     set(Station::HindSole, p(xh + 0.055 * h, 0.0));
     set(Station::HindToeLow, p(xt - 0.02 * h, 0.0));
-    set(Station::HindToe, p(xt, 0.24 * fh));
-    set(Station::HindToeTop, p(xt - 0.16 * fl, 0.60 * fh));
-    set(Station::HindToeJoint, p(xt - 0.38 * fl, 0.86 * fh));
+    set(Station::HindToe, p(xt, 0.27 * fh));
+    set(Station::HindToeTop, p(xt - 0.13 * fl, 0.66 * fh));
+    set(Station::HindToeJoint, p(xt - 0.36 * fl, 0.94 * fh));
     set(
         Station::HindInstep,
-        p(xh + 0.014 * h + 0.80 * th, 1.20 * fh),
+        p(xh + 0.016 * h + 0.74 * th, 1.25 * fh),
     );
     set(
         Station::RearPasternFront,
-        p(xh + 0.016 * h + 0.70 * th, 0.50 * hk),
+        p(xh + 0.016 * h + 0.70 * th, 0.54 * hk),
     );
     let hock_front = p(xh + th, 0.93 * hk);
     set(Station::HockFront, hock_front);
@@ -248,18 +257,18 @@ fn place(b: &Build) -> Placed {
     let fold = p(b.stifle_forward + 0.03 * h, b.flank);
     set(
         Station::GaskinLow,
-        hock_front.lerp(knee, 0.36) + Vec2::new(-0.006, 0.004) * h,
+        hock_front.lerp(knee, 0.34) + Vec2::new(-0.004, 0.006) * h,
     );
     set(
         Station::GaskinFront,
-        hock_front.lerp(knee, 0.70) + Vec2::new(0.012, -0.004) * h,
+        hock_front.lerp(knee, 0.70) + Vec2::new(0.010, -0.002) * h,
     );
     set(Station::Stifle, knee);
     set(
         Station::ThighFront,
-        knee.lerp(fold, 0.55) + Vec2::new(0.005 * h, 0.0),
+        knee.lerp(fold, 0.55) + Vec2::new(0.007 * h, 0.0),
     );
-    set(Station::FlankIn, fold + Vec2::new(0.008, 0.05) * h);
+    set(Station::FlankIn, fold + Vec2::new(0.004, 0.06) * h);
     set(Station::FlankIn2, fold + Vec2::new(-0.03, 0.15) * h);
     set(Station::HaunchIn, p(0.13 * h, fold.lerp(hip, 0.72).y));
     set(Station::TailIn, p(0.055 * h, tail_set.lerp(pin, 0.30).y));
@@ -286,20 +295,20 @@ fn place(b: &Build) -> Placed {
     set(Station::BellyRear, arc(0.68 * rib));
     set(Station::Belly, arc(0.34 * rib));
     set(Station::Brisket, brisket);
-    set(Station::ChestUnder, p(xe + 0.07 * h, el + 0.008 * h));
-    set(Station::ForechestLow, p(l - 0.078 * h, el + 0.032 * h));
+    set(Station::ChestUnder, p(xe + 0.07 * h, el + 0.006 * h));
+    set(Station::ForechestLow, p(l - 0.078 * h, el + 0.030 * h));
     set(Station::Forechest, p(l - 0.016 * h, el + 0.075 * h));
     let breastbone = p(l, el + 0.13 * h);
     set(Station::Breastbone, breastbone);
     set(
         Station::ThroatLow,
-        breastbone.lerp(jaw_angle, 0.25) - Vec2::new(0.032 * h, 0.0),
+        breastbone.lerp(jaw_angle, 0.25) - Vec2::new(0.034 * h, 0.0),
     );
     set(
         Station::ThroatMid,
         breastbone.lerp(jaw_angle, 0.60) - Vec2::new(0.04 * h, 0.0),
     );
-    set(Station::ThroatHigh, hd(0.20, -0.90 * ds));
+    set(Station::ThroatHigh, hd(0.19, -0.90 * ds));
     set(Station::ThroatIn, hd(0.22, -0.60 * ds));
 
     // Front leg.
@@ -312,30 +321,30 @@ fn place(b: &Build) -> Placed {
     );
     set(Station::ForeInBack, p(xe - 0.055 * h, el + 0.16 * h));
     set(Station::Elbow, p(xc - 0.06 * h, el));
-    set(Station::ElbowLow, p(xc - 0.052 * h, el - 0.13 * (el - w)));
+    set(Station::ElbowLow, p(xc - 0.058 * h, el - 0.12 * (el - w)));
     set(
         Station::ForearmBackHigh,
-        p(xc - 0.56 * tf, el - 0.34 * (el - w)),
+        p(xc - 0.60 * tf, el - 0.32 * (el - w)),
     );
     set(Station::ForearmBack, p(xc - 0.50 * tf, 0.5 * (el + w)));
     set(
         Station::ForearmBackLow,
-        p(xc - 0.43 * tf, w + 0.20 * (el - w)),
+        p(xc - 0.41 * tf, w + 0.20 * (el - w)),
     );
     set(Station::WristBack, p(xc - 0.47 * tf, w - 0.015 * h));
-    set(Station::PasternBack, p(xc - 0.28 * tf, lerp(fg, w, 0.40)));
-    let xq = xc - 0.16 * tf;
+    set(Station::PasternBack, p(xc - 0.22 * tf, lerp(fg, w, 0.36)));
+    let xq = xc - 0.03 * tf;
     let xs = xq - 0.012 * h + fl;
     set(Station::ForeHeel, p(xq - 0.012 * h, 0.52 * fg));
     set(Station::ForePad, p(xq - 0.002 * h, 0.10 * fg));
     set(Station::ForeSole, p(xq + 0.03 * h, 0.0));
     set(Station::ForeToeLow, p(xs - 0.02 * h, 0.0));
-    set(Station::ForeToe, p(xs, 0.26 * fg));
-    set(Station::ForeToeTop, p(xs - 0.16 * fl, 0.64 * fg));
-    set(Station::ForeToeJoint, p(xs - 0.38 * fl, 0.92 * fg));
-    set(Station::ForeInstep, p(xc + 0.50 * tf, 1.26 * fg));
-    set(Station::PasternFront, p(xc + 0.44 * tf, lerp(fg, w, 0.62)));
-    set(Station::WristFront, p(xc + 0.44 * tf, w));
+    set(Station::ForeToe, p(xs, 0.28 * fg));
+    set(Station::ForeToeTop, p(xs - 0.13 * fl, 0.68 * fg));
+    set(Station::ForeToeJoint, p(xs - 0.37 * fl, 0.96 * fg));
+    set(Station::ForeInstep, p(xc + 0.52 * tf, 1.30 * fg));
+    set(Station::PasternFront, p(xc + 0.46 * tf, lerp(fg, w, 0.62)));
+    set(Station::WristFront, p(xc + 0.45 * tf, w));
     set(
         Station::ForearmFrontLow,
         p(xc + 0.42 * tf, w + 0.22 * (el - w)),
@@ -343,16 +352,16 @@ fn place(b: &Build) -> Placed {
     set(Station::ForearmFront, p(xc + 0.50 * tf, 0.5 * (el + w)));
     set(
         Station::ForearmFrontHigh,
-        p(xc + 0.60 * tf, el - 0.26 * (el - w)),
+        p(xc + 0.62 * tf, el - 0.26 * (el - w)),
     );
-    set(Station::ArmFront, p(xc + 0.78 * tf, el - 0.015 * h));
+    set(Station::ArmFront, p(xc + 0.80 * tf, el - 0.010 * h));
     set(
         Station::ArmIn,
-        p(lerp(xc, shoulder.x, 0.52), el + 0.055 * h),
+        p(lerp(xc, shoulder.x, 0.52), el + 0.075 * h),
     );
     set(
         Station::ForeInFront,
-        p(shoulder.x - 0.075 * h, shoulder.y + 0.06 * h),
+        p(shoulder.x - 0.075 * h, shoulder.y + 0.08 * h),
     );
 
     Placed {

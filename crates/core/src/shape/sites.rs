@@ -2,7 +2,7 @@
 
 use kurbo::{Point, Vec2};
 
-use super::head_pieces::eye_at;
+use super::head::eye_at;
 use super::hygiene::HygieneArea;
 use super::leg_place::Hand;
 use super::station::Station as S;

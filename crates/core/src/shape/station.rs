@@ -42,7 +42,7 @@ macro_rules! stations {
 }
 
 /// How many stations the side view has.
-pub const STATIONS: usize = 97;
+pub const STATIONS: usize = 98;
 
 stations! {
     JawIn, "jaw_in", Cover::Hidden, 0.001;
@@ -59,7 +59,7 @@ stations! {
     Brow, "brow", Cover::Coat(Zone::Topknot), 0.09;
     Crown, "crown", Cover::Coat(Zone::Topknot), 0.09;
     SkullBack, "skull_back", Cover::Coat(Zone::Topknot), 0.09;
-    Occiput, "occiput", Cover::Coat(Zone::Topknot), 0.09;
+    Occiput, "occiput", Cover::Coat(Zone::Topknot), 0.11;
     CrestHigh, "crest_high", Cover::Coat(Zone::Crest), 0.15;
     CrestMid, "crest_mid", Cover::Coat(Zone::Crest), 0.15;
     CrestLow, "crest_low", Cover::Coat(Zone::Crest), 0.15;
@@ -77,6 +77,7 @@ stations! {
     PinBone, "pin_bone", Cover::Coat(Zone::Rump), 0.12;
     Buttock, "buttock", Cover::Coat(Zone::Rump), 0.15;
     ThighBack, "thigh_back", Cover::Coat(Zone::HindBack), 0.15;
+    ThighLow, "thigh_low", Cover::Coat(Zone::HindBack), 0.15;
     Bend, "bend", Cover::Coat(Zone::HindBack), 0.15;
     AboveHock, "above_hock", Cover::Coat(Zone::HindBack), 0.15;
     HockPoint, "hock_point", Cover::Coat(Zone::Hock), 0.12;

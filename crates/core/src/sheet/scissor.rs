@@ -222,7 +222,7 @@ impl Writer<'_> {
     fn has_skirt(&self) -> bool {
         let subject = &self.plan.subject;
         let least = SKIRT_PIECE * subject.height();
-        subject.look.finish.has_skirt
+        subject.look.finish.has_skirt()
             && self
                 .plan
                 .zone_mm(Zone::Underline)

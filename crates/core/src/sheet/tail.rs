@@ -36,7 +36,7 @@ impl Writer<'_> {
                 "a bare V at the root, up to {}, the rest shaken out",
                 words.whole(BARE_V * build.height)
             ),
-            _ if self.job.look.finish.has_tail_ball => rounded,
+            _ if self.job.look.finish.has_tail_ball() => rounded,
             _ => "shaken out, its ends even".to_owned(),
         };
         let bone = format!(

@@ -9,6 +9,7 @@ mod life;
 mod order;
 mod past;
 mod recipe;
+mod record_words;
 mod refusal;
 mod weight;
 
@@ -24,5 +25,6 @@ pub use past::{
     ZonePast, changed, past,
 };
 pub use recipe::{Correction, Recipe, RecipeZone, Record, Trust, Wants, owner_lines};
+pub use record_words::{RecordPart, RecordWord, record_words};
 pub use refusal::refusals;
 pub(crate) use weight::weight_problem;

@@ -1,6 +1,7 @@
 //! Dogs for tests: a frame in shares of its height, a coat ample for a look.
 #![allow(dead_code, reason = "each test file uses its own part")]
 
+pub mod random;
 pub mod table;
 
 use veliform_core::balance::{Judged, Place, Subject, Width};

@@ -8,6 +8,9 @@ import { pagePoint, useDragging } from './useDragging';
 
 type Tag = NonNullable<Schemas['Shape']['tag']>;
 
+/** How wide the words stand beside the dog. */
+const WIDTHS = { usual: 'w-[326px]', wide: 'w-[420px]', table: 'w-[47%]' };
+
 /**
  * The sheet with the dog, and the margin beside it: every working screen, so that going from one
  * to the next reads as one drawing gaining marks.
@@ -21,6 +24,10 @@ export function WorkScreen(props: {
   next: ReactNode;
   foot?: ReactNode;
   isWide?: boolean;
+  /** At the table: large keys under the sheet, and as much room for words as for the dog. */
+  keys?: ReactNode;
+  /** Whether the sheet shows the place of the step in hand alone. */
+  isClose?: boolean;
   /** Stands in the sheet's place. */
   sheet?: ReactNode;
   /** A touch on the sheet where nothing lies: page millimetres. */
@@ -48,20 +55,31 @@ export function WorkScreen(props: {
             onTouch={props.onTouch}
             onPlace={props.onPlace}
             canDrag={props.canDrag ?? false}
+            isClose={props.isClose ?? false}
           />
         )}
         <RefusedTray />
-        <div className="flex min-h-14 flex-wrap items-center justify-between gap-x-4 gap-y-1 pt-2 text-sm">
-          <KeptSign log={work.log} />
-          <div className="flex flex-wrap items-center justify-end gap-2">
-            {props.foot}
-            <UndoRedo />
+        {props.keys ? (
+          <>
+            <div className="flex flex-wrap items-center justify-between gap-x-4 py-1.5 text-sm">
+              <KeptSign log={work.log} />
+              {props.foot}
+            </div>
+            {props.keys}
+          </>
+        ) : (
+          <div className="flex min-h-14 flex-wrap items-center justify-between gap-x-4 gap-y-1 pt-2 text-sm">
+            <KeptSign log={work.log} />
+            <div className="flex flex-wrap items-center justify-end gap-2">
+              {props.foot}
+              <UndoRedo />
+            </div>
           </div>
-        </div>
+        )}
       </section>
       <section
         aria-label={props.title}
-        className={`flex shrink-0 flex-col p-3 pl-4 max-[800px]:w-full max-[800px]:pl-3 ${props.isWide ? 'w-[420px]' : 'w-[326px]'}`}
+        className={`flex shrink-0 flex-col p-3 pl-4 max-[800px]:w-full max-[800px]:pl-3 ${WIDTHS[props.keys ? 'table' : props.isWide ? 'wide' : 'usual']}`}
       >
         <div
           className="relative min-h-0 flex-1 overflow-y-auto pr-1 max-[800px]:overflow-visible"
@@ -85,6 +103,7 @@ function DogSheet(props: {
   onTouch: ((tag: Tag) => void) | undefined;
   onPlace: ((page: [number, number]) => void) | undefined;
   canDrag: boolean;
+  isClose: boolean;
 }) {
   const { onTouch, onPlace } = props;
   const own = useSheetDrawing();
@@ -97,7 +116,8 @@ function DogSheet(props: {
   const drag = useDragging(drawing, props.canDrag, onTouch);
   const place = (e: MouseEvent<HTMLDivElement>) => {
     const at = pagePoint(e);
-    if (at && !(e.target as Element).closest('.touchable')) onPlace?.(at);
+    // A zone lies everywhere: a place on it is a place all the same.
+    if (at && !(e.target as Element).closest('.touchable:not(.r-zone_area)')) onPlace?.(at);
   };
   return (
     <div
@@ -107,7 +127,7 @@ function DogSheet(props: {
     >
       <Drawing
         drawing={drawing}
-        page={drag.page}
+        page={drag.page ?? (props.isClose ? (drawing.focus_mm ?? null) : null)}
         held={drag.held}
         chosen={props.chosen ? tagKey(props.chosen) : null}
         {...(onTouch ? { onTouch } : {})}

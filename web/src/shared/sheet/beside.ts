@@ -20,6 +20,7 @@ const BARE: Schemas['Layers'] = {
   plan: true,
   settled: false,
   ideal: false,
+  hair: true,
   skin: false,
   measures: false,
   landmarks: false,

@@ -43,7 +43,8 @@ export function CoatScreen() {
       foot={<ViewChoice />}
       chosen={zone ? { of: 'zone', which: zone } : null}
       onTouch={(tag) => {
-        if (tag.of === 'zone') setZone(tag.which);
+        // While a place is waited for, a touch is that place.
+        if (tag.of === 'zone' && !wanted.current) setZone(tag.which);
         if (tag.of === 'site') setSite(tag.which);
       }}
       margin={

@@ -26,6 +26,11 @@ export function KeepScreen() {
       title="Keep"
       margin={
         <>
+          <ComeBack back={work.plan?.back} />
+          <RecordForm />
+          <AtTheTable />
+          <BeforeAfter />
+          <Notes />
           <MarginHead>Plans kept</MarginHead>
           {plans.error && <Said>{plans.error.message}</Said>}
           {plans.data?.length === 0 && <p>None yet. The cut sheet keeps one.</p>}
@@ -51,11 +56,6 @@ export function KeepScreen() {
               </li>
             ))}
           </ul>
-          <ComeBack back={work.plan?.back} />
-          <RecordForm />
-          <AtTheTable />
-          <BeforeAfter />
-          <Notes />
           <MarginHead>Take it along</MarginHead>
           <a
             className="flex min-h-12 items-center font-bold text-chalk underline"

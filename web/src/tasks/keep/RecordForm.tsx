@@ -38,13 +38,18 @@ export function RecordForm() {
     <>
       <MarginHead>The groom in a minute</MarginHead>
       {LINES.map(({ part, label }) => (
-        <WrittenLine
-          key={part}
-          name={`${work.visitId}.record.${part}`}
-          label={label}
-          value={record[part]}
-          onText={(text) => put({ [part]: text })}
-        />
+        <section key={part} className="border-t border-line pt-2 first:border-0">
+          <h3 className="pb-1 font-bold">{label}</h3>
+          <WrittenLine
+            name={`${work.visitId}.record.${part}`}
+            label={label}
+            value={record[part]}
+            onText={(text) => put({ [part]: text })}
+            phrases={(evaluation.record_words ?? [])
+              .filter((word) => word.part === part)
+              .map((word) => ({ text: word.text, isSeen: word.is_seen }))}
+          />
+        </section>
       ))}
       <Choice
         label="Its trust, against last time"

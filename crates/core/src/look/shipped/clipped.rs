@@ -4,7 +4,7 @@ use super::USUAL;
 use super::lengths::{BODY, Lengths, cuts};
 use crate::coat::Zone as Z;
 use crate::look::{EarRule, FootFinish, Look, LookId, SMALL_HEAD, Targets, WITH_CLIPPER};
-use crate::shape::{Finish, HeadShape};
+use crate::shape::{EarForm, Finish, HeadShape, HemShape, TailForm};
 
 const LEGS: [Z; 9] = [
     Z::ForeBack,
@@ -158,7 +158,12 @@ pub(super) fn summer() -> Look {
         scales: false,
         accept: 1.0,
         comb_factor: 2.5,
-        finish: Finish::trimmed(HeadShape::Short),
+        finish: Finish {
+            hem: HemShape::Bare,
+            tail: TailForm::Thin,
+            ear: EarForm::Clean,
+            ..Finish::trimmed(HeadShape::Short)
+        },
         foot: FootFinish::Tight,
         body_mm: 6.0,
         body_choices_mm: &[5.0, 6.0, 10.0],

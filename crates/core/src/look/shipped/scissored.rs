@@ -7,7 +7,7 @@ use crate::look::{
     Cut, EarRule, FootFinish, ForeLegShape, HEM_FLARE, HindLegShape, Look, LookId, SMALL_HEAD,
     Targets, WITH_CLIPPER,
 };
-use crate::shape::{Finish, HeadShape};
+use crate::shape::{EarForm, Finish, Hangs, HeadShape, HemShape, TailForm};
 
 /// The body without what hangs or is shaped by shears under it.
 const JACKET: [Z; 9] = [
@@ -63,7 +63,8 @@ pub(super) fn lamb() -> Look {
             ..USUAL
         },
         finish: Finish {
-            has_tail_ball: true,
+            hem: HemShape::Clean,
+            tail: TailForm::Ball,
             ..Finish::trimmed(HeadShape::Topknot)
         },
         foot: FootFinish::Clean,
@@ -113,7 +114,10 @@ pub(super) fn skirted_spaniel() -> Look {
             ..USUAL
         },
         finish: Finish {
-            has_skirt: true,
+            hem: HemShape::Bevel,
+            tail: TailForm::Stubby,
+            ear: EarForm::Feathered,
+            hangs: Hangs::Skirt,
             ..Finish::trimmed(HeadShape::Spaniel)
         },
         ear_rule: EarRule::OverShoulder,
@@ -168,7 +172,12 @@ pub(super) fn angled_terrier() -> Look {
             column_share: Some((0.22, 0.34)),
             ..USUAL
         },
-        finish: Finish::trimmed(HeadShape::Terrier),
+        finish: Finish {
+            hem: HemShape::Nail,
+            tail: TailForm::Carrot,
+            ear: EarForm::Clean,
+            ..Finish::trimmed(HeadShape::Terrier)
+        },
         foot: FootFinish::Tight,
         body_mm: 8.0,
         body_choices_mm: &[3.0, 5.0, 8.0],
@@ -219,6 +228,10 @@ pub(super) fn long_legs() -> Look {
         fore: ForeLegShape::Flare,
         hind: HindLegShape::A,
         finish: Finish {
+            hem: HemShape::Bell,
+            tail: TailForm::Plume,
+            ear: EarForm::Feathered,
+            has_sleeves: true,
             flare: HEM_FLARE,
             ..Finish::trimmed(HeadShape::Round)
         },
@@ -267,7 +280,10 @@ pub(super) fn cylinder_fleece() -> Look {
             column_share: Some((0.30, 0.44)),
             ..USUAL
         },
-        finish: Finish::trimmed(HeadShape::Round),
+        finish: Finish {
+            tail: TailForm::Plume,
+            ..Finish::trimmed(HeadShape::Round)
+        },
         ear_rule: EarRule::BesideBeard,
         foot: FootFinish::Round,
         body_mm: 38.0,
@@ -317,7 +333,9 @@ pub(super) fn drop_comfort() -> Look {
             ..USUAL
         },
         finish: Finish {
-            has_skirt: true,
+            tail: TailForm::Plume,
+            ear: EarForm::Locks,
+            hangs: Hangs::Curtain,
             ..Finish::trimmed(HeadShape::Round)
         },
         foot: FootFinish::Round,
@@ -373,7 +391,13 @@ pub(super) fn natural_tidy() -> Look {
         hind: HindLegShape::AsItHangs,
         accept: 1.0,
         comb_factor: 2.5,
-        finish: Finish::trimmed(HeadShape::Natural),
+        finish: Finish {
+            hem: HemShape::Bare,
+            tail: TailForm::Flag,
+            ear: EarForm::Feathered,
+            hangs: Hangs::Feather,
+            ..Finish::trimmed(HeadShape::Natural)
+        },
         ear_rule: EarRule::OverShoulder,
         foot: FootFinish::Tight,
         body_mm: 20.0,
@@ -419,7 +443,12 @@ pub(super) fn toy_jacket() -> Look {
             head_size: SMALL_HEAD,
             ..USUAL
         },
-        finish: Finish::trimmed(HeadShape::Topknot),
+        finish: Finish {
+            tail: TailForm::Plume,
+            has_sleeves: true,
+            has_nape_v: true,
+            ..Finish::trimmed(HeadShape::Topknot)
+        },
         foot: FootFinish::Round,
         body_mm: 4.0,
         body_choices_mm: &[2.0, 3.0, 4.0],

@@ -1,8 +1,12 @@
 use kurbo::Point;
 
-use super::super::curve::{SAMPLES, closed, open};
+use super::super::curve::{SAMPLES, closed, open, signed_area};
 use super::super::edge::{Dressing, hanging_share};
-use super::super::piece::{Piece, PieceKind, Stroke};
+use super::super::finish::Hangs;
+use super::super::leg_place::Hand;
+use super::super::noise::noise;
+use super::super::piece::{HairAt, Piece, PieceKind, Stroke};
+use super::super::polyline::Locks;
 use super::ring::{Mark, dressed, lerp};
 use super::{BothSides, round};
 use crate::coat::Zone;
@@ -46,6 +50,117 @@ pub(super) fn front_body(dog: &BothSides<'_>, dressing: &Dressing, is_far: bool)
         strokes,
         is_far,
     }
+}
+
+/// Chest hair that hangs before the legs: a bib, or a drop coat's curtain right across.
+pub(super) fn bib(dog: &BothSides<'_>, dressing: &Dressing) -> Option<Piece> {
+    let b = dog.left;
+    let (h, el) = (b.height, b.elbow);
+    let chest = dressing.zone_mm(Zone::Chest);
+    let is_curtain = dressing.hangs == Hangs::Curtain;
+    if dressing.hangs == Hangs::Nothing || chest < BIB * h {
+        return None;
+    }
+    let (sw, ya) = (0.5 * b.shoulder_width, b.point_of_shoulder().y);
+    let stands = 0.5 * dressing.zone_mm(Zone::Shoulder) * dressing.stand.of(Zone::Shoulder);
+    let hang = chest * hanging_share(dressing.stand.of(Zone::Chest));
+    let sides = if is_curtain { 0.7 * hang } else { -0.03 * h };
+    let wide = sw + stands + if is_curtain { 0.35 * hang } else { -0.03 * h };
+    let low = el - if is_curtain { 1.0 } else { 0.85 } * hang;
+    let hem = [
+        Point::new(-wide, el - sides),
+        Point::new(-0.55 * wide, low + 0.02 * h),
+        Point::new(0.0, low - 0.01 * h),
+        Point::new(0.55 * wide, low + 0.02 * h),
+        Point::new(wide, el - sides),
+    ];
+    let is_loose = dressing.texture.hangs_in_locks();
+    let locks = Locks {
+        deep: if is_loose { 0.20 } else { 0.07 } * hang,
+        wide: 0.05 * h,
+        towards: kurbo::Vec2::new(0.0, -1.0),
+        seed: 29,
+    };
+    let hem = locks.on(&open(&hem, 12));
+    let mut outline = hem.clone();
+    outline.extend([
+        Point::new(0.95 * sw + stands, lerp(h, ya, 0.5)),
+        Point::new(0.0, 0.98 * h),
+        Point::new(-0.95 * sw - stands, lerp(h, ya, 0.5)),
+    ]);
+    let mut strokes = falls(&hem, wide, ya + 0.10 * h, h);
+    strokes.push(Stroke::running_out(hem, 0.95, 0.03 * h, 0.03 * h));
+    if is_curtain {
+        strokes.extend([1.0, -1.0].map(|s| {
+            let line = [
+                Point::new(s * (0.90 * sw + stands), lerp(h, ya, 0.30)),
+                Point::new(s * lerp(sw + stands, wide, 0.6), lerp(ya, el, 0.3)),
+                Point::new(s * wide, el - sides),
+            ];
+            Stroke::running_out(open(&line, 8), 1.0, 0.06 * h, 0.0)
+        }));
+    }
+    let kind = if is_curtain {
+        PieceKind::Curtain
+    } else {
+        PieceKind::Skirt
+    };
+    Some(Piece::near(kind, outline, strokes))
+}
+
+/// Shortest chest hair that hangs as a bib, share of the height (modelling choice).
+const BIB: f64 = 0.045;
+/// Lines down a bib.
+const FALLS: u32 = 9;
+
+fn falls(hem: &[Point], wide: f64, top: f64, h: f64) -> Vec<Stroke> {
+    (0..FALLS)
+        .map(|i| {
+            let t = (f64::from(i) + 0.5 + 0.5 * (noise(&[5, i]) - 0.5)) / f64::from(FALLS);
+            let x = 0.92 * wide * (2.0 * t - 1.0);
+            let low = hem
+                .iter()
+                .min_by(|a, b| (a.x - x).abs().total_cmp(&(b.x - x).abs()))
+                .map_or(0.0, |p| p.y);
+            let high = lerp(low, top, 0.35 + 0.6 * noise(&[6, i]));
+            let line = [
+                Point::new(0.90 * x, high),
+                Point::new(0.96 * x, f64::midpoint(high, low)),
+                Point::new(x, low + 0.02 * h),
+            ];
+            Stroke::running_out(open(&line, 6), 0.42, 0.06 * h, 0.03 * h)
+        })
+        .collect()
+}
+
+/// The upper end of a front leg that begins over the shoulder.
+pub(super) fn sleeve(dog: &BothSides<'_>, dressing: &Dressing, hand: Hand) -> Piece {
+    let b = dog.build(hand);
+    let (h, el, s) = (b.height, b.elbow, hand.sign());
+    let a = 0.5 * b.fore_leg_front;
+    let z = b.fore.from_midline[0];
+    let (sw, yl) = (0.5 * b.shoulder_width, el + 0.16 * h);
+    let stands = |zone| dressing.zone_mm(zone) * dressing.stand.of(zone);
+    let (out, body) = (stands(Zone::ForeOut), stands(Zone::Shoulder));
+    let inner = stands(Zone::ForeIn).min(0.6 * (z - a).max(0.0));
+    let line = [
+        (z + 1.15 * a + out, el - 0.10 * (el - b.wrist)),
+        (
+            (sw + body + 0.35 * out).max(z + 1.1 * a + out),
+            el + 0.05 * h,
+        ),
+        (sw + body + 0.15 * out, yl - 0.02 * h),
+        (lerp(sw, z, 0.55), yl + 0.015 * h),
+        ((z - a - 0.5 * inner).max(0.03 * h), yl - 0.05 * h),
+        ((z - a - inner).max(0.014 * h), el),
+    ]
+    .map(|(x, y)| Point::new(s * x, y));
+    let mut outline = open(&line, 10);
+    let stroke = Stroke::plain(outline.clone(), 1.0).with_hair(Some(HairAt::Leg));
+    if signed_area(&outline) < 0.0 {
+        outline.reverse();
+    }
+    Piece::near(PieceKind::Sleeve, outline, vec![stroke])
 }
 
 /// A short plumb line at the breastbone and one inside each shoulder.
@@ -107,7 +222,8 @@ pub(super) fn skirt(dog: &BothSides<'_>, dressing: &Dressing) -> Option<Piece> {
     let seen = hanging_share(stand);
     let y = skirt.root_height;
     let length = (skirt.length * seen).min(y - 4.0);
-    let z = 0.5 * b.rib_width + 0.25 * stand * skirt.length + 0.02 * b.height;
+    let ribs = dressing.zone_mm(Zone::Ribs) * dressing.stand.of(Zone::Ribs);
+    let z = 0.5 * b.rib_width + ribs.min(0.25 * skirt.length) + 0.02 * b.height;
     let half = [(0.90, 0.0), (1.0, 0.4), (0.98, 0.96), (0.5, 1.0)];
     let left = half.iter().map(|(a, t)| Point::new(-a * z, y - t * length));
     let right = half

@@ -1,361 +1,354 @@
-use kurbo::{Ellipse, Point, Shape as _, Vec2};
+use kurbo::Point;
 
-use super::super::curve::{SAMPLES, closed, open, signed_area};
-use super::super::edge::{Beard, Dressing, combed_share, visible_share};
-use super::super::head::parting_mm;
+use super::super::curve::{SAMPLES, closed, open};
+use super::super::edge::{BeardForm, Dressing, TopknotForm, combed_share};
+use super::super::head::{Ball, MARKED, ball};
 use super::super::leg_place::Hand;
-use super::super::piece::{Piece, PieceKind, Stroke};
+use super::super::piece::{HairAt, Piece, PieceKind, Stroke};
+use super::super::polyline::Locks;
 use super::super::station::Station as S;
-use super::ring::{Mark, directions, eased_round, edge, lerp, symmetric, unit};
+use super::ear::ear;
+use super::face::{brows, face, muzzle, muzzle_ring};
+use super::ring::{Mark, directions, eased_round, edge, lerp, symmetric};
 use super::{BothSides, round};
 use crate::coat::Zone;
 use crate::frame::EarKind;
 
 /// Samples a span of small pieces.
-const FINE: usize = 10;
+pub(super) const FINE: usize = 8;
 /// Reach of head hair, share of the height (dog-shape.md 5).
 const HEAD_REACH: f64 = 0.09;
-const MUZZLE_REACH: f64 = 0.05;
-const PLUMB: Vec2 = Vec2::new(0.0, -1.0);
 
-/// Heights of the head, from the side view.
-struct Heights {
-    top: f64,
+/// A head seen on end: its heights from the side view, its widths, mm.
+pub(super) struct OnEnd<'a> {
+    pub dog: &'a BothSides<'a>,
+    pub dressing: &'a Dressing,
+    pub top: f64,
     brow: f64,
-    eye: f64,
-    nose: f64,
-    lip: f64,
-    chin: f64,
+    pub eye: f64,
+    pub nose: f64,
+    pub lip: f64,
+    pub chin: f64,
+    /// Length of the head.
+    pub h: f64,
+    /// Half the skull's width, and the muzzle's.
+    pub skull: f64,
+    pub muzzle: f64,
 }
 
-impl Heights {
-    fn of(dog: &BothSides<'_>) -> Self {
+impl<'a> OnEnd<'a> {
+    fn of(dog: &'a BothSides<'a>, dressing: &'a Dressing) -> Self {
         let y = |s: S| dog.shape.skin(s).y;
         let (axes, head) = (&dog.shape.head, &dog.left.head);
+        let chin = y(S::Chin).min(y(S::ChinBack));
         Self {
-            top: y(S::Crown).max(y(S::SkullBack)).max(y(S::Brow)),
+            dog,
+            dressing,
+            top: y(S::Crown).max(y(S::Brow)),
             brow: y(S::Brow),
-            eye: axes.at(0.945 - head.muzzle, -0.55 * axes.step - 0.025).y,
+            eye: axes.at(0.945 - head.muzzle, -0.55 * axes.step - 0.030).y,
             nose: f64::midpoint(y(S::NoseTip), y(S::NoseTop)),
-            lip: y(S::Lip),
-            chin: y(S::Chin).min(y(S::ChinBack)),
+            lip: y(S::Lip).min(chin + 0.02 * head.length),
+            chin,
+            h: head.length,
+            skull: 0.5 * head.skull_width * head.length,
+            muzzle: 0.5 * head.muzzle_width * head.length,
+        }
+    }
+
+    /// How far a zone's hair stands where it is shaped, mm.
+    pub fn stands_mm(&self, zone: Zone, length: f64) -> f64 {
+        self.dressing.shaped_mm(zone, length)
+    }
+
+    /// How far the beard's hair reaches when combed, mm.
+    pub fn beard_reach_mm(&self) -> f64 {
+        let length = self.dressing.beard.map_or(0.0, |b| b.length);
+        length * combed_share(self.dressing.stand.of(Zone::Beard))
+    }
+
+    pub fn hair(&self, length: f64, at: HairAt) -> Option<HairAt> {
+        (length >= MARKED * self.dog.height()).then_some(at)
+    }
+
+    fn ball(&self) -> Option<Ball> {
+        ball(&self.dog.shape, self.dog.left, self.dressing)
+    }
+
+    fn form(&self) -> Option<TopknotForm> {
+        self.dressing.topknot.map(|t| t.form)
+    }
+
+    /// Half the width of a round head.
+    fn round_half(&self, ball: &Ball) -> f64 {
+        let cheek = self.stands_mm(Zone::Cheek, self.dressing.zone_mm(Zone::Cheek));
+        (1.02 * ball.cheek).max(self.skull + 0.75 * cheek)
+    }
+
+    /// How far from the midline ears are rooted.
+    fn ear_root(&self, kind: EarKind) -> f64 {
+        let is_drop = kind == EarKind::Drop;
+        match (self.form(), self.ball()) {
+            (Some(TopknotForm::Round { .. }), Some(ball)) => {
+                let share = match kind {
+                    EarKind::Drop => 0.86,
+                    EarKind::Folded => 0.70,
+                    EarKind::Prick => 0.62,
+                };
+                share * self.round_half(&ball)
+            }
+            (Some(TopknotForm::IntoCrest { .. }), _) if !is_drop => 0.80 * self.skull,
+            (Some(TopknotForm::IntoCrest { .. }), _) => 0.98 * self.skull,
+            (Some(TopknotForm::Crown), _) => 0.92 * self.skull,
+            _ if kind == EarKind::Prick => 0.76 * self.skull,
+            _ => 0.88 * self.skull,
         }
     }
 }
 
-/// Skull, muzzle, face and ears from in front (dog-shape.md 6).
+/// Skull, muzzle, face and ears from in front (dog-shape-2.md 6).
 pub(in crate::shape) fn head_front(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
-    let heights = Heights::of(dog);
-    let mut pieces = vec![
-        skull(dog, dressing, &heights, false),
-        muzzle(dog, dressing, &heights),
-    ];
-    pieces.extend(face(dog, dressing, &heights));
-    pieces.extend(brows(dog, dressing, &heights));
-    pieces.extend(Hand::BOTH.map(|hand| ear(dog, dressing, hand, false)));
+    let head = OnEnd::of(dog, dressing);
+    let kind = dog.left.ear.kind;
+    let root = head.ear_root(kind);
+    let ears = Hand::BOTH.map(|hand| ear(&head, hand, root, false));
+    let mut pieces = Vec::new();
+    if kind == EarKind::Prick {
+        pieces.extend(ears.iter().cloned());
+    }
+    pieces.push(head.outline(false));
+    pieces.extend(head.over());
+    pieces.push(muzzle(&head));
+    pieces.extend(face(&head));
+    pieces.extend(brows(&head));
+    if kind != EarKind::Prick {
+        pieces.extend(ears);
+    }
     pieces
 }
 
 /// The head from behind: its outline and ears, lighter.
 pub(super) fn head_back(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
-    let heights = Heights::of(dog);
-    let mut pieces = vec![skull(dog, dressing, &heights, true)];
-    pieces.extend(Hand::BOTH.map(|hand| ear(dog, dressing, hand, true)));
+    let head = OnEnd::of(dog, dressing);
+    let root = head.ear_root(dog.left.ear.kind);
+    let mut pieces = vec![head.outline(true)];
+    pieces.extend(Hand::BOTH.map(|hand| ear(&head, hand, root, true)));
     pieces
 }
 
-fn skull(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights, is_far: bool) -> Piece {
-    let head = &dog.left.head;
-    let (h, half) = (head.length, 0.5 * head.skull_width * head.length);
-    let topknot = dressing.topknot.as_ref();
-    let temple = if topknot.is_some() {
-        Zone::Topknot
-    } else {
-        Zone::Cheek
-    };
-    let half_ring = [
-        Mark::zone(0.30 * half, y.top - 0.01 * h, Zone::Topknot),
-        Mark::zone(
-            0.72 * half,
-            lerp(y.top, y.brow, 0.45) - 0.01 * h,
-            Zone::Topknot,
-        ),
-        Mark::zone(0.96 * half, y.brow - 0.06 * h, temple),
-        Mark::zone(half, y.eye - 0.06 * h, Zone::Cheek),
-        Mark::zone(0.90 * half, lerp(y.eye, y.lip, 0.50), Zone::Cheek),
-        Mark::zone(0.66 * half, lerp(y.eye, y.lip, 0.82), Zone::Cheek),
-        Mark::zone(0.32 * half, y.lip - 0.01 * h, Zone::Cheek),
-    ];
-    let ring = symmetric(&half_ring);
-    let low = y.brow - 0.06 * h;
-    let lengths: Vec<f64> = ring
-        .iter()
-        .map(|m| match (topknot, m.grows) {
-            (Some(t), super::ring::Grows::Zone(Zone::Topknot)) => {
-                let up = ((m.at.y - low) / (y.top - low).max(1e-6)).clamp(0.0, 1.0);
-                lerp(0.62 * t.front, t.crown, up)
-            }
-            _ => m.length(dressing),
-        })
-        .collect();
-    let hair = directions(&ring, HEAD_REACH, dog.height());
-    let points = edge(&ring, &hair, &eased_round(&lengths), &dressing.stand);
-    let outline = closed(&points, SAMPLES);
-    Piece {
-        kind: PieceKind::Head,
-        strokes: vec![Stroke::plain(round(&outline), 1.0)],
-        outline,
-        is_far,
+impl OnEnd<'_> {
+    /// The head's own outline: a ball, or the skull in its coat.
+    fn outline(&self, is_far: bool) -> Piece {
+        match self.ball() {
+            Some(ball) => self.round(&ball, is_far),
+            None => self.skull_piece(is_far),
+        }
     }
-}
 
-fn muzzle(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Piece {
-    let head = &dog.left.head;
-    let (h, half) = (head.length, 0.5 * head.muzzle_width * head.length);
-    let half_ring = [
-        Mark::hidden(0.52 * half, y.eye - 0.02 * h),
-        Mark::zone(0.86 * half, y.nose + 0.02 * h, Zone::Muzzle),
-        Mark::zone(half, lerp(y.nose, y.chin, 0.45), Zone::Muzzle),
-        Mark::zone(0.84 * half, y.chin + 0.03 * h, Zone::Beard),
-        Mark::zone(0.36 * half, y.chin - 0.008 * h, Zone::Beard),
-    ];
-    let ring = symmetric(&half_ring);
-    let points = match &dressing.beard {
-        Some(beard) => hanging_muzzle(&ring, beard, dressing.stand.of(Zone::Beard)),
-        None => standing_muzzle(&ring, dressing, dog.height()),
-    };
-    let outline = closed(&points, SAMPLES);
-    let ink = outline[..=(2 * half_ring.len() - 1) * SAMPLES].to_vec();
-    Piece::near(
-        PieceKind::Head,
-        outline,
-        vec![Stroke::tapered(ink, 0.7, (true, true))],
-    )
-}
-
-/// Hair of the lower muzzle hangs (dog-shape.md 6).
-fn hanging_muzzle(ring: &[Mark], beard: &Beard, stand: f64) -> Vec<Point> {
-    let seen = combed_share(stand);
-    // How far out each point's hair leans, and how long it is, from the eye down.
-    let hang = [
-        (1.0, 0.0),
-        (1.0, 0.18 * beard.side),
-        (0.8, 0.36 * beard.side),
-        (0.5, 0.75 * beard.side),
-        (0.12, beard.chin),
-    ];
-    ring.iter()
-        .zip(hang.iter().chain(hang.iter().rev()))
-        .map(|(m, (out, length))| {
-            let way = Vec2::new(m.at.x.signum() * out, 0.3 * out - 1.0);
-            m.at + unit(way) * (length * seen)
-        })
-        .collect()
-}
-
-fn standing_muzzle(ring: &[Mark], dressing: &Dressing, height: f64) -> Vec<Point> {
-    let hair = directions(ring, MUZZLE_REACH, height);
-    let lengths: Vec<f64> = ring
-        .iter()
-        .enumerate()
-        .map(|(i, m)| {
-            let share = if i == 1 || i == ring.len() - 2 {
-                0.5
-            } else {
-                1.0
-            };
-            share * m.length(dressing)
-        })
-        .collect();
-    edge(ring, &hair, &lengths, &dressing.stand)
-}
-
-/// Eyes, nose, mouth, and the thin line of the visor under a topknot.
-fn face(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Vec<Piece> {
-    let head = &dog.left.head;
-    let h = head.length;
-    let (skull, half) = (0.5 * head.skull_width * h, 0.5 * head.muzzle_width * h);
-    let r = 0.029 * h;
-    let eye = |x: f64| -> Vec<Point> {
-        Ellipse::new((x, y.eye), (r, 0.92 * r), 0.0)
-            .to_path(0.05)
-            .path_segments(0.05)
-            .flat_map(|segment| {
-                use kurbo::ParamCurve as _;
-                (0..4).map(move |i| segment.eval(f64::from(i) / 4.0))
+    /// The same circle as from the side, as wide as its cheeks let it be.
+    fn round(&self, ball: &Ball, is_far: bool) -> Piece {
+        let half = self.round_half(ball);
+        let ring: Vec<Point> = (0..18)
+            .map(|i| {
+                let a = (90.0 + 20.0 * f64::from(i)).to_radians();
+                let up = if a.sin() > 0.0 { ball.top } else { ball.under };
+                Point::new(half * a.cos(), ball.centre.y + up * a.sin())
             })
-            .collect()
-    };
-    let mut pieces: Vec<Piece> = [0.43 * skull, -0.43 * skull]
-        .map(|x| Piece::near(PieceKind::Eye, eye(x), Vec::new()))
-        .into();
-    let n = 0.28 * half;
-    let nose = [
-        (-1.0, 0.55),
-        (-1.05, -0.15),
-        (-0.35, -0.80),
-        (0.35, -0.80),
-        (1.05, -0.15),
-        (1.0, 0.55),
-    ]
-    .map(|(a, b)| Point::new(a * n, y.nose + b * n));
-    pieces.push(Piece::near(
-        PieceKind::Nose,
-        closed(&nose, FINE),
-        Vec::new(),
-    ));
-    let lines = |points: Vec<Point>, weight: f64, ends| {
-        Piece::near(
-            PieceKind::Lines,
-            Vec::new(),
-            vec![Stroke::tapered(points, weight, ends)],
-        )
-    };
-    let at = |x: f64, t: f64| Point::new(x, lerp(y.nose, y.chin, t));
-    pieces.push(lines(
-        vec![Point::new(0.0, y.nose - 0.8 * n), at(0.0, 0.50)],
-        0.45,
-        (false, false),
-    ));
-    let mouth = [
-        at(-0.62 * half, 0.70),
-        at(-0.25 * half, 0.62),
-        at(0.0, 0.50),
-        at(0.25 * half, 0.62),
-        at(0.62 * half, 0.70),
-    ];
-    pieces.push(lines(open(&mouth, 6), 0.45, (false, false)));
-    if dressing.topknot.is_some() {
-        let v = y.eye + 0.055 * h;
-        let visor = [
-            (-0.92, -0.03),
-            (-0.45, 0.02),
-            (0.0, 0.035),
-            (0.45, 0.02),
-            (0.92, -0.03),
-        ]
-        .map(|(a, b)| Point::new(a * skull, v + b * h));
-        pieces.push(lines(open(&visor, 8), 0.7, (true, true)));
+            .collect();
+        let outline = closed(&ring, FINE);
+        let crown = self.dressing.topknot.map_or(0.0, |t| t.crown);
+        let hair = self.hair(crown, HairAt::Body);
+        Piece {
+            kind: PieceKind::Head,
+            strokes: vec![Stroke::plain(round(&outline), 1.0).with_hair(hair)],
+            outline,
+            is_far,
+        }
     }
-    pieces
-}
 
-/// A terrier's brows, foreshortened: what is combed forward is seen by how far it drops.
-fn brows(dog: &BothSides<'_>, dressing: &Dressing, y: &Heights) -> Vec<Piece> {
-    let Some(length) = dressing.brow else {
-        return Vec::new();
-    };
-    let head = &dog.left.head;
-    let (h, skull) = (head.length, 0.5 * head.skull_width * head.length);
-    let reach = length * combed_share(dressing.stand.of(Zone::Brow));
-    // Combed 24 degrees under the head's axis (dog-shape.md 9).
-    let drop = 0.41 * reach;
-    let inner = 0.5 * parting_mm(head);
-    Hand::BOTH
-        .map(|hand| {
-            let s = hand.sign();
-            let at = |x: f64, y: f64| Point::new(s * x, y);
-            let over = [
-                at(inner, y.eye + 0.06 * h),
-                at(0.36 * skull, y.eye + 0.085 * h),
-                at(0.60 * skull, y.eye + 0.06 * h),
+    fn skull_piece(&self, is_far: bool) -> Piece {
+        let (h, half) = (self.h, self.skull);
+        let half_ring = [
+            Mark::zone(0.30 * half, self.top - 0.01 * h, Zone::Topknot),
+            Mark::zone(
+                0.72 * half,
+                lerp(self.top, self.brow, 0.45) - 0.01 * h,
+                Zone::Topknot,
+            ),
+            Mark::zone(0.96 * half, self.brow - 0.06 * h, Zone::Cheek),
+            Mark::zone(half, self.eye - 0.06 * h, Zone::Cheek),
+            Mark::zone(0.90 * half, lerp(self.eye, self.lip, 0.50), Zone::Cheek),
+            Mark::zone(0.66 * half, lerp(self.eye, self.lip, 0.82), Zone::Cheek),
+            Mark::zone(0.32 * half, self.lip - 0.01 * h, Zone::Cheek),
+        ];
+        let ring = symmetric(&half_ring);
+        let shaped = self.dressing.topknot.is_some();
+        let lengths: Vec<f64> = ring
+            .iter()
+            .map(|m| match m.grows {
+                // A topknot is drawn over it.
+                super::ring::Grows::Zone(Zone::Topknot) if shaped => 0.0,
+                _ => m.length(self.dressing),
+            })
+            .collect();
+        let hair = directions(&ring, HEAD_REACH, self.dog.height());
+        let points = edge(&ring, &hair, &eased_round(&lengths), &self.dressing.stand);
+        let outline = closed(&points, SAMPLES);
+        Piece {
+            kind: PieceKind::Head,
+            strokes: vec![Stroke::plain(round(&outline), 1.0)],
+            outline,
+            is_far,
+        }
+    }
+
+    /// What lies over the skull.
+    fn over(&self) -> Option<Piece> {
+        match self.form()? {
+            TopknotForm::Round { .. } => None,
+            TopknotForm::IntoCrest { .. } => Some(self.cap()),
+            TopknotForm::Crown => Some(self.crown()),
+            TopknotForm::Fall => Some(self.fall()),
+        }
+    }
+
+    fn crown_stands(&self) -> (f64, Option<HairAt>) {
+        let length = self.dressing.topknot.map_or(0.0, |t| t.crown);
+        (
+            self.stands_mm(Zone::Topknot, length),
+            self.hair(length, HairAt::Body),
+        )
+    }
+
+    /// A half ellipse over the brows; a fringe longer than the eye is deep hangs over it.
+    fn cap(&self) -> Piece {
+        let (h, skull, eye) = (self.h, self.skull, self.eye);
+        let (o, hair) = self.crown_stands();
+        let low = eye + 0.12 * h;
+        let wide = skull + 0.42 * o;
+        let top = self.top + 1.05 * o;
+        let visor = self.dressing.topknot.map_or(0.0, |t| t.visor);
+        let hangs = (visor - super::super::head::FRINGE * h).max(0.0);
+        let mut half = vec![Point::new(0.0, top)];
+        half.extend([66.0, 42.0, 18.0_f64].map(|deg| {
+            let (sin, cos) = deg.to_radians().sin_cos();
+            Point::new(wide * cos, low + (top - low) * sin)
+        }));
+        half.extend([
+            Point::new(0.98 * wide, low - 0.02 * h),
+            Point::new(0.84 * wide, low - 0.055 * h),
+            Point::new(0.45 * wide, low - hangs),
+            Point::new(0.0, low + 0.02 * h - hangs),
+        ]);
+        let outline = mirrored(&half);
+        let stroke = Stroke::plain(round(&outline), 1.0).with_hair(hair);
+        Piece::near(PieceKind::Topknot, outline, vec![stroke])
+    }
+
+    /// A spaniel's flat crown.
+    fn crown(&self) -> Piece {
+        let (h, skull, eye, top) = (self.h, self.skull, self.eye, self.top);
+        let (o, hair) = self.crown_stands();
+        let shoulder = (lerp(top, eye, 0.30) + 0.3 * o).max(eye + 0.12 * h);
+        let half = [
+            Point::new(0.0, top + o),
+            Point::new(0.62 * skull, top + 0.86 * o),
+            Point::new(0.93 * skull, shoulder),
+            Point::new(0.98 * skull, eye + 0.07 * h),
+            Point::new(0.60 * skull, eye + 0.10 * h),
+            Point::new(0.0, eye + 0.13 * h),
+        ];
+        let outline = mirrored(&half);
+        let n = outline.len();
+        let ink = [&outline[n - 3 * FINE..], &outline[..=3 * FINE]].concat();
+        let stroke = Stroke::plain(ink, 0.95).with_hair(hair);
+        Piece::near(PieceKind::Topknot, outline, vec![stroke])
+    }
+
+    /// A drop coat parts over the skull and falls past the cheeks.
+    fn fall(&self) -> Piece {
+        let (h, skull, eye, lip, top) = (self.h, self.skull, self.eye, self.lip, self.top);
+        let (stands, _) = self.crown_stands();
+        let o = 0.5 * stands + 0.04 * h;
+        let mid = f64::midpoint(eye, lip);
+        let half = [
+            Point::new(0.0, top + 0.30 * o),
+            Point::new(0.60 * skull, top + 0.22 * o),
+            Point::new(skull + 0.25 * o, eye + 0.08 * h),
+            Point::new(skull + 0.45 * o, mid),
+            Point::new(0.92 * skull + 0.4 * o, lip - 0.05 * h),
+            Point::new(0.70 * skull, lip - 0.10 * h),
+            Point::new(0.72 * skull, mid),
+            Point::new(0.50 * skull, eye + 0.06 * h),
+            Point::new(0.0, (eye + 0.15 * h).min(top - 0.02 * h)),
+        ];
+        let outline = mirrored(&half);
+        let over = 0.05 * h;
+        let mut strokes = vec![Stroke::plain(round(&outline), 0.9)];
+        strokes.extend([1.0, -1.0].map(|s| {
+            let line = [
+                Point::new(0.06 * s * skull, top + 0.1 * o),
+                Point::new(0.45 * s * skull, eye + 0.14 * h),
+                Point::new(0.78 * s * skull, mid + 0.05 * h),
             ];
-            // A lash: straight down to its tip beside the nose, the eye's outer corner free.
-            let mut outline = open(&over, FINE);
-            outline.extend([
-                at(0.16 * skull, y.eye - drop),
-                at(inner, y.eye - 0.55 * drop),
-            ]);
-            if signed_area(&outline) < 0.0 {
-                outline.reverse();
+            Stroke::running_out(open(&line, 6), 0.42, over, over)
+        }));
+        Piece::near(PieceKind::Topknot, outline, strokes)
+    }
+
+    /// A hanging or square beard about the muzzle.
+    pub(super) fn beard(&self, form: BeardForm) -> Option<Piece> {
+        let (h, m, skull) = (self.h, self.muzzle, self.skull);
+        let (eye, nose, chin) = (self.eye, self.nose, self.chin);
+        let b = self.beard_reach_mm();
+        let (half, locked) = match form {
+            BeardForm::Brick => {
+                let wide = (0.80 * skull).max(m + 0.45 * b);
+                let low = chin - b;
+                let half = vec![
+                    Point::new(0.52 * m, eye - 0.03 * h),
+                    Point::new(0.90 * wide, lerp(eye, nose, 0.75)),
+                    Point::new(1.02 * wide, lerp(nose, chin, 0.6)),
+                    Point::new(0.98 * wide, chin - 0.45 * b),
+                    Point::new(0.72 * wide, low + 0.06 * b),
+                    Point::new(0.30 * wide, low - 0.05 * b),
+                ];
+                (half, false)
             }
-            Piece::near(
-                PieceKind::Brow,
-                outline.clone(),
-                vec![Stroke::plain(round(&outline), 0.7)],
-            )
-        })
-        .into()
+            BeardForm::Hanging => {
+                let half = vec![
+                    Point::new(0.40 * m, eye - 0.01 * h),
+                    Point::new(0.95 * m + 0.2 * b, lerp(eye, nose, 0.7)),
+                    Point::new(1.05 * m + 0.40 * b, chin),
+                    Point::new(0.95 * m + 0.35 * b, chin - 0.6 * b),
+                    Point::new(0.40 * m + 0.15 * b, chin - b),
+                ];
+                (half, true)
+            }
+            BeardForm::Puff | BeardForm::Flews => return None,
+        };
+        let outline = muzzle_ring(&half);
+        let mut ink = outline[FINE / 2..outline.len() - FINE].to_vec();
+        if locked {
+            let locks = Locks {
+                deep: 0.10 * b,
+                wide: 0.03 * self.dog.height(),
+                towards: kurbo::Vec2::new(0.0, -1.0),
+                seed: 9,
+            };
+            ink = locks.on(&ink);
+        }
+        let stroke = Stroke::running_out(ink, 0.9, 0.10 * h, 0.10 * h)
+            .with_hair(self.hair(b, HairAt::Hanging));
+        Some(Piece::near(PieceKind::Beard, outline, vec![stroke]))
+    }
 }
 
-/// Leather of an ear from in front: across, along, share that hangs (dog-shape.md 6).
-type Leather = (f64, f64, f64);
-
-const DROP: [Leather; 10] = [
-    (0.66, 0.13, 0.0),
-    (1.06, 0.03, 0.1),
-    (1.20, -0.38, 0.2),
-    (1.25, -0.76, 0.6),
-    (1.14, -0.96, 0.9),
-    (0.98, -1.0, 1.0),
-    (0.84, -0.90, 0.8),
-    (0.78, -0.60, 0.3),
-    (0.76, -0.25, 0.1),
-    (0.74, -0.02, 0.0),
-];
-const FOLDED: [Leather; 7] = [
-    (0.45, 0.16, 0.0),
-    (0.95, 0.24, 0.0),
-    (1.22, 0.10, 0.0),
-    (1.16, -0.30, 0.1),
-    (0.92, -0.80, 0.4),
-    (0.66, -0.40, 0.2),
-    (0.52, -0.05, 0.0),
-];
-const PRICK: [Leather; 5] = [
-    (0.98, -0.10, 0.0),
-    (1.12, 0.35, 0.0),
-    (0.90, 1.0, 0.0),
-    (0.62, 0.55, 0.0),
-    (0.40, 0.06, 0.0),
-];
-
-fn ear(dog: &BothSides<'_>, dressing: &Dressing, hand: Hand, is_far: bool) -> Piece {
-    let (head, ear) = (&dog.left.head, &dog.left.ear);
-    let s = hand.sign();
-    let skull = 0.5 * head.skull_width * head.length;
-    let base = dog.shape.head.at(ear.base.0, ear.base.1).y;
-    let (table, spread): (&[Leather], f64) = match ear.kind {
-        EarKind::Drop => (&DROP, 0.85),
-        EarKind::Folded => (&FOLDED, 0.9),
-        EarKind::Prick => (&PRICK, 1.0),
-    };
-    let width = 0.95 * spread * ear.width * ear.length;
-    let place = |p: &Leather| {
-        Point::new(
-            s * (0.70 * skull + (p.0 - 0.62) * width),
-            base + p.1 * ear.length,
-        )
-    };
-    let mut leather: Vec<(Point, f64)> = table.iter().map(|p| (place(p), p.2)).collect();
-    let points: Vec<Point> = leather.iter().map(|(p, _)| *p).collect();
-    if signed_area(&points) < 0.0 {
-        leather.reverse();
-    }
-    let n = leather.len();
-    let coat = &dressing.ear;
-    let ring: Vec<Point> = (0..n)
-        .map(|i| {
-            let (p, hang) = leather[i];
-            let (before, after) = (leather[(i + n - 1) % n].0, leather[(i + 1) % n].0);
-            let t = unit(after - p) + unit(p - before);
-            let normal = unit(Vec2::new(t.y, -t.x));
-            let d = unit((1.0 - 0.8 * hang) * normal + 0.8 * hang * PLUMB);
-            // On the face side the hair counts little, so the eyes stay free.
-            let free = if d.x * s < -0.1 {
-                0.15 + 0.5 * hang
-            } else {
-                1.0
-            };
-            let length = 0.7 * (1.0 - hang) * coat.edge + hang * coat.fringe.max(coat.edge);
-            p + d * (free * length * visible_share(d, dressing.stand.of(Zone::Ear)))
-        })
-        .collect();
-    let outline = closed(&ring, FINE);
-    Piece {
-        kind: PieceKind::Ear,
-        strokes: vec![Stroke::plain(round(&outline), 0.8)],
-        outline,
-        is_far,
-    }
+/// Half an outline from the top down at positive z, its first and last points on the midline or not,
+/// made whole and anticlockwise.
+pub(super) fn mirrored(half: &[Point]) -> Vec<Point> {
+    let on_midline = |p: &Point| p.x.abs() < 1e-9;
+    let mut ring: Vec<Point> = half.iter().map(|p| Point::new(-p.x, p.y)).collect();
+    ring.extend(half.iter().rev().filter(|p| !on_midline(p)));
+    closed(&ring, FINE)
 }

@@ -1,10 +1,13 @@
 use kurbo::{Point, Vec2};
 
 use super::super::curve::{SAMPLES, closed, open};
-use super::super::edge::Dressing;
+use super::super::edge::{Dressing, Hem};
+use super::super::finish::HemShape;
+use super::super::head::MARKED;
+use super::super::hem::{Column, OverFoot};
 use super::super::leg_place::{FACE_STATIONS, Face, Hand, Leg, LegPlace};
-use super::super::legs::{Column, NAIL_ROOM_MM};
-use super::super::piece::{Piece, PieceKind, Stroke};
+use super::super::piece::{HairAt, Piece, PieceKind, Stroke};
+use super::super::polyline::faded;
 use super::BothSides;
 use super::ring::{Grows, Mark, directions, edge, lerp};
 use crate::coat::Zone;
@@ -238,15 +241,17 @@ impl Parts {
     }
 }
 
-/// One leg from in front or behind: the foot first, then the leg over it.
+/// One leg from in front or behind, a bare foot first: near ones run out in the body they stand
+/// before, far ones have none.
 pub(super) fn leg_on_end(
     dog: &BothSides<'_>,
     leg: Leg,
     hand: Hand,
     dressing: &Dressing,
     shift: Vec2,
-    is_far: bool,
+    body: Option<&[Point]>,
 ) -> Vec<Piece> {
+    let is_far = body.is_none();
     let h = dog.height();
     // Anticlockwise: the left leg runs down its inner and up its outer edge.
     let laid_out = leg_parts(dog, leg, hand);
@@ -280,68 +285,91 @@ pub(super) fn leg_on_end(
     } else {
         toe_lines(&parts.foot, shift)
     };
-    let Some(hem) = dressing.hem else {
-        let mut ring = points;
-        ring.extend(top);
-        let outline = closed(&ring, SAMPLES);
-        let ink = outline[from * SAMPLES..=to * SAMPLES].to_vec();
-        let mut strokes = vec![Stroke::tapered(ink, 1.0, ends)];
+    let is_long = lengths.iter().any(|l| *l >= MARKED * h);
+    let hair = is_long.then_some(HairAt::Leg);
+    let ink = |points: Vec<Point>| match body {
+        Some(body) => faded(&points, body, RUN_OUT * h, (true, true)),
+        None => Stroke::tapered(points, 1.0, ends),
+    };
+    let hem = match dressing.hem {
+        Some(hem) if hem.shape != HemShape::Bare => hem,
+        _ => {
+            let mut ring = points;
+            ring.extend(top);
+            let outline = closed(&ring, SAMPLES);
+            let line = outline[from * SAMPLES..=to * SAMPLES].to_vec();
+            let mut strokes = vec![ink(line).with_hair(hair)];
+            strokes.extend(toes);
+            return vec![Piece {
+                kind,
+                outline,
+                strokes,
+                is_far,
+            }];
+        }
+    };
+    let (a, b) = (first_foot, first_foot + feet - 1);
+    let mut pieces = Vec::new();
+    if hem.shape == HemShape::Clean {
+        let mut foot = vec![marks[a - 1].at + shift];
+        foot.extend(&points[a..=b]);
+        foot.push(marks[b + 1].at + shift);
+        let mut ring = foot.clone();
+        ring.push(foot[0].midpoint(foot[foot.len() - 1]) + Vec2::new(0.0, 0.03 * h));
+        let mut strokes = vec![Stroke::plain(open(&foot, SAMPLES), 0.8)];
         strokes.extend(toes);
-        return vec![Piece {
-            kind,
-            outline,
+        pieces.push(Piece {
+            kind: PieceKind::Foot,
+            outline: closed(&ring, SAMPLES),
             strokes,
             is_far,
-        }];
-    };
-
-    let (a, b) = (first_foot, first_foot + feet - 1);
-    let mut foot = vec![marks[a - 1].at + shift];
-    foot.extend(&points[a..=b]);
-    foot.push(marks[b + 1].at + shift);
-    let mut ring = foot.clone();
-    ring.push(foot[0].midpoint(foot[foot.len() - 1]) + Vec2::new(0.0, 0.03 * h));
-    let mut foot_strokes = vec![Stroke::plain(open(&foot, SAMPLES), 0.5)];
-    foot_strokes.extend(toes);
-
+        });
+    }
     let mut up = points[b + 1..].to_vec();
     up.extend(&top);
     let joint = dog.build(hand);
+    let (below, above) = (marks[a - 1].at.x, marks[b + 1].at.x);
     let column = Column {
         down: points[..a].to_vec(),
         up,
-        ring: (
-            parts.foot.centre - parts.foot.half - NAIL_ROOM_MM + shift.x,
-            parts.foot.centre + parts.foot.half + NAIL_ROOM_MM + shift.x,
-        ),
-        hem_y: hem.height + shift.y,
-        joint_y: match leg {
-            Leg::Fore => joint.elbow,
-            Leg::Hind => joint.stifle,
-        } + shift.y,
+        over: OverFoot {
+            foot: (
+                parts.foot.centre - parts.foot.half + shift.x,
+                parts.foot.centre + parts.foot.half + shift.x,
+            ),
+            pastern: (below.min(above) + shift.x, below.max(above) + shift.x),
+            arch: parts.foot.height,
+            hair: 0.012 * h,
+            ground: shift.y,
+        },
         // What stands out at the hem is the column's own, on both its faces.
-        hem: super::super::edge::Hem {
+        hem: Hem {
             flare_back: 0.0,
             flare_front: 0.0,
             ..hem
         },
+        joint_y: match leg {
+            Leg::Fore => joint.elbow,
+            Leg::Hind => joint.stifle,
+        } + shift.y,
+        height: h,
     };
-    let (outline, ink) = column.outline(from, to - (b + 1));
-    vec![
-        Piece {
-            kind: PieceKind::Foot,
-            outline: closed(&ring, SAMPLES),
-            strokes: foot_strokes,
-            is_far,
-        },
-        Piece {
-            kind,
-            outline,
-            strokes: vec![Stroke::tapered(ink, 1.0, ends)],
-            is_far,
-        },
-    ]
+    let Some(ended) = column.ended(from, to - (b + 1)) else {
+        return pieces;
+    };
+    let mut strokes = vec![ink(ended.ink).with_hair(hair)];
+    strokes.extend(ended.turned.filter(|_| !is_far));
+    pieces.push(Piece {
+        kind,
+        outline: ended.outline,
+        strokes,
+        is_far,
+    });
+    pieces
 }
+
+/// How far inside the body a leg's upper line runs out, share of the height (dog-shape-2.md 6).
+const RUN_OUT: f64 = 0.08;
 
 /// Lengths down a leg: its faces eased into one another, or, where a plan says them, the column's
 /// own.
@@ -380,17 +408,16 @@ fn leg_lengths(laid_out: &Parts, leg: Leg, hand: Hand, dressing: &Dressing) -> V
     eased
 }
 
-/// Three lines for the toes (dog-shape.md 6).
+/// Three lines for the toes (dog-shape-2.md 6).
 fn toe_lines(foot: &Foot, shift: Vec2) -> Vec<Stroke> {
-    [-0.42, 0.0, 0.42]
+    [-0.48, 0.0, 0.48]
         .into_iter()
         .map(|u| {
-            let x = foot.centre + 1.05 * u * foot.half;
             let line = vec![
-                Point::new(x, 0.0) + shift,
-                Point::new(x + 0.04 * foot.half * u, 0.46 * foot.height) + shift,
+                Point::new(foot.centre + u * foot.half, 0.01 * foot.height) + shift,
+                Point::new(foot.centre + 0.92 * u * foot.half, 0.62 * foot.height) + shift,
             ];
-            Stroke::tapered(line, 0.45, (false, true))
+            Stroke::running_out(line, 0.45, 0.0, 0.3 * foot.height)
         })
         .collect()
 }

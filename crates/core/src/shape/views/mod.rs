@@ -1,6 +1,8 @@
 //! The dog from in front, from behind and from above (dog-shape.md 6).
 
 mod body;
+mod ear;
+mod face;
 mod faces;
 mod head;
 mod leg;
@@ -10,7 +12,7 @@ mod top;
 
 use kurbo::{Point, Vec2};
 
-use self::body::{bib_stroke, front_body, midline, ribs, rump, skirt};
+use self::body::{bib, bib_stroke, front_body, midline, ribs, rump, skirt, sleeve};
 pub use self::faces::leg_faces;
 use self::head::head_back;
 pub(in crate::shape) use self::head::head_front;
@@ -18,6 +20,7 @@ use self::leg::leg_on_end;
 use self::tail::tail_from_behind;
 pub use self::top::top_pieces;
 use super::edge::Dressing;
+use super::finish::Hangs;
 use super::leg_place::{Hand, Leg};
 use super::piece::Piece;
 use super::side::{SideShape, side_shape};
@@ -74,12 +77,26 @@ const BEHIND: Vec2 = Vec2::new(0.0, 0.015);
 /// # Units and shapes
 /// mm; pieces in drawing order, every outline anticlockwise.
 pub fn front_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
-    let mut pieces = legs(dog, Leg::Hind, dressing, true);
+    let mut pieces = legs(dog, Leg::Hind, dressing, None);
     pieces.push(ribs(dog, dressing));
     pieces.extend(skirt(dog, dressing));
-    pieces.push(front_body(dog, dressing, false));
-    pieces.extend(legs(dog, Leg::Fore, dressing, false));
-    pieces.push(bib_stroke(dog));
+    let body = front_body(dog, dressing, false);
+    let legs = legs(dog, Leg::Fore, dressing, Some(&body.outline));
+    pieces.push(body);
+    let bib = bib(dog, dressing);
+    let covers = dressing.hangs == Hangs::Curtain;
+    if !covers {
+        pieces.extend(bib.iter().cloned());
+    }
+    pieces.extend(legs);
+    if covers {
+        pieces.extend(bib);
+    }
+    if dressing.has_sleeves {
+        pieces.extend(Hand::BOTH.map(|hand| sleeve(dog, dressing, hand)));
+    } else {
+        pieces.push(bib_stroke(dog));
+    }
     pieces.extend(head_front(dog, dressing));
     pieces
 }
@@ -89,27 +106,30 @@ pub fn front_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
 /// # Units and shapes
 /// mm; pieces in drawing order, every outline anticlockwise.
 pub fn rear_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
-    let mut pieces = legs(dog, Leg::Fore, dressing, true);
+    let mut pieces = legs(dog, Leg::Fore, dressing, None);
     pieces.push(front_body(dog, dressing, true));
     pieces.extend(head_back(dog, dressing));
     pieces.push(ribs(dog, dressing));
     pieces.extend(skirt(dog, dressing));
-    pieces.push(rump(dog, dressing));
-    pieces.extend(legs(dog, Leg::Hind, dressing, false));
+    let body = rump(dog, dressing);
+    let legs = legs(dog, Leg::Hind, dressing, Some(&body.outline));
+    pieces.push(body);
+    pieces.extend(legs);
     pieces.push(midline(dog));
     pieces.extend(tail_from_behind(dog, dressing));
     pieces
 }
 
-fn legs(dog: &BothSides<'_>, leg: Leg, dressing: &Dressing, is_far: bool) -> Vec<Piece> {
-    let shift = if is_far {
+/// Both legs of a pair; without a body before them they stand behind.
+fn legs(dog: &BothSides<'_>, leg: Leg, dressing: &Dressing, body: Option<&[Point]>) -> Vec<Piece> {
+    let shift = if body.is_none() {
         BEHIND * dog.height()
     } else {
         Vec2::ZERO
     };
     Hand::BOTH
         .into_iter()
-        .flat_map(|hand| leg_on_end(dog, leg, hand, dressing, shift, is_far))
+        .flat_map(|hand| leg_on_end(dog, leg, hand, dressing, shift, body))
         .collect()
 }
 

@@ -4,33 +4,13 @@ use super::super::curve::closed;
 use super::super::edge::Dressing;
 use super::super::piece::{Piece, PieceKind, Stroke};
 use super::super::station::Station;
-use super::super::tail::{TailLine, coat_along, tail_line};
+use super::super::tail::Tail;
 use super::{BothSides, round};
-use crate::coat::Zone;
 
 /// Samples a span of the outline.
 const FINE: usize = 8;
 /// Under this rise a tail from behind is only a disc, share of the height (dog-shape.md 6).
 const DISC_UNDER: f64 = 0.16;
-
-/// The tail's centre line with its half widths, hair included.
-pub(super) struct Seen {
-    pub line: TailLine,
-    pub half_widths: Vec<f64>,
-}
-
-pub(super) fn seen_tail(dog: &BothSides<'_>, dressing: &Dressing) -> Seen {
-    let b = dog.left;
-    let line = tail_line(&b.tail, dog.shape.skin(Station::TailSet), b.height);
-    let steps = line.centre.len() - 1;
-    let half_widths = (0..=steps)
-        .map(|i| {
-            let t = i as f64 / steps as f64;
-            line.half_widths[i] + coat_along(&dressing.tail, t) * dressing.stand.of(Zone::Tail)
-        })
-        .collect();
-    Seen { line, half_widths }
-}
 
 /// A disc as a closed polygon.
 pub(super) fn disc(centre: Point, radius: f64) -> Vec<Point> {
@@ -39,22 +19,9 @@ pub(super) fn disc(centre: Point, radius: f64) -> Vec<Point> {
         .collect()
 }
 
-/// The ball at the end of a tail: where it stands on the centre line, and its radius.
-pub(super) fn ball(seen: &Seen, dressing: &Dressing) -> Option<(Point, f64)> {
-    let (at, length) = dressing.tail.ball?;
-    let steps = seen.line.centre.len() - 1;
-    let place = at * steps as f64;
-    #[expect(
-        clippy::cast_possible_truncation,
-        clippy::cast_sign_loss,
-        reason = "a share of the tail's own few steps"
-    )]
-    let i = (place.floor() as usize).min(steps - 1);
-    let centre = seen.line.centre[i].lerp(seen.line.centre[i + 1], place - i as f64);
-    Some((
-        centre,
-        seen.line.half_widths[i] + length * dressing.stand.of(Zone::Tail),
-    ))
+/// The tail as it stands in the side view: what other views take their places from.
+pub(super) fn seen_tail<'a>(dog: &BothSides<'_>, dressing: &'a Dressing) -> Tail<'a> {
+    Tail::of(dog.left, dressing, dog.shape.skin(Station::TailSet))
 }
 
 /// The tail from behind: its heights with its half widths, round at the end.
@@ -72,17 +39,18 @@ pub(super) fn tail_from_behind(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<
     let mut pieces = Vec::new();
     if rise(last) < DISC_UNDER * dog.height() || last < 3 {
         let middle = seen.line.centre[heights.len() / 2];
-        let hair: f64 = seen.half_widths.iter().sum::<f64>() / heights.len() as f64;
+        let hair: f64 =
+            (0..heights.len()).map(|i| seen.half_width(i)).sum::<f64>() / heights.len() as f64;
         let at = Point::new(0.0, middle.y);
         pieces.push(piece(disc(at, hair), PieceKind::Tail, 0.9, (false, false)));
     } else {
         let is_up = heights[last] >= heights[0];
         let way = if is_up { 1.0 } else { -1.0 };
-        let tip = seen.half_widths[last];
+        let tip = seen.half_width(last);
         let side = |sign: f64| -> Vec<Point> {
             (0..=last)
                 .step_by(3)
-                .map(|i| Point::new(sign * seen.half_widths[i], heights[i]))
+                .map(|i| Point::new(sign * seen.half_width(i), heights[i]))
                 .collect()
         };
         let mut ring = side(-1.0);
@@ -106,7 +74,7 @@ pub(super) fn tail_from_behind(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<
             vec![Stroke::tapered(ink, 1.0, (is_up, is_up))],
         ));
     }
-    if let Some((centre, radius)) = ball(&seen, dressing) {
+    if let Some((centre, radius)) = seen.ball() {
         let at = Point::new(0.0, centre.y);
         pieces.push(piece(
             disc(at, radius),

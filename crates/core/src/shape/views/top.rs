@@ -6,9 +6,10 @@ use super::super::edge::Dressing;
 use super::super::leg_place::{Hand, Leg};
 use super::super::piece::{Piece, PieceKind, Stroke};
 use super::super::station::Station as S;
+use super::super::tail::Tail;
 use super::leg::leg_on_end;
 use super::ring::{BODY_REACH, Mark, directions, lerp};
-use super::tail::{Seen, ball, disc, seen_tail};
+use super::tail::{disc, seen_tail};
 use super::{BothSides, round};
 use crate::coat::{Stands, Zone};
 use crate::frame::EarKind;
@@ -27,7 +28,7 @@ const HEAD_REACH: f64 = 0.09;
 pub fn top_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
     let mut pieces = columns(dog, dressing);
     let seen = seen_tail(dog, dressing);
-    let tail = tail_from_above(dog, &seen, dressing);
+    let tail = tail_from_above(dog, &seen);
     let mean = seen.line.centre.iter().map(|p| p.y).sum::<f64>() / seen.line.centre.len() as f64;
     let is_low = mean < dog.left.tail_set;
     if is_low {
@@ -147,7 +148,7 @@ fn head(dog: &BothSides<'_>, dressing: &Dressing) -> Piece {
         .map(|m| match (m.grows, &dressing.topknot, &dressing.beard) {
             (super::ring::Grows::Zone(Zone::Topknot), Some(t), _) => 0.8 * t.crown,
             (super::ring::Grows::Zone(Zone::Muzzle), _, Some(beard)) => {
-                m.length(dressing).max(0.35 * beard.side)
+                m.length(dressing).max(0.35 * beard.length)
             }
             _ => m.length(dressing),
         })
@@ -267,7 +268,7 @@ fn columns(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
                     .filter(|p| p.y < low)
                     .map(|p| p.x);
                 let (x0, x1) = extent(from_side);
-                let on_end = leg_on_end(dog, leg, hand, dressing, Vec2::ZERO, false);
+                let on_end = leg_on_end(dog, leg, hand, dressing, Vec2::ZERO, Some(&[]));
                 let from_end = on_end
                     .iter()
                     .filter(|p| p.kind == kind)
@@ -313,8 +314,9 @@ fn rounded_box(half: (f64, f64)) -> Vec<Vec2> {
 const TAIL_SEEN: f64 = 0.03;
 
 /// The centre line and its half widths with points between, so that the discs melt into one.
-fn finely(seen: &Seen) -> (Vec<Point>, Vec<f64>) {
-    let (points, widths) = (&seen.line.centre, &seen.half_widths);
+fn finely(seen: &Tail<'_>) -> (Vec<Point>, Vec<f64>) {
+    let points = &seen.line.centre;
+    let widths: Vec<f64> = (0..points.len()).map(|i| seen.half_width(i)).collect();
     let steps = 6 * (points.len() - 1);
     (0..=steps)
         .map(|k| {
@@ -329,7 +331,7 @@ fn finely(seen: &Seen) -> (Vec<Point>, Vec<f64>) {
 }
 
 /// Discs along the centre line, seen as one shape.
-fn tail_from_above(dog: &BothSides<'_>, seen: &Seen, dressing: &Dressing) -> Vec<Piece> {
+fn tail_from_above(dog: &BothSides<'_>, seen: &Tail<'_>) -> Vec<Piece> {
     let (centre, half_widths) = finely(seen);
     let (back, front) = extent(centre.iter().map(|p| p.x));
     let mut pieces = Vec::new();
@@ -362,7 +364,7 @@ fn tail_from_above(dog: &BothSides<'_>, seen: &Seen, dressing: &Dressing) -> Vec
         let upper = xs[1..40].iter().rev().map(|x| Point::new(*x, half(*x)));
         add(PieceKind::Tail, lower.chain(upper).collect());
     }
-    if let Some((at, radius)) = ball(seen, dressing) {
+    if let Some((at, radius)) = seen.ball() {
         add(PieceKind::TailBall, disc(Point::new(at.x, 0.0), radius));
     }
     pieces

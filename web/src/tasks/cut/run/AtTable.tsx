@@ -3,9 +3,9 @@ import type { Schemas } from '../../../shared/api/client';
 import type { RunNow } from '../../../shared/run/useRun';
 import { WorkScreen } from '../../../shared/sheet/WorkScreen';
 import { BigHold } from '../../../shared/ui/BigControl';
-import { Plain } from '../../../shared/ui/controls';
 import { useHold } from '../../../shared/ui/useHold';
 import { clocksOf } from './due';
+import { Key, Keys } from './Keys';
 import { LargeControl, type Large } from './LargeControl';
 import { Panels, type Panel } from './Panels';
 import { StepInHand } from './StepInHand';
@@ -135,7 +135,7 @@ export function AtTable({ run }: { run: RunNow }) {
   return (
     <WorkScreen
       title="Table run"
-      isWide
+      isClose={panel === 'step'}
       onTouch={(tag) => {
         if (tag.of === 'zone') setSlipZone(tag.which);
       }}
@@ -144,12 +144,26 @@ export function AtTable({ run }: { run: RunNow }) {
           <span className="font-mono" data-pace>
             {view.pace}
           </span>
-          {'speechSynthesis' in window && (
-            <Plain onClick={() => setReading(!isReading)} pressed={isReading}>
-              Aloud
-            </Plain>
-          )}
         </>
+      }
+      keys={
+        <Keys>
+          {step && panel === 'step' && !isResting && (
+            <>
+              <Key onClick={back} disabled={last === null}>
+                Undo
+              </Key>
+              <Key onClick={() => put('later')}>Later</Key>
+              <Key onClick={() => toPlace('slip')}>Slip</Key>
+              {large.does === 'rest' ? (
+                <Key onClick={() => setRestAfter(step.number)}>After this step</Key>
+              ) : (
+                <Key onClick={() => setPanel('more')}>More</Key>
+              )}
+            </>
+          )}
+          {panel !== 'step' && <Key onClick={toStep}>Back to the step</Key>}
+        </Keys>
       }
       margin={
         panel === 'step' ? (
@@ -171,6 +185,8 @@ export function AtTable({ run }: { run: RunNow }) {
             onPanel={setPanel}
             onKnot={() => toPlace('knot')}
             onPut={(reason) => put('not_today', reason)}
+            onBath={washes ? () => put('in_the_bath') : null}
+            aloud={'speechSynthesis' in window ? { isOn: isReading, onTurn: setReading } : null}
             onBack={toStep}
           />
         )
@@ -178,32 +194,6 @@ export function AtTable({ run }: { run: RunNow }) {
       next={
         <div data-quiet={quiet.said !== null}>
           <Strip run={run} />
-          {step && panel === 'step' && !isResting && (
-            <div
-              className="grid grid-cols-4 gap-1.5 pb-2 [&>button]:px-1 [&>button]:leading-tight"
-              role="group"
-              aria-label="Or"
-            >
-              <Plain onClick={back} disabled={last === null}>
-                Back
-              </Plain>
-              <Plain onClick={() => put('later')}>Later</Plain>
-              <Plain onClick={() => put('in_the_bath')} disabled={!washes}>
-                Bath
-              </Plain>
-              <Plain onClick={() => setPanel('put')}>Not today</Plain>
-              <Plain onClick={() => setPanel('note')}>Note</Plain>
-              <Plain onClick={() => toPlace('slip')}>Slip</Plain>
-              <Plain onClick={() => setPanel('read')} disabled={(here?.zones.length ?? 0) === 0}>
-                Measure
-              </Plain>
-              {large.does === 'rest' ? (
-                <Plain onClick={() => setRestAfter(step.number)}>After this step</Plain>
-              ) : (
-                <Plain onClick={() => setPanel('more')}>More</Plain>
-              )}
-            </div>
-          )}
           {panel === 'step' && (
             <LargeControl large={large} quiet={quiet} hold={hold} onPress={press} />
           )}

@@ -13,7 +13,6 @@ export function BladePanel(props: {
   /** What this salon does with a warm one. */
   warm: string;
   onSeenTo: (how: Schemas['Cooling'], words: string) => void;
-  onBack: () => void;
 }) {
   return (
     <div role="group" aria-label="The blade">
@@ -26,7 +25,6 @@ export function BladePanel(props: {
           </Plain>
         ))}
       </div>
-      <Plain onClick={props.onBack}>Back to the step</Plain>
     </div>
   );
 }

@@ -9,6 +9,7 @@ import { NotePanel } from './NotePanel';
 import { PutPanel } from './PutPanel';
 import { ReadPanel } from './ReadPanel';
 import { SlipPanel } from './SlipPanel';
+import { HowOf } from './StepCard';
 import { StepsPanel } from './StepsPanel';
 import { ToolPanel } from './ToolPanel';
 
@@ -24,6 +25,10 @@ export function Panels(props: {
   onPanel: (panel: Panel) => void;
   onKnot: () => void;
   onPut: (reason: string) => void;
+  /** Puts the step off until the bath; nothing where no bath is to come. */
+  onBath: (() => void) | null;
+  /** Reading aloud, where the device can. */
+  aloud: { isOn: boolean; onTurn: (on: boolean) => void } | null;
   onBack: () => void;
 }) {
   const work = useVisitWork();
@@ -40,7 +45,6 @@ export function Panels(props: {
             say({ event: 'blade_seen_to', how });
             onBack();
           }}
-          onBack={onBack}
         />
       );
     case 'slip':
@@ -53,9 +57,6 @@ export function Panels(props: {
             onZone={props.onSlipZone}
             onDone={onBack}
           />
-          <div className="pt-3">
-            <Plain onClick={onBack}>Back to the step</Plain>
-          </div>
         </>
       );
     case 'knot':
@@ -68,7 +69,6 @@ export function Panels(props: {
             onSay={say}
             onDone={onBack}
           />
-          <Plain onClick={onBack}>Back to the step</Plain>
         </>
       );
     case 'end':
@@ -81,27 +81,57 @@ export function Panels(props: {
       );
     case 'more':
       return (
-        <div className="grid gap-2" role="group" aria-label="More">
+        <div
+          className="grid grid-cols-2 gap-2 [&>button]:min-h-16 [&>button]:text-lg"
+          role="group"
+          aria-label="More"
+        >
+          {step && (
+            <div className="col-span-2">
+              <HowOf step={step} />
+            </div>
+          )}
+          <Plain onClick={props.onKnot}>A knot here</Plain>
+          <Plain onClick={() => props.onPanel('read')} disabled={(here?.zones.length ?? 0) === 0}>
+            Measure
+          </Plain>
+          <Plain onClick={() => props.onPanel('note')}>Note</Plain>
+          <Plain onClick={() => props.onPanel('put')}>Not today</Plain>
+          <Plain
+            onClick={() => {
+              props.onBath?.();
+              onBack();
+            }}
+            disabled={props.onBath === null}
+          >
+            After the bath
+          </Plain>
           <Plain
             onClick={() => {
               say({ event: 'paused' });
               onBack();
             }}
           >
-            Break
+            Rest
           </Plain>
           {view.feel_blade_ms != null && (
             <Plain onClick={() => props.onPanel('blade')}>The blade: felt, cooled, swapped</Plain>
           )}
-          <Plain onClick={props.onKnot}>A knot here</Plain>
           <Plain onClick={() => props.onPanel('steps')}>Order of the steps</Plain>
           <Plain onClick={() => props.onPanel('tool')}>A tool: oiled, hot, dull, broken</Plain>
+          {props.aloud && (
+            <Plain
+              onClick={() => props.aloud?.onTurn(!props.aloud.isOn)}
+              pressed={props.aloud.isOn}
+            >
+              Aloud
+            </Plain>
+          )}
           <Plain onClick={() => props.onPanel('end')}>Stop the groom</Plain>
-          <Plain onClick={onBack}>Back to the step</Plain>
         </div>
       );
     case 'steps':
-      return <StepsPanel run={run} onBack={onBack} />;
+      return <StepsPanel run={run} />;
     case 'note':
       return (
         <NotePanel
@@ -126,7 +156,6 @@ export function Panels(props: {
             props.onPut(reason);
             onBack();
           }}
-          onBack={onBack}
         />
       );
     case 'read':
@@ -136,7 +165,6 @@ export function Panels(props: {
           zones={here?.zones ?? []}
           told={here?.told ?? []}
           onSay={say}
-          onBack={onBack}
         />
       );
     case 'tool':
@@ -147,7 +175,6 @@ export function Panels(props: {
             say({ event: 'tool_noted', tool, word });
             onBack();
           }}
-          onBack={onBack}
         />
       );
   }

@@ -5,11 +5,7 @@ import { capital } from '../../../shared/units/capital';
 const WHY = ['the dog minds it', 'skin', 'knots', 'short of time', 'the owner said so'];
 
 /** Not today: one touch says why. */
-export function PutPanel(props: {
-  what: string;
-  onPut: (reason: string) => void;
-  onBack: () => void;
-}) {
+export function PutPanel(props: { what: string; onPut: (reason: string) => void }) {
   return (
     <>
       <h2 className="text-[28px] leading-tight font-bold">Not today: why?</h2>
@@ -21,7 +17,6 @@ export function PutPanel(props: {
           </Plain>
         ))}
         <Plain onClick={() => props.onPut('')}>No reason</Plain>
-        <Plain onClick={props.onBack}>Back to the step</Plain>
       </div>
     </>
   );

@@ -19,7 +19,6 @@ export function ReadPanel(props: {
   zones: WorkZone[];
   told: string[];
   onSay: (event: Schemas['RunEvent']) => void;
-  onBack: () => void;
 }) {
   const work = useVisitWork();
   const { zones } = props;
@@ -92,7 +91,6 @@ export function ReadPanel(props: {
           ))}
         </ul>
       </div>
-      <Plain onClick={props.onBack}>Back to the step</Plain>
     </>
   );
 }

@@ -3,10 +3,24 @@ import type { Schemas } from '../../../shared/api/client';
 
 type Step = Schemas['Step'];
 
-/** Letters from which a step's name is set smaller, so that the margin holds the rest. */
-const LONG = 36;
+/** Sizes to be read from two metres: the more letters, the smaller, down to the last. */
+const WHAT: [number, string][] = [
+  [18, 'text-[clamp(46px,5.1vw,66px)]'],
+  [40, 'text-[clamp(38px,4.1vw,52px)]'],
+  [64, 'text-[clamp(32px,3.3vw,42px)]'],
+  [Infinity, 'text-[clamp(26px,2.7vw,34px)]'],
+];
+const LEAVES: [number, string][] = [
+  [7, 'text-[clamp(84px,9.4vw,120px)] leading-[0.95]'],
+  [16, 'text-[clamp(46px,4.7vw,60px)] leading-none'],
+  [Infinity, 'text-[clamp(30px,2.8vw,36px)] leading-tight'],
+];
 
-/** One step, to be read from two metres. */
+function sized(text: string, sizes: [number, string][]): string {
+  return sizes.find(([letters]) => text.length <= letters)?.[1] ?? '';
+}
+
+/** One step, to be read from two metres: what, with which tool, what it leaves. */
 export function StepCard(props: {
   step: Step;
   place: string;
@@ -17,55 +31,73 @@ export function StepCard(props: {
   const { step } = props;
   return (
     <>
-      <p className="text-soft">{props.place}</p>
-      <h2
-        className={`leading-[1.1] font-bold ${step.what.length > LONG ? 'text-[27px]' : 'text-[34px]'}`}
-        data-step={step.number}
-      >
+      <p className="text-lg text-soft">{props.place}</p>
+      <h2 className={`leading-[1.05] font-bold ${sized(step.what, WHAT)}`} data-step={step.number}>
         {step.what}
       </h2>
-      <p className="pt-2 text-2xl leading-snug">
-        {step.tool && <b>{step.tool}</b>}
-        {step.stroke && <span className="block">{step.stroke}</span>}
-        {step.leaves && (
-          <span className="block">
-            leaves <b className="font-mono">{step.leaves}</b>
-          </span>
-        )}
-      </p>
+      {step.tool && (
+        <p className={`pt-2 leading-[1.05] font-bold ${sized(step.tool, WHAT)}`}>{step.tool}</p>
+      )}
+      {step.stroke && <p className="text-[clamp(20px,2.2vw,28px)] leading-snug">{step.stroke}</p>}
+      {step.leaves && (
+        <p className="flex flex-wrap items-baseline gap-x-4 pt-1">
+          <span className="text-[clamp(26px,3vw,38px)] font-bold">leaves</span>
+          <b className={sized(step.leaves, LEAVES)}>{step.leaves}</b>
+        </p>
+      )}
       {props.told.map((told) => (
-        <p key={told} className="mt-2 border-l-4 border-tape pl-2 text-lg font-bold">
+        <p key={told} className="mt-2 border-l-4 border-tape pl-2 text-xl font-bold">
           {told}
         </p>
       ))}
-      {props.children}
-      {step.from && <p className="pt-2 text-lg leading-snug">From {step.from}.</p>}
-      {step.to && <p className="text-lg leading-snug">Stop: {step.to}.</p>}
-      {step.amounts && step.amounts.length > 0 && (
-        <ul className="pt-2">
-          {step.amounts.map((amount) => (
-            <li key={amount}>{amount}</li>
+      <ul className="pt-1">
+        {step.cautions
+          .filter((caution) => caution.is_this_dogs)
+          .map((caution) => (
+            <li
+              key={caution.text}
+              className="mb-1 border-l-4 border-pin pl-2 text-2xl leading-tight font-bold text-pin"
+            >
+              {caution.text}
+            </li>
           ))}
-        </ul>
-      )}
-      {step.hand && (
-        <p className="mt-2 border-t border-line pt-2 leading-snug">
-          <b>Other hand.</b> {step.hand}
+      </ul>
+      {props.children}
+      {(step.from || step.to) && (
+        <p className="pt-2 text-lg leading-snug text-chalk">
+          {step.from && <>From {step.from}. </>}
+          {step.to && <>Stop: {step.to}.</>}
         </p>
       )}
       <ul className="pt-2">
-        {step.cautions.map((caution) => (
-          <li
-            key={caution.text}
-            className={`mb-1 border-l-4 pl-2 ${
-              caution.is_this_dogs ? 'border-pin text-lg font-bold' : 'border-line text-soft'
-            }`}
-          >
-            {caution.text}
-          </li>
-        ))}
+        {step.cautions
+          .filter((caution) => !caution.is_this_dogs)
+          .map((caution) => (
+            <li key={caution.text} className="border-l-4 border-line pl-2 leading-snug text-soft">
+              {caution.text}
+            </li>
+          ))}
       </ul>
     </>
+  );
+}
+
+/** The rest of a step, a touch away: what comes off where, what the other hand does. */
+export function HowOf({ step }: { step: Step }) {
+  if (!step.hand && !step.amounts?.length) return null;
+  return (
+    <div className="border-b border-line pb-3 text-xl leading-snug">
+      {step.hand && (
+        <p>
+          <b>Other hand.</b> {step.hand}
+        </p>
+      )}
+      {step.amounts?.map((amount) => (
+        <p key={amount} className="pt-1">
+          {amount}
+        </p>
+      ))}
+    </div>
   );
 }
 
@@ -74,7 +106,7 @@ export function SmallJobs(props: { steps: Step[]; onTick: (step: Step) => void }
   return (
     <>
       <p className="text-soft">Before the comb</p>
-      <h2 className="text-[34px] leading-[1.1] font-bold">Small jobs</h2>
+      <h2 className="text-[clamp(40px,4.2vw,54px)] leading-[1.05] font-bold">Small jobs</h2>
       <ul className="pt-2">
         {props.steps.map((step, i) => (
           <li key={step.number} className="border-t border-line py-1">

@@ -6,7 +6,7 @@ import { Plain } from '../../../shared/ui/controls';
 type Zone = Schemas['Zone'];
 
 /** What is to come, to be done in another order or in parts. */
-export function StepsPanel({ run, onBack }: { run: RunNow; onBack: () => void }) {
+export function StepsPanel({ run }: { run: RunNow }) {
   const { queue, view, say } = run;
   const [first, ...later] = queue;
   const [parted, setParted] = useState<number | null>(null);
@@ -59,7 +59,6 @@ export function StepsPanel({ run, onBack }: { run: RunNow; onBack: () => void })
           </li>
         ))}
       </ol>
-      <Plain onClick={onBack}>Back to the step</Plain>
     </>
   );
 }

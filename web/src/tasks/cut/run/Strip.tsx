@@ -22,11 +22,13 @@ function Piece(props: { name: string; clock: Clock | null; none: string }) {
   const { clock } = props;
   const look = clock?.isDue ? 'border-ink bg-ink text-page' : 'border-line';
   return (
-    <div className={`flex min-h-14 flex-col justify-center border-2 px-2 leading-tight ${look}`}>
+    <div
+      className={`flex min-h-[72px] flex-col justify-center border-2 px-3 leading-tight ${look}`}
+    >
       <dt className="text-sm">{props.name}</dt>
       <dd
         className={
-          clock ? `font-mono font-bold ${clock.isDue ? 'text-base' : 'text-xl'}` : 'text-sm'
+          clock ? `font-mono font-bold ${clock.isDue ? 'text-lg' : 'text-2xl'}` : 'text-lg'
         }
       >
         {clock?.words ?? props.none}

@@ -16,7 +16,6 @@ const WORDS: { word: Word; label: string }[] = [
 export function ToolPanel(props: {
   inHand: string | null;
   onNote: (tool: string, word: Word) => void;
-  onBack: () => void;
 }) {
   const { kit } = useVisitWork();
   const [tool, setTool] = useState(props.inHand);
@@ -45,7 +44,6 @@ export function ToolPanel(props: {
       <p className="pb-3 text-soft">
         A missing tooth takes it out of every plan at once, this one too.
       </p>
-      <Plain onClick={props.onBack}>Back to the step</Plain>
     </>
   );
 }

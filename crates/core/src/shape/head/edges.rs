@@ -1,12 +1,13 @@
-use kurbo::{Line, ParamCurveNearest as _, Point, Vec2};
+use kurbo::{Point, Vec2};
 
-use super::edge::{CoatEdge, Dressing};
-use super::head_pieces::{EYE, beard_piece, brow_piece, ear_piece, eye_at, topknot_piece};
-use super::piece::Piece;
-use super::side::SideShape;
-use super::station::Station;
-use super::views::{BothSides, head_front};
-use crate::coat::Zone;
+use super::super::edge::{CoatEdge, Dressing, TopknotForm};
+use super::super::piece::PieceKind;
+use super::super::polyline::outside_mm;
+use super::super::side::SideShape;
+use super::super::station::Station;
+use super::super::views::{BothSides, head_front};
+use super::face::{EYE, eye_at};
+use super::{Head, ear_piece};
 use crate::frame::{Build, EarKind};
 
 /// Where a dressed head ends from the side, mm on the dog's own plane.
@@ -49,20 +50,36 @@ const MUZZLE: [Station; 4] = [
 /// Measures a dressed head from the side.
 pub fn head_edges(shape: &SideShape, build: &Build, dressing: &Dressing) -> HeadEdges {
     let edge = CoatEdge::new(shape, dressing);
-    let stand = |zone| dressing.stand.of(zone);
-    let ink = |piece: Option<Piece>| piece.map_or_else(Vec::new, |p| p.outline);
-    let topknot = ink(dressing
-        .topknot
-        .as_ref()
-        .map(|t| topknot_piece(t, stand(Zone::Topknot), shape, build, &edge)));
-    let beard = ink(dressing
-        .beard
-        .as_ref()
-        .map(|b| beard_piece(b, stand(Zone::Beard), &shape.head, &build.head)));
-    let ear = ear_piece(&build.ear, &dressing.ear, stand(Zone::Ear), &shape.head);
+    let head = Head {
+        shape,
+        build,
+        dressing,
+        edge: &edge,
+    };
+    let form = dressing.topknot.map(|t| t.form);
+    let is_round = matches!(form, Some(TopknotForm::Round { .. }));
+    // The muzzle's own hair ends where its piece does, if it has one.
+    let pieces = head.pieces(&[]);
+    let ink = |kinds: &[PieceKind]| -> Vec<Point> {
+        pieces
+            .iter()
+            .filter(|p| kinds.contains(&p.kind))
+            .flat_map(|p| p.outline.iter().copied())
+            .collect()
+    };
+    let topknot = ink(&[PieceKind::Topknot]);
+    let beard = ink(&[PieceKind::Beard, PieceKind::Muzzle]);
+    let brow = ink(&[PieceKind::Brow]);
+    let ear = ear_piece(build, dressing, &shape.head);
     let at = |stations: &[Station]| stations.iter().map(|s| edge.at(*s)).collect::<Vec<_>>();
-    let muzzle = || at(&MUZZLE).into_iter().chain(beard.iter().copied());
-    let is_round = dressing.topknot.is_some_and(|t| t.cheek.is_some());
+    let muzzle = || {
+        let own = if beard.is_empty() {
+            at(&MUZZLE)
+        } else {
+            Vec::new()
+        };
+        own.into_iter().chain(beard.iter().copied())
+    };
     let round = topknot.iter().copied().filter(|_| is_round);
     let crown = shape.skin(Station::Crown);
     let ahead = shape.head.vector(1.0, 0.0) / shape.head.length;
@@ -76,14 +93,11 @@ pub fn head_edges(shape: &SideShape, build: &Build, dressing: &Dressing) -> Head
         })
         .max_by(|a, b| a.0.total_cmp(&b.0))
         .unwrap_or((0.0, nose));
-    let brow = ink(dressing
-        .brow
-        .map(|mm| brow_piece(mm, stand(Zone::Brow), &shape.head, &build.head)));
     let axes = &shape.head;
     let eye = eye_at(axes, &build.head) - axes.vector(EYE, 0.0);
     // A round head's outline runs round behind the face: there the fringe's own length tells.
     let eye_free = match &dressing.topknot {
-        Some(t) if is_round => FRINGE * build.head.length - t.visor,
+        Some(t) if is_round || t.form == TopknotForm::Fall => FRINGE * build.head.length - t.visor,
         _ => outside_mm(eye, &topknot).min(outside_mm(eye, &brow)),
     };
     HeadEdges {
@@ -105,24 +119,6 @@ pub fn eye_to_ear_mm(shape: &SideShape, build: &Build) -> f64 {
     eye_at(&shape.head, &build.head).distance(ear)
 }
 
-/// How far a point lies outside a closed outline, mm; less than nothing inside, without end where
-/// there is none.
-fn outside_mm(point: Point, outline: &[Point]) -> f64 {
-    let ends = outline.iter().cycle().skip(1);
-    let edges = outline.iter().zip(ends).map(|(a, b)| Line::new(*a, *b));
-    let mut inside = false;
-    let mut nearest = f64::INFINITY;
-    for edge in edges {
-        nearest = nearest.min(edge.nearest(point, 1e-3).distance_sq.sqrt());
-        let (a, b) = (edge.p0, edge.p1);
-        let crosses = (a.y > point.y) != (b.y > point.y);
-        if crosses && point.x < a.x + (b.x - a.x) * (point.y - a.y) / (b.y - a.y) {
-            inside = !inside;
-        }
-    }
-    if inside { -nearest } else { nearest }
-}
-
 fn highest(points: impl Iterator<Item = Point>) -> Option<Point> {
     points.max_by(|a, b| a.y.total_cmp(&b.y))
 }
@@ -139,7 +135,7 @@ const DIRECTIONS: usize = 24;
 pub fn off_circle_mm(dog: &BothSides<'_>, dressing: &Dressing) -> f64 {
     let points: Vec<Point> = head_front(dog, dressing)
         .into_iter()
-        .filter(|p| p.kind == super::piece::PieceKind::Head)
+        .filter(|p| p.kind == PieceKind::Head)
         .flat_map(|p| p.outline)
         .collect();
     let (Some(top), Some(low)) = (

@@ -18,7 +18,7 @@ pub struct HeadAxes {
 }
 
 impl HeadAxes {
-    pub(super) fn new(occiput: Point, head: &HeadShape) -> Self {
+    pub(in crate::shape) fn new(occiput: Point, head: &HeadShape) -> Self {
         let step = 0.02 + 0.11 * head.stop;
         let q = -(step + 0.055);
         let p = (1.0 - q * q).sqrt();

@@ -1,0 +1,174 @@
+use kurbo::{Point, Vec2};
+
+use super::canvas::Painter;
+use super::shapes::{Geometry, Role, Shape};
+use super::simplify::tenth;
+use crate::coat::Zone;
+use crate::page::View;
+
+/// Which way a tool is run over a zone.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Runs {
+    /// With the lay of the hair.
+    WithTheLay,
+    /// Against it.
+    Against,
+}
+
+/// Weight of the arrow, its start and its stop, share of the height.
+const WEIGHT: f64 = 0.009;
+const START: f64 = 0.016;
+const STOP: f64 = 0.016;
+const STOP_HALF: f64 = 0.055;
+const BARB: f64 = 0.035;
+/// How far from the zone's ends the arrow keeps, share of its way.
+const INSET: f64 = 0.12;
+/// A shorter way is not worth an arrow, share of the height.
+const LEAST: f64 = 0.05;
+
+/// The lay of the hair over a zone on its view's own plane, unit length (common practice: from the
+/// head back and down, on legs and chest down).
+fn lay(zone: Zone, view: View) -> Vec2 {
+    let way = match (view, zone) {
+        (View::Front | View::Rear, _) => Vec2::new(0.0, -1.0),
+        (View::Top, _) => Vec2::new(-1.0, 0.0),
+        (View::Side, Zone::Underline | Zone::TuckUp | Zone::Flank | Zone::Topknot) => {
+            Vec2::new(-1.0, 0.0)
+        }
+        (View::Side, Zone::Cheek | Zone::Muzzle | Zone::Beard | Zone::Tail) => {
+            Vec2::new(-1.0, -0.15)
+        }
+        (
+            View::Side,
+            Zone::Crest | Zone::Back | Zone::Croup | Zone::Ribs | Zone::Hip | Zone::NeckSide,
+        ) => Vec2::new(-1.0, -0.22),
+        (View::Side, Zone::Shoulder) => Vec2::new(-0.5, -0.85),
+        (View::Side, _) => Vec2::new(0.0, -1.0),
+    };
+    way / way.hypot()
+}
+
+/// Where a tool is put down, how it runs and where it stops, over one zone.
+pub(super) struct StrokeMark {
+    start: Point,
+    stop: Point,
+}
+
+impl StrokeMark {
+    /// Through the middle of an area; none where it is too small for an arrow.
+    pub(super) fn over(
+        area: &[Point],
+        zone: Zone,
+        view: View,
+        runs: Runs,
+        height: f64,
+    ) -> Option<Self> {
+        let with = lay(zone, view);
+        let way = match runs {
+            Runs::WithTheLay => with,
+            Runs::Against => -with,
+        };
+        let middle = centroid(area)?;
+        let (from, to) = chord(area, middle, way)?;
+        let inset = (to - from) * INSET;
+        let (start, stop) = (from + inset, to - inset);
+        (start.distance(stop) >= LEAST * height).then_some(Self { start, stop })
+    }
+
+    pub(super) fn draw(&self, painter: &mut Painter) {
+        let h = painter.height;
+        let page = painter.on_page(&[self.start, self.stop]);
+        let (start, stop) = (page[0], page[1]);
+        let way = (stop - start) / start.distance(stop).max(1e-9);
+        let across = Vec2::new(-way.y, way.x);
+        let mut push = |geometry| {
+            painter.shapes.push(Shape {
+                role: Role::StrokeMark,
+                geometry,
+                tag: None,
+            });
+        };
+        let line = |points: &[Point], width: f64| Geometry::Line {
+            points_mm: points
+                .iter()
+                .flat_map(|p| [tenth(p.x), tenth(p.y)])
+                .collect(),
+            width_mm: width * h,
+        };
+        let tip = stop - way * (0.6 * STOP * h);
+        let barb = |side: f64| tip - way * (BARB * h) + across * (side * 0.6 * BARB * h);
+        push(line(&[start, tip], WEIGHT));
+        push(line(&[barb(1.0), tip, barb(-1.0)], WEIGHT));
+        let half = across * (STOP_HALF * h);
+        push(line(&[stop - half, stop + half], STOP));
+        push(Geometry::Disc {
+            at_mm: [tenth(start.x), tenth(start.y)],
+            radius_mm: START * h,
+        });
+    }
+}
+
+/// Where an area's own weight lies; none of an area without any.
+fn centroid(area: &[Point]) -> Option<Point> {
+    let (mut twice, mut sum) = (0.0, Vec2::ZERO);
+    for (a, b) in area.iter().zip(area.iter().cycle().skip(1)) {
+        let cross = a.x * b.y - b.x * a.y;
+        twice += cross;
+        sum += (a.to_vec2() + b.to_vec2()) * cross;
+    }
+    (twice.abs() > 1e-6).then(|| (sum / (3.0 * twice)).to_point())
+}
+
+/// Where a line through a point enters and leaves the part of an area that lies about that point.
+fn chord(area: &[Point], through: Point, way: Vec2) -> Option<(Point, Point)> {
+    let across = Vec2::new(-way.y, way.x);
+    let (mut before, mut after) = (f64::NEG_INFINITY, f64::INFINITY);
+    for (a, b) in area.iter().zip(area.iter().cycle().skip(1)) {
+        let (sa, sb) = ((*a - through).dot(across), (*b - through).dot(across));
+        if (sa < 0.0) == (sb < 0.0) {
+            continue;
+        }
+        let t = sa / (sa - sb);
+        let along = (a.lerp(*b, t) - through).dot(way);
+        if along <= 0.0 {
+            before = before.max(along);
+        } else {
+            after = after.min(along);
+        }
+    }
+    (before.is_finite() && after.is_finite())
+        .then(|| (through + way * before, through + way * after))
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn square() -> Vec<Point> {
+        [(0.0, 0.0), (100.0, 0.0), (100.0, 60.0), (0.0, 60.0)]
+            .map(Point::from)
+            .to_vec()
+    }
+
+    /// Handbook 10 C: with the lay a leg is run downward, against it upward.
+    #[test]
+    fn a_leg_is_run_downward_and_against_the_lay_upward() {
+        let mark = |runs| {
+            StrokeMark::over(&square(), Zone::HindOut, View::Side, runs, 400.0).expect("large")
+        };
+        let with = mark(Runs::WithTheLay);
+        assert!(with.start.y > with.stop.y && (with.start.x - 50.0).abs() < 1e-9);
+        let against = mark(Runs::Against);
+        assert_eq!((against.start, against.stop), (with.stop, with.start));
+        // 12 % of the way is kept from either end.
+        assert!((with.start.y - (60.0 - 0.12 * 60.0)).abs() < 1e-9);
+    }
+
+    #[test]
+    fn the_back_is_run_towards_the_tail_and_a_speck_gets_no_arrow() {
+        let over = |zone, h| StrokeMark::over(&square(), zone, View::Side, Runs::WithTheLay, h);
+        let back = over(Zone::Back, 400.0).expect("large");
+        assert!(back.stop.x < back.start.x - 50.0);
+        assert!(over(Zone::Back, 4000.0).is_none());
+    }
+}

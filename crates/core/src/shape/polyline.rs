@@ -1,0 +1,204 @@
+use kurbo::{Line, ParamCurveNearest as _, Point, Vec2};
+
+use super::noise::noise;
+use super::piece::Stroke;
+
+/// How far along a polyline each of its points lies, mm.
+pub(super) fn along(points: &[Point]) -> Vec<f64> {
+    let mut sum = 0.0;
+    let steps = points.windows(2).map(|pair| {
+        sum += pair[0].distance(pair[1]);
+        sum
+    });
+    std::iter::once(0.0)
+        .chain(steps)
+        .take(points.len())
+        .collect()
+}
+
+/// The polyline in even steps of about `step` mm, its ends kept.
+pub(super) fn resampled(points: &[Point], step: f64) -> Vec<Point> {
+    let lengths = along(points);
+    let whole = lengths.last().copied().unwrap_or(0.0);
+    #[expect(
+        clippy::cast_possible_truncation,
+        clippy::cast_sign_loss,
+        reason = "a few hundred steps at most"
+    )]
+    let count = ((whole / step.max(1e-3)) as usize).clamp(2, MOST_STEPS);
+    let mut next = 0;
+    (0..=count)
+        .map(|i| {
+            let want = whole * i as f64 / count as f64;
+            while next + 2 < points.len() && lengths[next + 1] < want {
+                next += 1;
+            }
+            let (a, b) = (lengths[next], lengths[next + 1]);
+            let t = ((want - a) / (b - a).max(1e-9)).clamp(0.0, 1.0);
+            points[next].lerp(points[next + 1], t)
+        })
+        .collect()
+}
+
+/// No line on a dog needs more steps.
+const MOST_STEPS: usize = 4000;
+
+/// Whether a point lies inside a closed outline (even and odd crossings).
+pub(super) fn is_inside(point: Point, outline: &[Point]) -> bool {
+    let ends = outline.iter().cycle().skip(1);
+    outline.iter().zip(ends).fold(false, |inside, (a, b)| {
+        let crosses = (a.y > point.y) != (b.y > point.y)
+            && point.x < a.x + (b.x - a.x) * (point.y - a.y) / (b.y - a.y);
+        inside != crosses
+    })
+}
+
+/// How far a point lies outside a closed outline, mm; less than nothing inside, without end where
+/// there is none.
+pub(super) fn outside_mm(point: Point, outline: &[Point]) -> f64 {
+    let ends = outline.iter().cycle().skip(1);
+    let nearest = outline
+        .iter()
+        .zip(ends)
+        .map(|(a, b)| Line::new(*a, *b).nearest(point, 1e-3).distance_sq.sqrt())
+        .fold(f64::INFINITY, f64::min);
+    if is_inside(point, outline) {
+        -nearest
+    } else {
+        nearest
+    }
+}
+
+/// The part of a stroke that lies outside `outline`, and `run` mm of it inside, where it runs out.
+///
+/// The upper end of a leg is drawn so: no line crosses the body, none breaks off at its edge.
+pub(super) fn faded(points: &[Point], outline: &[Point], run: f64, ends: (bool, bool)) -> Stroke {
+    let fine = resampled(points, run / 8.0);
+    let lengths = along(&fine);
+    let inside: Vec<bool> = fine.iter().map(|p| is_inside(*p, outline)).collect();
+    let (mut from, mut to) = (0, fine.len() - 1);
+    let (mut start_mm, mut end_mm) = (0.0, 0.0);
+    let first = inside.iter().position(|i| !i);
+    let last = inside.iter().rposition(|i| !i);
+    if let (Some(first), Some(last)) = (first, last) {
+        if ends.0 && first > 0 {
+            let begins = lengths[first] - run;
+            from = lengths.partition_point(|l| *l < begins);
+            start_mm = lengths[first] - lengths[from];
+        }
+        if ends.1 && last < to {
+            let stops = lengths[last] + run;
+            to = lengths.partition_point(|l| *l < stops).min(to);
+            end_mm = lengths[to] - lengths[last];
+        }
+    }
+    Stroke::running_out(fine[from..=to].to_vec(), 1.0, start_mm, end_mm)
+}
+
+/// Ends of hanging hair along an edge: tips on the edge, round bays between them.
+#[derive(Clone, Copy, Debug)]
+pub(super) struct Locks {
+    /// Depth of the deepest bay, mm.
+    pub deep: f64,
+    /// Usual width of a lock, mm.
+    pub wide: f64,
+    /// Which way the hair hangs, unit length.
+    pub towards: Vec2,
+    /// Which edge: no two look alike.
+    pub seed: u32,
+}
+
+/// Share of the edge at either end over which locks come in.
+const EASES_IN: f64 = 0.08;
+/// Shape of a lock's side: 1 is a straight wedge (dog-shape-2.md 5).
+const WEDGE: f64 = 0.75;
+
+impl Locks {
+    /// The edge with its locks: moved against `towards` only, so that no tip passes the edge and a
+    /// graph stays a graph (dog-shape-2.md 5).
+    pub(super) fn on(self, edge: &[Point]) -> Vec<Point> {
+        let fine = resampled(edge, self.wide / 7.0);
+        let lengths = along(&fine);
+        let whole = lengths.last().copied().unwrap_or(0.0).max(1e-6);
+        #[expect(
+            clippy::cast_possible_truncation,
+            clippy::cast_sign_loss,
+            reason = "an edge has a few dozen locks"
+        )]
+        let count = ((whole / self.wide.max(1e-3)).round() as u32).clamp(2, 200);
+        let mut cuts = vec![0.0];
+        for i in 0..count {
+            let width = 0.7 + 0.6 * noise(&[self.seed, i, 1]);
+            cuts.push(cuts[cuts.len() - 1] + width);
+        }
+        let scale = whole / cuts[cuts.len() - 1];
+        for cut in &mut cuts {
+            *cut *= scale;
+        }
+        let mut lock = 0;
+        fine.iter()
+            .zip(&lengths)
+            .map(|(p, at)| {
+                while lock + 2 < cuts.len() && cuts[lock + 1] < *at {
+                    lock += 1;
+                }
+                let u = (at - cuts[lock]) / (cuts[lock + 1] - cuts[lock]);
+                let size = 0.45 + 0.55 * noise(&[self.seed, u32::try_from(lock).unwrap_or(0), 2]);
+                let ease = (at.min(whole - at) / (EASES_IN * whole)).min(1.0);
+                let tip = 1.0 - (2.0 * u - 1.0).abs().powf(WEDGE);
+                *p - self.towards * (self.deep * size * ease * (1.0 - tip))
+            })
+            .collect()
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn square() -> Vec<Point> {
+        [(0.0, 0.0), (10.0, 0.0), (10.0, 10.0), (0.0, 10.0)]
+            .map(Point::from)
+            .to_vec()
+    }
+
+    #[test]
+    fn a_leg_s_line_runs_out_inside_the_body() {
+        let line = [Point::new(5.0, 30.0), Point::new(5.0, -20.0)];
+        let stroke = faded(&line, &square(), 4.0, (false, true));
+        // From 30 down, 10 is the body's edge on the way in, 0 on the way out: the last outside
+        // stretch is below it.
+        assert!((stroke.points[0].y - 30.0).abs() < 1e-9);
+        assert!((stroke.points[stroke.points.len() - 1].y + 20.0).abs() < 1e-9);
+        let half = [Point::new(5.0, 5.0), Point::new(5.0, -20.0)];
+        let stroke = faded(&half, &square(), 4.0, (true, false));
+        assert!(
+            (stroke.points[0].y - 4.0).abs() < 0.6,
+            "{:?}",
+            stroke.points[0]
+        );
+        assert!((stroke.start_mm - 4.0).abs() < 0.6);
+    }
+
+    #[test]
+    fn no_lock_hangs_below_its_edge() {
+        let edge = [Point::new(0.0, 0.0), Point::new(200.0, 0.0)];
+        let locks = Locks {
+            deep: 10.0,
+            wide: 20.0,
+            towards: Vec2::new(0.0, -1.0),
+            seed: 3,
+        };
+        let hem = locks.on(&edge);
+        assert!(hem.iter().all(|p| (0.0..=10.0 + 1e-9).contains(&p.y)));
+        assert!(hem.iter().any(|p| p.y > 4.0) && hem.iter().any(|p| p.y < 0.5));
+        assert!(hem.windows(2).all(|w| w[1].x > w[0].x));
+    }
+
+    #[test]
+    fn distance_to_an_outline_has_its_sign() {
+        assert!((outside_mm(Point::new(5.0, 13.0), &square()) - 3.0).abs() < 1e-9);
+        assert!((outside_mm(Point::new(5.0, 8.0), &square()) + 2.0).abs() < 1e-9);
+        assert!(outside_mm(Point::ZERO, &[]).is_infinite());
+    }
+}

@@ -1,0 +1,61 @@
+//! Random plausible dogs.
+
+use geo::Validation as _;
+use proptest::prelude::*;
+use veliform_core::frame::{
+    Build, BuildType, Felt, FrameInput, Grade, Measure, Method, TakenMeasure, resolve,
+};
+use veliform_core::units::{Length, UnitSystem};
+
+pub fn types() -> impl Strategy<Value = BuildType> {
+    prop_oneof![
+        Just(BuildType::Ordinary),
+        Just(BuildType::SquareCurly),
+        Just(BuildType::LongLow),
+        Just(BuildType::Leggy),
+        Just(BuildType::Toy),
+        Just(BuildType::Spaniel),
+        Just(BuildType::Terrier),
+    ]
+}
+
+fn grades() -> impl Strategy<Value = Grade> {
+    prop_oneof![Just(Grade::None), Just(Grade::Slight), Just(Grade::Marked)]
+}
+
+/// Builds over the ranges of dog-shape.md 2.
+pub fn builds() -> impl Strategy<Value = Build> {
+    (
+        types(),
+        180.0..820.0_f64,
+        0.92..1.5_f64,
+        0.42..0.58_f64,
+        0.97..1.05_f64,
+        0.20..0.32_f64,
+        prop::collection::vec(grades(), Felt::ALL.len()),
+    )
+        .prop_map(|(build, height, length, elbow, hip, hock, felt)| {
+            let mut input = FrameInput {
+                build,
+                ..FrameInput::default()
+            };
+            for (measure, mm) in [
+                (Measure::HeightAtWithers, height),
+                (Measure::BodyLength, length * height),
+                (Measure::ElbowHeight, elbow * height),
+                (Measure::HipCrestHeight, hip * height),
+                (Measure::HockHeight, hock * height),
+            ] {
+                let taken = TakenMeasure::by(Method::Tape, Length::from_mm(mm).expect("finite"));
+                input.measures.insert(measure, taken);
+            }
+            input.felt = Felt::ALL.into_iter().zip(felt).collect();
+            resolve(&input, UnitSystem::Millimetres).build
+        })
+}
+
+/// Whether an outline does not cross itself, asked of another geometry library.
+pub fn is_simple(points: &[kurbo::Point]) -> bool {
+    let ring: geo::LineString = points.iter().map(|p| (p.x, p.y)).collect();
+    geo::Polygon::new(ring, vec![]).is_valid()
+}
