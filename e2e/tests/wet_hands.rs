@@ -90,7 +90,8 @@ async fn a_known_dog_begins_its_next_visit_and_goes_on_with_todays() {
             "last week's visit was opened again"
         );
         stage.go("/").await;
-        stage.until_text("here today: go on").await;
+        stage.until_text("Here now").await;
+        stage.until_text("waiting").await;
         stage.touch_at_css("button[title='Tappet']").await;
         stage.touch(&stage.find("Go on today").await).await;
         stage.until_text("Got by").await;

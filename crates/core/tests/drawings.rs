@@ -6,7 +6,7 @@ use veliform_core::balance::Judged;
 use veliform_core::coat::{Knots, Texture, Zone};
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Dog, House};
-use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Layers, Role, Sheet, Tag};
+use veliform_core::drawing::{Anchor, DrawOptions, Drawing, Geometry, Layers, Role, Sheet, Tag};
 use veliform_core::frame::{BuildType, Measure, Method, TakenMeasure};
 use veliform_core::kit::Tool;
 use veliform_core::look::LookId;
@@ -317,4 +317,79 @@ fn every_point_is_shown_in_its_own_view(#[case] build: BuildType, #[case] height
             row.judged
         );
     }
+}
+
+/// No word lies over another, in any view, on dogs of every type and look (look-2.md, *Plan*).
+#[test]
+fn no_word_lies_over_another() {
+    let types = [
+        BuildType::SquareCurly,
+        BuildType::LongLow,
+        BuildType::Leggy,
+        BuildType::Toy,
+        BuildType::Spaniel,
+        BuildType::Terrier,
+        BuildType::Retriever,
+        BuildType::ShortFaced,
+    ];
+    for (n, look) in LookId::ALL.into_iter().cycle().take(22).enumerate() {
+        let height = 200.0 + (n as f64 * 37.0) % 500.0;
+        let dog = dog(types[n % types.len()], Texture::ALL[n % 5]);
+        let mut visit = visit(&dog, height);
+        visit.coat.all_over_mm = Some(Length::from_mm(0.10 * height).expect("finite"));
+        visit.look = Some(LookChoice {
+            look,
+            body_mm: None,
+        });
+        let (house, kit) = (House::default(), crate::support::table::kit());
+        let desk = Desk::new(&dog, &visit, &house, &kit);
+        let solved = desk.plan(Reasons::Find).expect("solves");
+        for sheet in [Sheet::Side, Sheet::Front, Sheet::Rear, Sheet::Top] {
+            for has_lines in [false, true] {
+                let layers = Layers {
+                    lengths: true,
+                    lines: has_lines,
+                    pins: has_lines,
+                    ..Layers::default()
+                };
+                let options = DrawOptions {
+                    sheet,
+                    layers,
+                    ..DrawOptions::default()
+                };
+                let words = words_of(&desk.draw(Some(&solved), &options));
+                for (i, (a, text)) in words.iter().enumerate() {
+                    for (b, other) in &words[i + 1..] {
+                        let apart = a.x1 <= b.x0 || b.x1 <= a.x0 || a.y1 <= b.y0 || b.y1 <= a.y0;
+                        assert!(apart, "{look:?} {sheet:?}: “{text}” over “{other}”");
+                    }
+                }
+            }
+        }
+    }
+}
+
+/// Where words stand, as wide as their letters are on average and as high as a capital.
+fn words_of(drawing: &Drawing) -> Vec<(kurbo::Rect, String)> {
+    let shapes = drawing.shapes.iter();
+    shapes
+        .filter_map(|shape| match &shape.geometry {
+            Geometry::Text {
+                at_mm: [x, y],
+                text,
+                size_mm,
+                anchor,
+            } => {
+                let wide = 0.55 * size_mm * text.chars().count() as f64;
+                let left = match anchor {
+                    Anchor::Start => *x,
+                    Anchor::Middle => x - 0.5 * wide,
+                    Anchor::End => x - wide,
+                };
+                let area = kurbo::Rect::new(left, *y, left + wide, y + 0.7 * size_mm);
+                Some((area, text.clone()))
+            }
+            _ => None,
+        })
+        .collect()
 }

@@ -19,6 +19,7 @@ mod hands;
 mod hands_on_log;
 mod head_steps;
 mod heads;
+mod here_now;
 mod how_sure;
 mod knots_and_cost;
 mod learning;

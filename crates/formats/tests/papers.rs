@@ -146,6 +146,42 @@ fn the_cut_sheet_is_one_leaf_with_its_text() {
 }
 
 /// The scale bar is as long as 10 cm of the dog at the scale printed beside it.
+/// The first side is worked from at arm's length: a box a step, no step in letters under 2.8 mm of em (8
+/// points: modelling choice), what leads the hand on the other side.
+#[test]
+fn the_first_side_is_worked_from() {
+    for dog in DOGS {
+        let planned = planned(dog);
+        let pages = sheet(&planned);
+        // After the picture's group come the words beside it and the steps.
+        let (_, words) = pages[0].rsplit_once("</g>").expect("a picture");
+        assert_eq!(
+            words.matches("<rect ").count(),
+            planned.report.sheet.steps.len(),
+            "{dog}"
+        );
+        let number = |text: &str, name: &str| -> Option<f64> {
+            let value = text
+                .split(&format!(" {name}=\""))
+                .nth(1)?
+                .split('"')
+                .next()?;
+            value.parse().ok()
+        };
+        let of_steps = words.split("<text").skip(1).filter_map(|text| {
+            let (y, size) = (number(text, "y")?, number(text, "font-size")?);
+            let is_bold = text.contains("font-weight=\"700\"");
+            (is_bold && (100.0..278.0).contains(&y)).then_some(size)
+        });
+        let smallest = of_steps.fold(f64::MAX, f64::min);
+        assert!((2.8..5.0).contains(&smallest), "{dog}: {smallest}");
+        assert!(
+            !words.contains("Other hand:") && pages[1].contains("Other hand:"),
+            "{dog}"
+        );
+    }
+}
+
 #[test]
 fn the_sheet_is_to_scale() {
     let planned = planned("tappet");

@@ -399,7 +399,7 @@ impl Stage {
         let from = Instant::now();
         let quoted = xpath_text(name);
         let path = format!(
-            "(//*[self::a or self::button or self::summary or @role='radio' or @role='option'][normalize-space(.)={quoted} or @aria-label={quoted} or (@data-hold and starts-with(normalize-space(.), {quoted}))] | //label[contains(normalize-space(.), {quoted})]//*[self::input or self::textarea] | //input[@id=(//label[contains(normalize-space(.), {quoted})]/@for)])[1]"
+            "(//*[self::a or self::button or self::summary or @role='radio' or @role='option'][normalize-space(.)={quoted} or @aria-label={quoted} or ((@data-hold or @data-next) and starts-with(normalize-space(.), {quoted}))] | //label[contains(normalize-space(.), {quoted})]//*[self::input or self::textarea] | //input[@id=(//label[contains(normalize-space(.), {quoted})]/@for)])[1]"
         );
         loop {
             if let Ok(element) = self.client.find(Locator::XPath(&path)).await {

@@ -24,6 +24,7 @@ const ALL_LAYERS: Schemas['Layers'] = {
   lines: false,
   lengths: false,
   pins: false,
+  touch: true,
   doubt: false,
   found: true,
 };

@@ -13,7 +13,7 @@ const INK: f64 = 0.0052;
 /// Far legs are thinner by this (dog-shape.md 10).
 const FAR: f64 = 0.62;
 /// Weight of a hair mark against the plan's edge (dog-shape-2.md 8).
-const MARK: f64 = 0.40;
+const MARK: f64 = 0.34;
 /// Points are dropped within this share of the height: a third of the ink's width.
 const SMOOTH: f64 = 0.0004;
 

@@ -64,11 +64,12 @@ const fn tall(view: View) -> f64 {
     }
 }
 
-/// The view a step's zones show in: what faces the other leg from in front or behind, the rest from the
-/// side.
+/// The view a step's zones show in: what faces the other leg from in front or behind, a face from in
+/// front, the rest from the side.
 fn shows_in(work: &[Zone]) -> View {
     let all = |zones: &[Zone]| !work.is_empty() && work.iter().all(|z| zones.contains(z));
-    if all(&[Zone::ForeIn]) {
+    let face = [Zone::Cheek, Zone::Muzzle, Zone::Beard, Zone::Brow];
+    if all(&[Zone::ForeIn]) || all(&face) {
         View::Front
     } else if all(&[Zone::HindIn]) {
         View::Rear
@@ -228,7 +229,7 @@ impl<'a> Stage<'a> {
             scene,
             dog: &self.dog,
         };
-        if layers.lengths && room != Room::Card {
+        if layers.touch && room != Room::Card {
             work.lay_zones();
         }
         let before = work.painter.shapes.len();

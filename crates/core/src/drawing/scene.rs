@@ -44,6 +44,8 @@ pub struct Layers {
     pub lengths: bool,
     /// Pins on what stays off.
     pub pins: bool,
+    /// Zones as areas that answer a touch.
+    pub touch: bool,
     /// How sure each landmark is.
     pub doubt: bool,
     /// What was found on the body, and at sites.
@@ -65,6 +67,7 @@ impl Default for Layers {
             lines: false,
             lengths: false,
             pins: false,
+            touch: false,
             doubt: false,
             found: true,
         }

@@ -2,6 +2,7 @@
 //! ask for; folded from the visit's log (handbook 6 and 7).
 
 mod event;
+mod here;
 mod knot;
 mod late;
 mod order;
@@ -12,6 +13,7 @@ mod told;
 mod view;
 
 pub use event::{Borne, Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, SlipCause, ToolWord};
+pub use here::{DogPlace, Here, here};
 pub(crate) use knot::put_knot;
 pub use late::{LeaveOut, could_leave};
 pub(crate) use renew::with_cut;

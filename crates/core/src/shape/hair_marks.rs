@@ -114,9 +114,9 @@ impl Edge {
             Texture::Curl => {
                 let centre = p + inn * h * (0.016 + 0.030 * row + 0.010 * r2);
                 let radius = h * 0.0085 * (0.8 + 0.5 * r);
-                (0..5)
+                (0..8)
                     .map(|k| {
-                        let deg = 215.0 * f64::from(k) / 4.0 + 360.0 * r2;
+                        let deg = 215.0 * f64::from(k) / 7.0 + 360.0 * r2;
                         centre + radius * Vec2::from_angle(deg.to_radians())
                     })
                     .collect()
@@ -130,9 +130,9 @@ impl Edge {
                 };
                 let across = Vec2::new(-fall.y, fall.x);
                 let half = 0.020 * h * (0.8 + 0.5 * r);
-                (-2..=2)
+                (-4..=4)
                     .map(|k| {
-                        let u = f64::from(k) / 2.0;
+                        let u = f64::from(k) / 4.0;
                         let wave = (u * std::f64::consts::PI).sin() * 0.0055 * h;
                         centre + fall * (u * half) + across * wave
                     })

@@ -124,7 +124,7 @@ const BALL_AT: f64 = 0.62;
 const BALL_SHOWS: f64 = 0.62;
 /// A tail bent by more lies in a curve, radians; by as much a plume is a fan.
 const BENT: f64 = 0.5;
-const FAN: f64 = 1.2;
+const FAN: f64 = 1.6;
 /// Hair shown on a shaft whose length is elsewhere, share of the height.
 const SHAFT: f64 = 0.012;
 

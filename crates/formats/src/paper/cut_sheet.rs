@@ -1,7 +1,9 @@
 use veliform_core::drawing::Drawing;
 use veliform_core::report::PlanReport;
 
-use super::steps::{Placed, Room, place_steps};
+use super::hints::place_hints;
+use super::placed::{BOLD, PLAIN, Placed, Room, letters};
+use super::steps::place_steps;
 use super::writer::{HEIGHT, MARGIN, PageWriter, WIDTH, cut, gaps_said, wrap};
 use crate::fonts::{FIGURES, TEXT};
 
@@ -23,47 +25,115 @@ pub struct Sheet<'a> {
 }
 
 /// Room for the drawing, mm.
-const DRAWING_WIDTH: f64 = 122.0;
-const DRAWING_HEIGHT: f64 = 92.0;
-/// Where the steps begin on the first page and on the others, mm from the top.
-const STEPS_FROM: [f64; 2] = [124.0, 27.0];
-/// Where they end.
-const STEPS_TO: f64 = HEIGHT - 18.0;
+const DRAWING_WIDTH: f64 = 118.0;
+/// Its height, and where the steps begin under it: large, and smaller on a dog with many steps.
+const DRAWINGS: [(f64, f64); 2] = [(70.0, 102.0), (50.0, 82.0)];
+/// Where they begin on other pages, mm from the top.
+const ON_OTHERS: f64 = 27.0;
+/// Where hints begin: under the lists, and on a page of their own.
+const HINTS_FROM: f64 = 99.0;
+/// Where both end.
+const WORDS_TO: f64 = HEIGHT - 18.0;
 
-/// Writes the cut sheet as A4 pages in black and white: the dog to scale with a scale bar, the
-/// steps, the cautions, the standing caution. Two sides of one leaf hold most dogs, in letters that
-/// are read at arm's length.
+/// Writes the cut sheet as A4 pages in black and white. The first side is worked from, at arm's length:
+/// the dog to scale, the steps with tool, what they leave and a box to tick. The second is read before:
+/// lengths, lines by the hand, hints and cautions. Two sides of one leaf hold most dogs.
 pub fn sheet_pages(sheet: &Sheet<'_>) -> Vec<String> {
-    let room = Room {
-        from: STEPS_FROM,
-        to: STEPS_TO,
+    let room = |from| Room {
+        from: [from, ON_OTHERS],
+        to: WORDS_TO,
     };
-    let pages = place_steps(sheet.plan, &room);
-    let of = pages.len();
-    pages
+    let [large, small] = DRAWINGS;
+    let mut drawn = large;
+    let mut steps = place_steps(sheet.plan, &room(large.1));
+    if steps.len() > 1 {
+        drawn = small;
+        steps = place_steps(sheet.plan, &room(small.1));
+    }
+    let hints = place_hints(sheet.plan, &room(HINTS_FROM));
+    let of = steps.len() + hints.len();
+    let first_hints = steps.len();
+    steps
         .into_iter()
+        .chain(hints)
         .enumerate()
-        .map(|(i, steps)| {
+        .map(|(i, words)| {
             let mut page = PageWriter::new(&format!("Cut sheet for {}", sheet.name));
             head(&mut page, sheet);
             if i == 0 {
-                page.picture(sheet.drawing, 25.0, (DRAWING_WIDTH, DRAWING_HEIGHT));
+                page.picture(sheet.drawing, 25.0, (DRAWING_WIDTH, drawn.0));
+                said_first(&mut page, sheet.plan, drawn.0);
+            }
+            if i == first_hints {
                 lengths(&mut page, sheet);
             }
-            write(&mut page, steps);
+            write(&mut page, words);
             foot(&mut page, sheet, (i + 1, of));
             page.end()
         })
         .collect()
 }
 
-fn write(page: &mut PageWriter, steps: Placed) {
-    for y in steps.rules {
+fn write(page: &mut PageWriter, placed: Placed) {
+    for y in placed.rules {
         page.rule(y, 0.2);
     }
-    for (at, size, weight, family, anchor, text) in steps.words {
+    for (at, side) in placed.boxes {
+        page.tick_box(at, side);
+    }
+    for (at, size, weight, family, anchor, text) in placed.words {
         page.text(at, size, weight, family, anchor, &text);
     }
+}
+
+/// Beside the drawing: what is done otherwise on this dog, its notes, and the tools to lay out.
+fn said_first(page: &mut PageWriter, plan: &PlanReport, tall: f64) {
+    let x = MARGIN + DRAWING_WIDTH + 4.0;
+    let staged = plan
+        .sheet
+        .staged
+        .iter()
+        .map(|s| (s.sentence.as_str(), BOLD));
+    let ways = plan.sheet.own_ways.iter().map(|way| (way.as_str(), BOLD));
+    let notes = plan.sheet.notes.iter().map(|note| (note.as_str(), PLAIN));
+    let said: Vec<(&str, u32)> = staged.chain(ways).chain(notes).collect();
+    let tools = tools(plan);
+    let lay_out = format!("To lay out: {tools}.");
+    let mut parts: Vec<(&str, u32)> = said;
+    if !tools.is_empty() {
+        parts.push((&lay_out, PLAIN));
+    }
+    for size in [4.2, 3.8, 3.4, 3.0, 2.6] {
+        let lines: Vec<(String, u32)> = parts
+            .iter()
+            .flat_map(|(text, weight)| {
+                let lines = wrap(text, letters(WIDTH - MARGIN - x, size));
+                lines.into_iter().map(|l| (l, *weight))
+            })
+            .collect();
+        let line = 1.2 * size;
+        if line * lines.len() as f64 > tall && size > 2.6 {
+            continue;
+        }
+        let mut y = 25.0;
+        for (text, weight) in lines {
+            y += line;
+            page.text((x, y), size, weight, TEXT, "start", &text);
+        }
+        return;
+    }
+}
+
+/// The tools of the sheet in the order they are taken up.
+fn tools(plan: &PlanReport) -> String {
+    let mut named: Vec<&str> = Vec::new();
+    let with_a_tool = plan.sheet.steps.iter().filter(|s| !s.tool.is_empty());
+    for step in with_a_tool {
+        if !named.contains(&step.tool.as_str()) {
+            named.push(&step.tool);
+        }
+    }
+    named.join(", ")
 }
 
 fn head(page: &mut PageWriter, sheet: &Sheet<'_>) {
@@ -96,37 +166,43 @@ fn head(page: &mut PageWriter, sheet: &Sheet<'_>) {
     page.rule(23.0, 0.5);
 }
 
-/// Where the list beside the drawing ends, mm from the top.
-const LIST_ENDS: f64 = 124.0;
-/// Lengths take so much of its height at most, mm, so that every line finds room below them.
-const LENGTHS_TALL: f64 = 66.0;
+/// Where the lists end, mm from the top.
+const LISTS_END: f64 = 97.0;
+/// Widest rows of a list, mm.
+const ROW: f64 = 3.4;
 
-/// Lengths and hand distances beside the drawing, all of them: set closer where there are many.
+/// Lengths at the left, lines by the hand at the right, all of them: set closer where there are many.
 fn lengths(page: &mut PageWriter, sheet: &Sheet<'_>) {
-    let x = MARGIN + DRAWING_WIDTH + 4.0;
-    let mut y = 29.0;
-    let pitch = (LENGTHS_TALL / sheet.plan.units.len().max(1) as f64).min(2.7);
-    let size = (0.92 * pitch).min(2.4);
+    let top = 28.5;
+    let middle = 0.42 * WIDTH;
+    let pitch = |rows: usize| ((LISTS_END - top) / rows.max(1) as f64).min(ROW);
+    let row = pitch(sheet.plan.units.len());
+    let mut y = top;
     for unit in &sheet.plan.units {
-        page.text((x, y), size, 400, TEXT, "start", &cut(&unit.label, 34));
-        page.text((WIDTH - MARGIN, y), size, 700, FIGURES, "end", &unit.text);
-        y += pitch;
+        let size = 0.88 * row;
+        page.text(
+            (MARGIN, y),
+            size,
+            PLAIN,
+            TEXT,
+            "start",
+            &cut(&unit.label, 34),
+        );
+        page.text((middle - 6.0, y), size, BOLD, FIGURES, "end", &unit.text);
+        y += row;
     }
-    y += 0.6;
-    let pitch = ((LIST_ENDS - y) / sheet.plan.lines.len().max(1) as f64).min(2.2);
+    let row = pitch(sheet.plan.lines.len());
+    let mut y = top;
     for line in &sheet.plan.lines {
         let hand = line.hand.iter().find(|h| h.distance_mm.as_mm() >= 1.0);
         let said = hand.map_or_else(|| line.mark.clone(), |h| format!("{} {}", h.text, h.from));
-        page.text(
-            (x, y),
-            0.9 * pitch,
-            400,
-            TEXT,
-            "start",
-            &cut(&format!("{}: {said}", line.label), 66),
-        );
-        y += pitch;
+        let text = format!("{}: {said}", line.label);
+        let size = 0.88 * row;
+        let most = letters(WIDTH - MARGIN - middle, size);
+        page.text((middle, y), size, PLAIN, TEXT, "start", &cut(&text, most));
+        y += row;
     }
+    page.rule(LISTS_END + 1.0, 0.2);
 }
 
 fn foot(page: &mut PageWriter, sheet: &Sheet<'_>, (number, of): (usize, usize)) {

@@ -1,8 +1,10 @@
 //! Pages to print: black and white, the dog to scale.
 
 mod cut_sheet;
+mod hints;
 mod life;
 mod owner_card;
+mod placed;
 mod steps;
 mod writer;
 

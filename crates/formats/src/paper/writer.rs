@@ -50,6 +50,18 @@ impl PageWriter {
         debug_assert!(done.is_ok(), "writing to a string does not fail");
     }
 
+    /// A box to tick: its upper left corner and side, mm.
+    pub(super) fn tick_box(&mut self, (x, y): (f64, f64), side: f64) {
+        let done = write!(
+            self.out,
+            r##"<rect x="{}" y="{}" width="{2}" height="{2}" fill="none" stroke="#000000" stroke-width="0.35"/>"##,
+            num(x),
+            num(y),
+            num(side)
+        );
+        debug_assert!(done.is_ok(), "writing to a string does not fail");
+    }
+
     pub(super) fn rule(&mut self, y: f64, width: f64) {
         let done = write!(
             self.out,

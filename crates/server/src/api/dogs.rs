@@ -5,6 +5,7 @@ use uuid::Uuid;
 use veliform_core::desk::Desk;
 use veliform_core::dog::{Dog, House, nearness};
 use veliform_core::drawing::{DrawOptions, Drawing, Layers};
+use veliform_core::run::{Here, here};
 use veliform_core::visit::{Entry, fold};
 use veliform_store::{DogListing, DogName};
 
@@ -19,9 +20,15 @@ pub struct DogCard {
     dog: Dog,
     /// Its latest visit.
     last_visit: Option<VisitCard>,
+    /// Where it is, if it is here today; none before.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    here: Option<Here>,
     /// Its outline, small.
     outline: Drawing,
 }
+
+/// A visit is of today for so long, hours (handbook 10 A: a run left open under 18 h is gone on with).
+const TODAY_HOURS: i64 = 18;
 
 /// A visit in a list.
 #[derive(Debug, Serialize, ToSchema)]
@@ -88,8 +95,13 @@ pub(crate) async fn list_dogs(
         })
         .await?;
     let cards = compute(move || {
+        let now = now_ms();
         let card = |(listing, entries): (DogListing, Vec<Entry>)| DogCard {
             outline: outline(&listing.dog, &entries, &house),
+            here: listing
+                .last_visit
+                .filter(|(_, began_ms)| (0..TODAY_HOURS * 3_600_000).contains(&(now - began_ms)))
+                .map(|_| here(fold(&listing.dog, &entries).run.as_ref(), now)),
             dog: listing.dog,
             last_visit: listing
                 .last_visit

@@ -134,6 +134,8 @@ fn with_marks() -> DrawOptions {
             lines: true,
             lengths: true,
             pins: true,
+            // A plan is kept small: its hair can be drawn again.
+            hair: false,
             ..Layers::default()
         },
         ..DrawOptions::default()

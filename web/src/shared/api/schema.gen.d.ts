@@ -1561,6 +1561,7 @@ export interface components {
         /** @description A dog in the studio's list. */
         DogCard: {
             dog: components["schemas"]["Dog"];
+            here?: components["schemas"]["Here"] | null;
             last_visit?: components["schemas"]["VisitCard"] | null;
             /** @description Its outline, small. */
             outline: components["schemas"]["Drawing"];
@@ -1573,6 +1574,11 @@ export interface components {
             last_visit?: components["schemas"]["VisitCard"] | null;
             name: string;
         };
+        /**
+         * @description Where a dog of today is, as its own run says.
+         * @enum {string}
+         */
+        DogPlace: "waiting" | "tub" | "drying" | "table" | "resting" | "ready";
         /**
          * @description One tap on size: the first guess of the height before the stick is used.
          * @enum {string}
@@ -1606,6 +1612,8 @@ export interface components {
         Drawing: {
             /** @description Left, bottom, right, top of the page, mm. */
             bounds_mm: number[];
+            /** @description Left, bottom, right, top of the part where the step in hand works, mm; none without one. */
+            focus_mm?: number[] | null;
             /** @description Shapes, the first painted first. */
             shapes: components["schemas"]["Shape"][];
             /** @description What it shows, for those who cannot see it. */
@@ -1625,6 +1633,7 @@ export interface components {
              * @default {
              *       "doubt": false,
              *       "found": true,
+             *       "hair": true,
              *       "ideal": false,
              *       "landmarks": false,
              *       "lengths": false,
@@ -1635,7 +1644,8 @@ export interface components {
              *       "plan": true,
              *       "settled": false,
              *       "skin": true,
-             *       "table": true
+             *       "table": true,
+             *       "touch": false
              *     }
              */
             layers: components["schemas"]["Layers"];
@@ -2109,6 +2119,8 @@ export interface components {
             looks?: components["schemas"]["LookHere"][];
             /** @description Sentences beside the fields. */
             problems: components["schemas"]["Problem"][];
+            /** @description Phrases offered for the record of the groom. */
+            record_words?: components["schemas"]["RecordWord"][];
             /**
              * Format: double
              * @description Stand in use, 0 to 1.
@@ -2494,6 +2506,13 @@ export interface components {
             method: string;
             /** @description Version of the program. */
             version: string;
+        };
+        /** @description A dog that is here today. */
+        Here: {
+            /** @description Where. */
+            place: components["schemas"]["DogPlace"];
+            /** @description In a word or two, with what is left of it. */
+            words: string;
         };
         /**
          * @description What the hind legs should look like from behind (handbook 5, *Legs*).
@@ -2944,6 +2963,11 @@ export interface components {
              */
             found: boolean;
             /**
+             * @description Small strokes of the hair itself, where the dog is large enough for them.
+             * @default true
+             */
+            hair: boolean;
+            /**
              * @description The exact lengths, as a hairline.
              * @default false
              */
@@ -2998,6 +3022,11 @@ export interface components {
              * @default true
              */
             table: boolean;
+            /**
+             * @description Zones as areas that answer a touch.
+             * @default false
+             */
+            touch: boolean;
         };
         /** @description A value learnt from readings. */
         Learnt: {
@@ -3808,7 +3837,7 @@ export interface components {
             method: string;
             /** @description How long the dog reads, and how long it came. */
             reads?: string;
-            /** @description Why points stay off; empty until asked for. */
+            /** @description Why points stay off, by view and from the top down; empty until asked for. */
             reasons: components["schemas"]["Reason"][];
             /**
              * Format: int32
@@ -4076,6 +4105,20 @@ export interface components {
              */
             unfinished: string;
         };
+        /**
+         * @description A part of the record.
+         * @enum {string}
+         */
+        RecordPart: "behaviour" | "products" | "told" | "unfinished";
+        /** @description A phrase offered for the record: one touch instead of a line typed. */
+        RecordWord: {
+            /** @description Whether this visit itself says so: the run, the hands, the coat. Those stand first. */
+            is_seen: boolean;
+            /** @description Where it goes. */
+            part: components["schemas"]["RecordPart"];
+            /** @description The phrase. */
+            text: string;
+        };
         /** @description An entry that was not kept. */
         RefusedEntry: {
             /** @description One sentence: what is wrong and what to do. */
@@ -4180,7 +4223,7 @@ export interface components {
          * @description What a shape means; the reader's theme gives it its looks.
          * @enum {string}
          */
-        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole" | "sore_skin" | "work" | "point_mark";
+        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "hair_mark" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_area" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole" | "sore_skin" | "work" | "stroke_mark" | "point_mark";
         /** @description A groom at the table as it stands. */
         Run: {
             /**

@@ -27,6 +27,7 @@ const BARE: Schemas['Layers'] = {
   lines: false,
   lengths: false,
   pins: false,
+  touch: false,
   doubt: false,
   found: false,
 };

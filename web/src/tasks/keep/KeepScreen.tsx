@@ -24,6 +24,7 @@ export function KeepScreen() {
   return (
     <WorkScreen
       title="Keep"
+      isWide
       margin={
         <>
           <ComeBack back={work.plan?.back} />

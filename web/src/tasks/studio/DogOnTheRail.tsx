@@ -53,8 +53,16 @@ export function DogOnTheRail({ card }: { card: Schemas['DogCard'] }) {
         </span>
         <span className="block border-t-2 border-ink pt-1">
           <span className="block max-w-48 truncate pl-10 text-lg font-bold">{card.dog.name}</span>
-          <span className="block max-w-48 truncate pl-10 text-sm text-soft">
-            {last ? (days === 0 ? 'here today: go on' : dayText(last.began_ms)) : 'no visit yet'}
+          <span
+            className={`block max-w-48 truncate pl-10 text-sm ${card.here ? 'font-bold' : 'text-soft'}`}
+          >
+            {card.here
+              ? card.here.words
+              : last
+                ? days === 0
+                  ? 'here today: go on'
+                  : dayText(last.began_ms)
+                : 'no visit yet'}
           </span>
         </span>
       </button>

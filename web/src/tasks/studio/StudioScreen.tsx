@@ -1,12 +1,22 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask, Failure } from '../../shared/api/client';
+import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { useHouse } from '../../shared/api/salon';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Plain, Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { DogOnTheRail } from './DogOnTheRail';
+
+/** Where dogs of today stand, in the order they are worked. */
+const PLACES: (NonNullable<Schemas['DogCard']['here']>['place'] | undefined)[] = [
+  'table',
+  'tub',
+  'drying',
+  'resting',
+  'waiting',
+  'ready',
+];
 
 /** Dogs shown at once: those that were here last. */
 const AT_ONCE = 24;
@@ -18,6 +28,8 @@ export function StudioScreen() {
     queryKey: ['dogs', find, most],
     queryFn: () => ask(api.GET('/api/dogs', { params: { query: { find, most } } })),
     placeholderData: keepPreviousData,
+    // Where the dogs of today are goes on by itself.
+    refetchInterval: 30_000,
   });
   const house = useHouse();
   useEffect(() => {
@@ -26,6 +38,10 @@ export function StudioScreen() {
   if (dogs.error instanceof Failure)
     return <FailedPage failure={dogs.error} again={() => void dogs.refetch()} />;
   if (!dogs.data) return <LoadingPage />;
+  const here = dogs.data
+    .filter((card) => card.here)
+    .sort((a, b) => PLACES.indexOf(a.here?.place) - PLACES.indexOf(b.here?.place));
+  const others = dogs.data.filter((card) => !card.here);
   return (
     <div className="screen flex h-full flex-col">
       <header className="flex min-h-14 shrink-0 items-stretch max-[800px]:flex-wrap">
@@ -68,8 +84,19 @@ export function StudioScreen() {
           </p>
         ) : (
           <>
+            {here.length > 0 && (
+              <>
+                <h2 className="pt-3 text-lg font-bold">Here now</h2>
+                <ul className="rail flex flex-wrap items-end">
+                  {here.map((card) => (
+                    <DogOnTheRail key={card.dog.id} card={card} />
+                  ))}
+                </ul>
+                {others.length > 0 && <h2 className="pt-5 text-lg font-bold">All the others</h2>}
+              </>
+            )}
             <ul className="rail flex flex-wrap items-end">
-              {dogs.data.map((card) => (
+              {others.map((card) => (
                 <DogOnTheRail key={card.dog.id} card={card} />
               ))}
             </ul>

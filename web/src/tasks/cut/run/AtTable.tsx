@@ -195,7 +195,13 @@ export function AtTable({ run }: { run: RunNow }) {
         <div data-quiet={quiet.said !== null}>
           <Strip run={run} />
           {panel === 'step' && (
-            <LargeControl large={large} quiet={quiet} hold={hold} onPress={press} />
+            <LargeControl
+              large={large}
+              quiet={quiet}
+              hold={hold}
+              onPress={press}
+              then={queue[1] && brief(queue[1])}
+            />
           )}
           {panel === 'blade' && <BigHold hold={hold}>It is cool</BigHold>}
         </div>

@@ -19,6 +19,8 @@ export function LargeControl(props: {
   quiet: Quiet;
   hold: ReturnType<typeof useHold>;
   onPress: () => void;
+  /** What comes after the step in hand. */
+  then?: string | undefined;
 }) {
   const { large, quiet } = props;
   if (quiet.said) return <BigDone>{quiet.said}</BigDone>;
@@ -40,6 +42,15 @@ export function LargeControl(props: {
     case 'pair':
       return <BigHold hold={props.hold}>{HOLDS[large.does]}</BigHold>;
     default:
-      return <BigButton onClick={props.onPress}>{PRESSES[large.does]}</BigButton>;
+      return (
+        <BigButton onClick={props.onPress}>
+          <span>
+            {PRESSES[large.does]}
+            {large.does === 'done' && props.then && (
+              <span className="block text-base font-normal">Then: {props.then}</span>
+            )}
+          </span>
+        </BigButton>
+      );
   }
 }

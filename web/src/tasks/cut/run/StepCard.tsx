@@ -10,10 +10,14 @@ const WHAT: [number, string][] = [
   [64, 'text-[clamp(32px,3.3vw,42px)]'],
   [Infinity, 'text-[clamp(26px,2.7vw,34px)]'],
 ];
+const TOOL: [number, string][] = [
+  [16, 'text-[clamp(34px,3.8vw,48px)]'],
+  [Infinity, 'text-[clamp(28px,2.8vw,36px)]'],
+];
 const LEAVES: [number, string][] = [
-  [7, 'text-[clamp(84px,9.4vw,120px)] leading-[0.95]'],
+  [8, 'text-[clamp(76px,8.4vw,108px)] leading-[0.95]'],
   [16, 'text-[clamp(46px,4.7vw,60px)] leading-none'],
-  [Infinity, 'text-[clamp(30px,2.8vw,36px)] leading-tight'],
+  [Infinity, 'text-[clamp(22px,2.2vw,28px)] leading-tight'],
 ];
 
 function sized(text: string, sizes: [number, string][]): string {
@@ -36,9 +40,9 @@ export function StepCard(props: {
         {step.what}
       </h2>
       {step.tool && (
-        <p className={`pt-2 leading-[1.05] font-bold ${sized(step.tool, WHAT)}`}>{step.tool}</p>
+        <p className={`pt-2 leading-[1.05] font-bold ${sized(step.tool, TOOL)}`}>{step.tool}</p>
       )}
-      {step.stroke && <p className="text-[clamp(20px,2.2vw,28px)] leading-snug">{step.stroke}</p>}
+      {step.stroke && <p className="text-[clamp(19px,2vw,26px)] leading-snug">{step.stroke}</p>}
       {step.leaves && (
         <p className="flex flex-wrap items-baseline gap-x-4 pt-1">
           <span className="text-[clamp(26px,3vw,38px)] font-bold">leaves</span>
@@ -64,7 +68,7 @@ export function StepCard(props: {
       </ul>
       {props.children}
       {(step.from || step.to) && (
-        <p className="pt-2 text-lg leading-snug text-chalk">
+        <p className="pt-1.5 leading-snug text-chalk">
           {step.from && <>From {step.from}. </>}
           {step.to && <>Stop: {step.to}.</>}
         </p>

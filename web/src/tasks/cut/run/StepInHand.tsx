@@ -97,7 +97,6 @@ export function StepInHand(props: {
           Veliform is away: the sheet does not show where this step works.
         </p>
       )}
-      {queue[1] && !isSmall && <p className="pt-2 text-soft">Then: {queue[1].what}.</p>}
       <Pace run={props.run} />
     </>
   );
