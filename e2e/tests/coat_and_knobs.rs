@@ -118,13 +118,13 @@ async fn another_look_and_another_body_length_answer_on_the_drawing() {
         let ribs = "document.querySelector('text[data-tag=\"zone:ribs\"]')?.textContent";
         stage
             .until(
-                "nobody named a length: one comb longer balances better",
-                &format!("{ribs} === '16'"),
+                "nobody named a length: what balances best",
+                &format!("{ribs} === '13'"),
             )
             .await;
-        stage.choose("Body length, mm", "13").await;
+        stage.choose("Body length, mm", "16").await;
         stage
-            .until("named, it is 13", &format!("{ribs} === '13'"))
+            .until("named, it is 16", &format!("{ribs} === '16'"))
             .await;
         stage.choose("Body length, mm", "19").await;
         stage

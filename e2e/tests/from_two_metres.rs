@@ -1,5 +1,5 @@
 //! The run is read from two metres and worked with a wet hand: letters, targets, nothing cut off,
-//! nothing that scrolls (look-2.md, *Run*).
+//! hardly a step that scrolls (common practice: a wet hand does not scroll).
 
 use crate::support;
 

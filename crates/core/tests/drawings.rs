@@ -319,7 +319,8 @@ fn every_point_is_shown_in_its_own_view(#[case] build: BuildType, #[case] height
     }
 }
 
-/// No word lies over another, in any view, on dogs of every type and look (look-2.md, *Plan*).
+/// No word lies over another, in any view, on dogs of every type and look (common practice of
+/// drawings: a label over a label is none).
 #[test]
 fn no_word_lies_over_another() {
     let types = [

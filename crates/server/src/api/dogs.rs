@@ -96,12 +96,15 @@ pub(crate) async fn list_dogs(
         .await?;
     let cards = compute(move || {
         let now = now_ms();
+        let is_of_today = |ms: i64| (0..TODAY_HOURS * 3_600_000).contains(&(now - ms));
         let card = |(listing, entries): (DogListing, Vec<Entry>)| DogCard {
             outline: outline(&listing.dog, &entries, &house),
-            here: listing
-                .last_visit
-                .filter(|(_, began_ms)| (0..TODAY_HOURS * 3_600_000).contains(&(now - began_ms)))
-                .map(|_| here(fold(&listing.dog, &entries).run.as_ref(), now)),
+            here: listing.last_visit.and_then(|(_, began_ms)| {
+                // A groom that is only begun today brings an older visit back.
+                let run = fold(&listing.dog, &entries).run;
+                let is_here = is_of_today(run.as_ref().map_or(began_ms, |r| r.began_ms));
+                is_here.then(|| here(run.as_ref(), now))
+            }),
             dog: listing.dog,
             last_visit: listing
                 .last_visit

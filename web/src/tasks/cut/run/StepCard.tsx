@@ -137,7 +137,9 @@ export function SmallJobs(props: { steps: Step[]; onTick: (step: Step) => void }
                       {amount}
                     </span>
                   ))}
-                {step.hand && <span className="block text-base text-soft">{step.hand}</span>}
+                {i === 0 && step.hand && (
+                  <span className="block text-base text-soft">{step.hand}</span>
+                )}
               </span>
             </button>
             {step.cautions
