@@ -381,7 +381,7 @@ impl Stage {
         let quoted = serde_json::to_string(text).unwrap();
         self.until(
             &format!("the page says “{text}”"),
-            &format!("document.body.innerText.includes({quoted})"),
+            &format!("document.body?.innerText.includes({quoted})"),
         )
         .await;
     }
@@ -705,7 +705,7 @@ impl Stage {
         self.hold(
             &read,
             "the cautions are read",
-            "document.body.innerText.includes('Small jobs')",
+            "document.body?.innerText.includes('Small jobs')",
         )
         .await;
     }
