@@ -4,7 +4,7 @@
 use crate::support;
 
 use kurbo::Point;
-use proptest::prelude::*;
+use proptest::strategy::Strategy as _;
 use proptest::strategy::ValueTree as _;
 use proptest::test_runner::TestRunner;
 use rstest::rstest;
@@ -263,32 +263,36 @@ fn every_view(build: &Build, dressing: &Dressing) -> Vec<Piece> {
     pieces
 }
 
-/// Pieces whose ends are locks or overlays; the study too found its beards crossing now and then.
+/// Pieces whose ends are locks, and overlays whose lower edge lies hidden under the next piece; the
+/// study too found its beards crossing now and then.
 const fn may_cross(kind: K) -> bool {
     matches!(
         kind,
-        K::Beard | K::Brow | K::Feather | K::Curtain | K::Tail | K::Ear | K::Skirt
+        K::Beard | K::Brow | K::Feather | K::Curtain | K::Tail | K::Ear | K::Skirt | K::Topknot
     )
 }
 
-proptest! {
-    #![proptest_config(ProptestConfig::with_cases(120))]
-
-    /// Any dog in any look and coat: every number is one, and no body, leg, head, sleeve or foot crosses
-    /// itself in any view.
-    #[test]
-    fn no_look_is_drawn_across_itself(
-        build in builds(),
-        look in prop::sample::select(LookId::ALL.to_vec()),
-        texture in prop::sample::select(Texture::ALL.to_vec()),
-    ) {
-        let dressing = dressed(&build, &Look::shipped(look), texture);
-        for piece in every_view(&build, &dressing) {
-            let points = piece.outline.iter().chain(piece.strokes.iter().flat_map(|s| &s.points));
-            prop_assert!(points.clone().all(|p| p.is_finite()), "{:?}", piece.kind);
-            if !piece.is_far && !may_cross(piece.kind) && !piece.outline.is_empty() {
-                prop_assert!(is_simple(&piece.outline), "{look:?} {texture:?} {:?}", piece.kind);
-            }
+/// Any dog in any look and coat, the same ones every time: every number is one, and no body, leg, head,
+/// sleeve or foot crosses itself in any view.
+#[test]
+fn no_look_is_drawn_across_itself() {
+    let mut runner = TestRunner::deterministic();
+    let looks = LookId::ALL.map(Look::shipped);
+    for n in 0..110 {
+        let build = builds().new_tree(&mut runner).expect("a dog").current();
+        let look = &looks[n % looks.len()];
+        let texture = Texture::ALL[n / 11 % Texture::ALL.len()];
+        for piece in every_view(&build, &dressed(&build, look, texture)) {
+            let strokes = piece.strokes.iter().flat_map(|s| &s.points);
+            let mut points = piece.outline.iter().chain(strokes);
+            assert!(points.all(|p| p.is_finite()), "{:?}", piece.kind);
+            let is_checked = !piece.is_far && !may_cross(piece.kind) && !piece.outline.is_empty();
+            assert!(
+                !is_checked || is_simple(&piece.outline),
+                "{n}: {:?} {texture:?} {:?}",
+                look.id,
+                piece.kind
+            );
         }
     }
 }
