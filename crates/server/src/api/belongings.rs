@@ -75,7 +75,7 @@ pub struct Merged {
 }
 
 /// Two visits within so long are one day's, ms.
-const ONE_DAY_MS: i64 = 18 * 3_600_000;
+pub(super) const ONE_DAY_MS: i64 = 18 * 3_600_000;
 
 /// Makes one of a dog that was entered twice: the visits of the other are this one's, whose card stays.
 #[utoipa::path(responses(

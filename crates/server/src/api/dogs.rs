@@ -9,6 +9,7 @@ use veliform_core::run::{Here, here};
 use veliform_core::visit::{Entry, fold};
 use veliform_store::{DogListing, DogName};
 
+use super::belongings::ONE_DAY_MS;
 use crate::blocking::{Salon, compute};
 use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
@@ -26,9 +27,6 @@ pub struct DogCard {
     /// Its outline, small.
     outline: Drawing,
 }
-
-/// A visit is of today for so long, hours (handbook 10 A: a run left open under 18 h is gone on with).
-const TODAY_HOURS: i64 = 18;
 
 /// A visit in a list.
 #[derive(Debug, Serialize, ToSchema)]
@@ -96,7 +94,7 @@ pub(crate) async fn list_dogs(
         .await?;
     let cards = compute(move || {
         let now = now_ms();
-        let is_of_today = |ms: i64| (0..TODAY_HOURS * 3_600_000).contains(&(now - ms));
+        let is_of_today = |ms: i64| (0..ONE_DAY_MS).contains(&(now - ms));
         let card = |(listing, entries): (DogListing, Vec<Entry>)| DogCard {
             outline: outline(&listing.dog, &entries, &house),
             here: listing.last_visit.and_then(|(_, began_ms)| {

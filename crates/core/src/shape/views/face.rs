@@ -15,11 +15,6 @@ const EYE: f64 = 0.036;
 const EYES: f64 = 0.46;
 const ROUND: u32 = 24;
 
-/// A muzzle's ring from half of it, its upper end open on the bridge.
-pub(super) fn muzzle_ring(half: &[Point]) -> Vec<Point> {
-    mirrored(half)
-}
-
 /// The muzzle: its own skin, fuller by its hair, or a beard.
 pub(super) fn muzzle(head: &OnEnd<'_>) -> Piece {
     let (h, m) = (head.h, head.muzzle);
@@ -57,7 +52,7 @@ pub(super) fn muzzle(head: &OnEnd<'_>) -> Piece {
         Point::new(0.92 * m + wide, lerp(head.nose, head.chin, 0.72)),
         Point::new(0.50 * m + 0.6 * wide, head.chin - 0.008 * h - deep),
     ];
-    let outline = muzzle_ring(&half);
+    let outline = mirrored(&half);
     let ink = outline[FINE / 2..outline.len() - FINE - FINE / 2].to_vec();
     let stroke = Stroke::running_out(ink, 0.7, 0.12 * h, 0.12 * h);
     Piece::near(kind, outline, vec![stroke])

@@ -8,7 +8,7 @@ use super::super::piece::{HairAt, Piece, PieceKind, Stroke};
 use super::super::polyline::Locks;
 use super::super::station::Station as S;
 use super::ear::ear;
-use super::face::{brows, face, muzzle, muzzle_ring};
+use super::face::{brows, face, muzzle};
 use super::ring::{Mark, directions, eased_round, edge, lerp, symmetric};
 use super::{BothSides, round};
 use crate::coat::Zone;
@@ -327,7 +327,7 @@ impl OnEnd<'_> {
             }
             BeardForm::Puff | BeardForm::Flews => return None,
         };
-        let outline = muzzle_ring(&half);
+        let outline = mirrored(&half);
         let mut ink = outline[FINE / 2..outline.len() - FINE].to_vec();
         if locked {
             let locks = Locks {
