@@ -267,7 +267,7 @@ async fn nothing_is_wider_than_a_phone_or_a_page_at_twice_its_size() {
             stage.look_through(screen).await;
             for task in [
                 "talk", "hands", "body", "photo", "time", "coat", "look", "last", "picture", "album",
-                "plan", "lines", "ahead", "cut", "schools", "check", "keep",
+                "plan", "lines", "ahead", "cut", "schools", "check", "lengths", "keep",
             ] {
                 stage.go(&format!("{visit}/{task}")).await;
                 stage.until("the page stands there", "document.querySelector('main section')").await;

@@ -50,6 +50,7 @@ mod table_run;
 mod the_dog_comes_back;
 mod tools_inside;
 mod visits;
+mod walk_round;
 mod ways_out;
 mod wishes;
 mod worked_examples;

@@ -106,7 +106,12 @@ fn style_of(role: Role, theme: Theme) -> Style {
         Role::FoundEarlier => style("none", soft),
         Role::Hole => style("none", ink),
         Role::SoreSkin => style("none", pin),
-        Role::Work | Role::PointMark => style("none", chalk),
+        Role::Work | Role::PointMark | Role::Ring | Role::RingSeen => style("none", chalk),
+        Role::RingWord => Style {
+            is_figure: true,
+            is_bold: true,
+            ..style(ink, "none")
+        },
         Role::FoundNumber => Style {
             is_figure: true,
             is_bold: true,

@@ -54,6 +54,7 @@ export function App() {
                 <Route path="cut" element={<Later.CutScreen />} />
                 <Route path="run" element={<Later.RunScreen />} />
                 <Route path="check" element={<Later.CheckScreen />} />
+                <Route path="lengths" element={<Later.LengthsScreen />} />
                 <Route path="keep" element={<Later.KeepScreen />} />
               </Route>
               <Route

@@ -16,6 +16,7 @@ const ALL_LAYERS: Schemas['Layers'] = {
   now: true,
   plan: true,
   settled: false,
+  as_left: false,
   ideal: false,
   hair: true,
   skin: true,
@@ -29,6 +30,15 @@ const ALL_LAYERS: Schemas['Layers'] = {
   found: true,
 };
 const SHEETS: Schemas['Sheet'][] = ['side', 'front', 'rear', 'top', 'four'];
+const STANCES: Schemas['WalkFrom'][] = [
+  'left',
+  'behind',
+  'right',
+  'front',
+  'above',
+  'below',
+  'walking',
+];
 /** Text against the sheet's width: about 15 px on a sheet of 900 px. */
 const TEXT_SHARE = 0.0172;
 
@@ -168,6 +178,7 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
   const asked = search.get('view');
   const step = search.get('step');
   const mirrored = search.get('mirrored') !== null;
+  const from = pathname.endsWith('/check') ? (search.get('walk') ?? 'left') : null;
   return useMemo(() => {
     const extra = Object.fromEntries(
       shown
@@ -181,10 +192,11 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
       step: step === null ? null : Number(step) || null,
       mirrored,
       point: null,
+      walk: STANCES.find((stance) => stance === from) ?? null,
       text_share: TEXT_SHARE,
       is_small: false,
     };
-  }, [pathname, shown, asked, step, mirrored]);
+  }, [pathname, shown, asked, step, mirrored, from]);
 }
 
 /** What of earlier visits is drawn: on the body what was found, and the frame asked for. */

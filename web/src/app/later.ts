@@ -23,6 +23,9 @@ export const LifeScreen = later(async () => ({
 export const CheckScreen = later(async () => ({
   default: (await import('../tasks/check/CheckScreen')).CheckScreen,
 }));
+export const LengthsScreen = later(async () => ({
+  default: (await import('../tasks/check/LengthsScreen')).LengthsScreen,
+}));
 export const CoatScreen = later(async () => ({
   default: (await import('../tasks/coat/CoatScreen')).CoatScreen,
 }));

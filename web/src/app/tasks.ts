@@ -63,7 +63,7 @@ export const TASKS: Task[] = [
     isReached: (v) => v.look != null,
   },
   {
-    name: 'Cut',
+    name: 'Groom',
     path: 'cut',
     wantsPlan: true,
     layers: { lines: true, lengths: true, skin: false },
@@ -74,17 +74,19 @@ export const TASKS: Task[] = [
     isReached: (v) => v.plans.length > 0 || v.run != null,
   },
   {
-    name: 'Check',
+    name: 'Walk round',
     path: 'check',
     wantsPlan: true,
-    layers: { settled: true, lengths: true, skin: false },
-    isReached: (v) => Object.keys(v.results ?? {}).length > 0 || v.run?.ended != null,
+    layers: { as_left: true, now: false, skin: false, touch: false },
+    pages: { lengths: { as_left: true, lengths: true, now: false, skin: false } },
+    isReached: (v) =>
+      Object.keys(v.results ?? {}).length + (v.looked ?? []).length > 0 || v.run?.ended != null,
   },
   {
-    name: 'Keep',
+    name: 'Going home',
     path: 'keep',
     wantsPlan: true,
-    layers: { skin: false },
+    layers: { as_left: true, lengths: true, now: false, skin: false },
     isReached: (v) => v.plans.length > 0,
   },
 ];

@@ -1,8 +1,12 @@
+use std::sync::Arc;
+
 use super::Desk;
 use super::answer::Solved;
 use crate::coat::{Site, Zone};
-use crate::drawing::{DrawOptions, Drawing, Runs, Scene, draw};
+use crate::drawing::{DrawOptions, Drawing, Ring, Runs, Scene, draw};
+use crate::finish::{plan_as_left, ringed, text_as_left};
 use crate::frame::resolve;
+use crate::page::WalkFrom;
 use crate::shape::{Dressing, spreads};
 use crate::sheet::{Stage, Step, belly_reach};
 use crate::solve::Stroke;
@@ -10,7 +14,48 @@ use crate::solve::Stroke;
 impl Desk<'_> {
     /// Draws the dog, with a plan or without.
     pub fn draw(&self, solved: Option<&Solved>, options: &DrawOptions) -> Drawing {
+        let results = &self.visit.results;
+        if let Some(solved) = solved.filter(|_| options.layers.as_left && !results.is_empty()) {
+            return self.draw_as(Some(&self.as_left(solved)), None, options);
+        }
         self.draw_as(solved, None, options)
+    }
+
+    /// The plan with what was really left in the place of what was planned.
+    fn as_left(&self, solved: &Solved) -> Solved {
+        let words = self.words();
+        let plan = plan_as_left(&self.visit.results, &solved.plan, &self.coat);
+        let mut report = solved.report.clone();
+        for row in &mut report.units {
+            let result = self.visit.results.get(&row.zone);
+            if let Some(text) = result.and_then(|r| text_as_left(r, &words)) {
+                row.text = text;
+            }
+        }
+        Solved {
+            plan: Arc::new(plan),
+            report,
+        }
+    }
+
+    /// What is ringed from one stance of the walk: good, a length, or still to be looked at.
+    fn rings(&self, from: WalkFrom) -> Vec<Ring> {
+        let words = self.words();
+        let places = ringed(from, &self.visit.results, &self.visit.looked).into_iter();
+        places
+            .filter_map(|place| {
+                let says = match place.left_mm {
+                    Some(left) => Some(words.bare(left.as_mm())),
+                    None => place.is_good.then(|| "good".to_owned()),
+                };
+                Some(Ring {
+                    number: place.number,
+                    zone: place.zone?,
+                    hand: place.looked.hand,
+                    says,
+                })
+            })
+            .collect()
     }
 
     pub(super) fn draw_as(
@@ -35,6 +80,7 @@ impl Desk<'_> {
             let mut rows = solved?.report.balance.iter();
             rows.find(|r| r.judged == judged)
         });
+        let rings = options.walk.map_or_else(Vec::new, |from| self.rings(from));
         let sites: &[Site] = step.map_or(&[], |step| &step.sites);
         let work: &[Zone] = match (step, row) {
             (Some(step), _) => &step.zones,
@@ -48,6 +94,7 @@ impl Desk<'_> {
                 sites,
                 belly: belly_reach(self.dog),
                 point: row.map(|r| r.judged),
+                rings: &rings,
                 spreads: &sure,
                 earlier: earlier.as_ref(),
                 found: &self.visit.found,

@@ -87,6 +87,7 @@ impl Desk<'_> {
         let job = self.chosen_job();
         let plan = self.planned(&job)?;
         let words = self.words();
-        finish(&self.visit.results, &plan, &job, &words)
+        let (results, looked) = (&self.visit.results, &self.visit.looked);
+        finish(results, looked, &plan, &job, &words)
     }
 }

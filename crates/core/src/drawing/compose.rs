@@ -6,6 +6,7 @@ use super::canvas::{Painter, Room};
 use super::labels::Labels;
 use super::landmark_marks::LandmarkMarks;
 use super::point_marks::PointMarks;
+use super::ring_marks::RingMarks;
 use super::scene::{DrawOptions, Layers, Scene, Sheet};
 use super::shapes::{Drawing, Geometry, Role, Shape, ViewPlace};
 use super::site_marks::SiteMarksDrawn;
@@ -14,7 +15,7 @@ use super::view_marks::ViewMarks;
 use super::work_marks::WorkMarks;
 use crate::balance::waist_behind_mm;
 use crate::coat::Zone;
-use crate::page::View;
+use crate::page::{View, WalkFrom};
 use crate::plan::{PlanCoat, dress_plan};
 use crate::shape::{
     BothSides, Dressing, Piece, SideShape, bare, dress_now, front_pieces, rear_pieces,
@@ -30,6 +31,7 @@ pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
     let stage = Stage::new(scene);
     // A step's place is drawn where it shows, unless another view was asked for.
     let view = match options.sheet {
+        _ if options.walk.is_some() => options.walk.map(WalkFrom::view),
         Sheet::Side if options.step.is_some() => Some(shows_in(scene.work)),
         sheet => sheet.view(),
     };
@@ -45,7 +47,8 @@ pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
             let mut layers = options.layers;
             layers.hair &= room == Room::Ample;
             let mut drawing = stage.draw(view, page, text_mm, layers, room);
-            if options.mirrored && view == View::Side {
+            let is_turned = options.mirrored || options.walk == Some(WalkFrom::Right);
+            if is_turned && view == View::Side {
                 drawing.mirror();
                 drawing.title.push_str(", mirrored");
             }
@@ -279,6 +282,12 @@ impl<'a> Stage<'a> {
             }
             .mark();
         }
+        RingMarks {
+            painter: &mut painter,
+            scene,
+            dog: &self.dog,
+        }
+        .mark();
         let bounds_mm = [page.x0, page.y0, page.x1, page.y1].map(super::simplify::tenth);
         Drawing {
             title: title(scene, view.seen_from()),

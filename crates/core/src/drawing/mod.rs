@@ -9,6 +9,7 @@ mod landmark_marks;
 mod on_end;
 mod pins;
 mod point_marks;
+mod ring_marks;
 mod scene;
 mod shapes;
 mod simplify;
@@ -19,6 +20,7 @@ mod view_marks;
 mod work_marks;
 
 pub use compose::draw;
+pub use ring_marks::Ring;
 pub use scene::{DrawOptions, Layers, Scene, Sheet};
 pub use shapes::{Anchor, Drawing, Geometry, Role, Shape, Tag, ViewPlace};
 pub use stroke_mark::Runs;

@@ -104,6 +104,10 @@ fn rear(scene: &Scene<'_>, dog: &BothSides<'_>, zone: Zone) -> Vec<Vec<Point>> {
             (0.0, dog.shape.skin(S::Croup).y),
             (0.6 * thigh, 0.035 * h),
         )],
+        Zone::Tail => vec![oval(
+            (0.0, dog.shape.skin(S::TailSet).y + 0.04 * h),
+            (0.06 * h, 0.07 * h),
+        )],
         Zone::Foot => feet(b.hind.from_midline[2], b.foot_width, h),
         _ => Vec::new(),
     }
@@ -125,6 +129,16 @@ fn top(dog: &BothSides<'_>, zone: Zone) -> Vec<Vec<Point>> {
     };
     let rib = b.length - b.last_rib;
     match zone {
+        Zone::Brow => both(
+            (
+                0.25 * b.head.skull_width * b.head.length,
+                dog.shape.head.at(1.06 - b.head.muzzle, 0.0).x,
+            ),
+            (0.2 * b.head.skull_width * b.head.length, 0.025 * h),
+        )
+        .into_iter()
+        .map(|area| area.into_iter().map(|p| Point::new(p.y, p.x)).collect())
+        .collect(),
         Zone::Crest => strip(S::CrestHigh, S::NeckBase, 0.03 * h),
         Zone::Back => strip(S::Withers, S::HipCrest, 0.05 * h),
         Zone::Croup => strip(S::HipCrest, S::TailSet, 0.05 * h),

@@ -1,13 +1,14 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::ring_marks::Ring;
 use super::stroke_mark::Runs;
 use crate::balance::Judged;
 use crate::body::{EarlierFound, Found};
 use crate::coat::{CoatNow, Site, Zone};
 use crate::dog::House;
 use crate::frame::{Frame, FrameValue, Measure, Severity};
-use crate::page::View;
+use crate::page::{View, WalkFrom};
 use crate::plan::Plan;
 use crate::report::PlanReport;
 use crate::shape::{BellyReach, Dressing, Spread};
@@ -28,6 +29,8 @@ pub struct Layers {
     pub plan: bool,
     /// The plan an hour later, dashed.
     pub settled: bool,
+    /// What was really left, where it was measured, in the plan's place.
+    pub as_left: bool,
     /// The exact lengths, as a hairline.
     pub ideal: bool,
     /// Small strokes of the hair itself, where the dog is large enough for them.
@@ -59,6 +62,7 @@ impl Default for Layers {
             now: true,
             plan: true,
             settled: false,
+            as_left: false,
             ideal: false,
             hair: true,
             skin: true,
@@ -114,6 +118,8 @@ pub struct DrawOptions {
     pub mirrored: bool,
     /// The balance point to show with the zones that move it.
     pub point: Option<Judged>,
+    /// From where the walk round the finished dog looks; in the place of another view.
+    pub walk: Option<WalkFrom>,
     /// Height of ordinary text against the page's width.
     pub text_share: f64,
     /// For a card some centimetres wide: as many points as show there.
@@ -128,6 +134,7 @@ impl Default for DrawOptions {
             step: None,
             mirrored: false,
             point: None,
+            walk: None,
             text_share: 0.0165,
             is_small: false,
         }
@@ -178,6 +185,8 @@ pub struct Scene<'a> {
     pub belly: BellyReach,
     /// The balance point to show as the eye sees it.
     pub point: Option<Judged>,
+    /// Places of the walk that this view shows.
+    pub rings: &'a [Ring],
     /// What was found on the body.
     pub found: &'a [Found],
     /// What was found at earlier visits.

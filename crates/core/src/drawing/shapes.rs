@@ -91,6 +91,12 @@ pub enum Role {
     StrokeMark,
     /// How a balance point is seen: plumb line, rod, daylight.
     PointMark,
+    /// A ring about a place that is still to be looked at on the finished dog.
+    Ring,
+    /// The same once it was looked at.
+    RingSeen,
+    /// What was said of it: good, or its length.
+    RingWord,
 }
 
 /// Which side of its point a text stands.
@@ -167,6 +173,8 @@ pub enum Tag {
     Site(Site),
     /// Something found on the body, by its number on the drawing.
     Found(u32),
+    /// A place of the walk round the finished dog, by its number.
+    Ring(u32),
 }
 
 /// One shape.

@@ -83,7 +83,7 @@ impl WorkMarks<'_> {
     }
 
     /// Where zones show in this view.
-    fn of_zones(&self, zones: &[Zone]) -> Vec<Vec<Point>> {
+    pub(super) fn of_zones(&self, zones: &[Zone]) -> Vec<Vec<Point>> {
         if self.painter.view == View::Side {
             let mut areas = self.along_the_edge(zones);
             areas.extend(zones.iter().filter_map(|zone| self.within(*zone)));

@@ -4,9 +4,10 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::walk::{WalkView, walk};
-use crate::balance::{Place, Subject, score};
-use crate::coat::{LONGEST_MM, Zone, can_stand, days_to_grow, whole_weeks};
+use super::as_left::came_out;
+use super::walk::{Looked, WalkView, walk};
+use crate::balance::{Subject, score};
+use crate::coat::{CoatNow, LONGEST_MM, Zone, can_stand, days_to_grow, whole_weeks};
 use crate::frame::{Problem, Severity};
 use crate::job::Job;
 use crate::kit::UnderComb;
@@ -70,7 +71,40 @@ impl ZoneResult {
         Some(f64::midpoint(left, right))
     }
 
-    fn on(&self, hand: Hand) -> Option<f64> {
+    /// What was read on one side; on neither by name, what was read on both alike.
+    pub(super) fn read_on(&self, hand: Option<Hand>) -> Option<Length> {
+        match hand {
+            Some(Hand::Left) => self.left_mm,
+            Some(Hand::Right) => self.right_mm,
+            None => self.left_mm.or(self.right_mm),
+        }
+    }
+
+    /// With so much less on both sides, mm.
+    fn less(self, mm: f64) -> Self {
+        let less = |left: Length| Length::worked_out_mm((left.as_mm() - mm).max(0.0));
+        Self {
+            left_mm: self.left_mm.map(less),
+            right_mm: self.right_mm.map(less),
+            ..self
+        }
+    }
+
+    /// With the longer side taken down to the other.
+    fn level(self) -> Self {
+        let shorter = match (self.left_mm, self.right_mm) {
+            (Some(l), Some(r)) if r < l => Some(r),
+            (Some(l), _) => Some(l),
+            (None, right) => right,
+        };
+        Self {
+            left_mm: shorter,
+            right_mm: shorter,
+            ..self
+        }
+    }
+
+    pub(super) fn on(&self, hand: Hand) -> Option<f64> {
         let own = match hand {
             Hand::Left => self.left_mm,
             Hand::Right => self.right_mm.or(self.left_mm),
@@ -105,6 +139,16 @@ pub struct ResultRow {
 }
 
 impl ResultRow {
+    /// Its name, with the side where a pair was measured on one alone.
+    fn measured_at(&self) -> String {
+        let label = capital(&self.label);
+        match (self.is_pair, self.result.left_mm, self.result.right_mm) {
+            (true, Some(_), None) => format!("{label}, left"),
+            (true, None, Some(_)) => format!("{label}, right"),
+            _ => label,
+        }
+    }
+
     /// How much longer than planned the shorter side is, mm.
     fn shorter_off_mm(&self) -> Option<f64> {
         Some(self.off_mm? - 0.5 * self.apart_mm.unwrap_or(0.0).abs())
@@ -124,6 +168,8 @@ pub struct TouchUp {
     pub minutes: f64,
     /// What it brings in balance.
     pub gains: f64,
+    /// What is left there once it is done.
+    pub after: ZoneResult,
 }
 
 /// The dog as it stands after the groom.
@@ -176,16 +222,12 @@ const QUICK: [Zone; 9] = [
 /// If the solver gives no answer, a fault of ours.
 pub fn finish(
     results: &BTreeMap<Zone, ZoneResult>,
+    looked: &[Looked],
     plan: &Plan,
     job: &Job,
     words: &Words<'_>,
 ) -> Result<FinishReport, SolveError> {
-    // What cannot be is said beside its field and left out here.
-    let results: BTreeMap<Zone, ZoneResult> = results
-        .iter()
-        .filter(|(zone, r)| r.can_be() && r.can_stand(job.coat.most_mm(**zone)))
-        .map(|(z, r)| (*z, *r))
-        .collect();
+    let results = that_can_be(results, &job.coat);
     let rows = result_rows(&results, plan, job, words);
     let came_out = came_out(&results, plan);
     let points = &plan.solution.points;
@@ -221,10 +263,11 @@ pub fn finish(
         if take >= AS_PLANNED_MM {
             touch_ups.push(TouchUp {
                 zone: row.zone,
-                sentence: format!("Take {} off the {}.", words.length(take), row.label),
+                sentence: format!("{}: {} shorter", row.measured_at(), whole(take, words)),
                 off_mm: Length::worked_out_mm(take),
                 minutes,
                 gains: gains.max(0.0),
+                after: row.result.less(take),
             });
         }
         let apart = row.apart_mm.filter(|a| a.abs() >= APART_MM);
@@ -234,16 +277,17 @@ pub fn finish(
             } else {
                 ("right", "left")
             };
-            let by = words.length(apart.abs());
+            let by = whole(apart.abs(), words);
             touch_ups.push(TouchUp {
                 zone: row.zone,
                 sentence: format!(
-                    "{}: the {longer} is {by} longer; take it down to the {other}.",
+                    "{}, {longer}: {by} shorter, as the {other}",
                     capital(&row.label)
                 ),
                 off_mm: Length::worked_out_mm(apart.abs()),
                 minutes: 0.5 * minutes,
                 gains: 0.0,
+                after: row.result.level(),
             });
         }
     }
@@ -251,16 +295,28 @@ pub fn finish(
     let measured = rows.iter().filter(|r| r.off_mm.is_some()).count();
     Ok(FinishReport {
         too_short: too_short(&rows, job, words),
-        sentence: sentence(measured, &touch_ups),
+        sentence: sentence(measured, looked, &touch_ups),
         balance: rows_of(plan, &came_out, words),
-        walk: walk(plan, &job.coat),
+        walk: walk(plan, &job.coat, &rows, &results, looked),
         measured: u32::try_from(measured).unwrap_or(u32::MAX),
         touch_ups,
         rows,
     })
 }
 
-fn units_of(plan: &Plan, zone: Zone) -> Vec<&UnitCut> {
+/// What cannot be is said beside its field and counts for nothing.
+pub(super) fn that_can_be(
+    results: &BTreeMap<Zone, ZoneResult>,
+    coat: &CoatNow,
+) -> BTreeMap<Zone, ZoneResult> {
+    results
+        .iter()
+        .filter(|(zone, r)| r.can_be() && r.can_stand(coat.most_mm(**zone)))
+        .map(|(z, r)| (*z, *r))
+        .collect()
+}
+
+pub(super) fn units_of(plan: &Plan, zone: Zone) -> Vec<&UnitCut> {
     plan.cuts.iter().filter(|c| c.unit.zone() == zone).collect()
 }
 
@@ -306,31 +362,6 @@ fn result_rows(
         .collect()
 }
 
-/// Length at every spot as it came out, mm: what was measured moves the planned lengths of its
-/// zone up or down together.
-fn came_out(results: &BTreeMap<Zone, ZoneResult>, plan: &Plan) -> Vec<f64> {
-    let mut lengths = plan.lengths_mm.clone();
-    for (zone, result) in results {
-        let spots: Vec<usize> = units_of(plan, *zone)
-            .iter()
-            .flat_map(|c| c.unit.spots(&plan.subject))
-            .collect();
-        let planned =
-            spots.iter().map(|i| plan.lengths_mm[*i]).sum::<f64>() / spots.len().max(1) as f64;
-        for i in spots {
-            let hand = match plan.subject.spots[i].place {
-                Place::Leg(place) if !plan.subject.is_mirrored => Some(place.hand),
-                Place::Side(_) | Place::Width(_) | Place::Leg(_) => None,
-            };
-            let measured = hand.map_or_else(|| result.mean_mm(), |h| result.on(h));
-            if let Some(mm) = measured {
-                lengths[i] = (lengths[i] + mm - planned).max(0.0);
-            }
-        }
-    }
-    lengths
-}
-
 /// The same dog with no more hair than it came out with.
 fn left_standing(subject: &Subject, came_out: &[f64]) -> Subject {
     let mut left = subject.clone();
@@ -352,27 +383,40 @@ fn too_short(rows: &[ResultRow], job: &Job, words: &Words<'_>) -> Vec<String> {
             let weeks = whole_weeks(days_to_grow(now, under, job.coat.texture));
             let grows = weeks.map_or_else(
                 || "it does not grow back so far".to_owned(),
-                |weeks| format!("as planned in {weeks} weeks"),
+                |weeks| match weeks {
+                    1 => "right in a week".to_owned(),
+                    weeks => format!("right in {weeks} weeks"),
+                },
             );
             Some(format!(
-                "{}: {} shorter than planned, {grows}.",
-                capital(&row.label),
-                words.length(under)
+                "{}: too short by {}; {grows}.",
+                row.measured_at(),
+                whole(under, words)
             ))
         })
         .collect()
 }
 
-fn sentence(measured: usize, touch_ups: &[TouchUp]) -> String {
+/// A length to the millimetre: nobody takes off less.
+fn whole(mm: f64, words: &Words<'_>) -> String {
+    words.length(mm.round())
+}
+
+fn sentence(measured: usize, looked: &[Looked], touch_ups: &[TouchUp]) -> String {
     match (measured, touch_ups) {
+        (0, _) if !looked.is_empty() => "Nothing to touch up so far.".into(),
         (0, _) => "Nothing measured yet: six to ten lengths tell how it came out.".into(),
         (_, []) => "As planned: nothing to touch up.".into(),
         (_, list) => {
             let minutes: f64 = list.iter().map(|t| t.minutes).sum();
             format!(
-                "{} to touch up, about {:.0} minutes; the least work first.",
+                "{} to touch up, about {}; the least work first.",
                 list.len(),
-                minutes.ceil()
+                if minutes <= 1.0 {
+                    "a minute".to_owned()
+                } else {
+                    format!("{:.0} minutes", minutes.ceil())
+                }
             )
         }
     }

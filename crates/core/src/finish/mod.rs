@@ -1,8 +1,11 @@
 //! The finish check: what was really left, against the plan and left against right, what to touch
 //! up, and where to look (handbook 6, 9. *Check*).
 
+mod as_left;
 mod check;
 mod walk;
 
+pub(crate) use as_left::{plan_as_left, text_as_left};
 pub use check::{AS_PLANNED_MM, FinishReport, ResultRow, TouchUp, ZoneResult, finish};
-pub use walk::{WalkView, walk};
+pub(crate) use walk::ringed;
+pub use walk::{Looked, WalkPlace, WalkSpot, WalkView};

@@ -10,7 +10,7 @@ use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatFinish, Knots, Limit, Site, SiteMarks, Texture, Zone, ZoneMarks};
 use crate::consult::{Part, Talk, Wish};
 use crate::dog::{Answer, Programme, Question};
-use crate::finish::ZoneResult;
+use crate::finish::{Looked, ZoneResult};
 use crate::frame::{
     Angle, BuildType, DogSize, EarKind, Felt, Grade, Known, Measure, OwnType, Stance, TailKind,
     TakenAngle, TakenMeasure,
@@ -300,6 +300,20 @@ pub enum EntryBody {
         /// What.
         result: ZoneResult,
     },
+    /// Places of the finished dog were looked at and are good.
+    LookedAt {
+        /// Which.
+        places: Vec<Looked>,
+    },
+    /// Something was touched up after the check.
+    TouchedUp {
+        /// Where.
+        zone: Zone,
+        /// What was done, as the check said it.
+        what: String,
+        /// What is left there now.
+        result: ZoneResult,
+    },
     /// The groom was written down.
     RecordSet {
         /// What is said of it.
@@ -401,6 +415,8 @@ impl EntryBody {
             Self::StylistSet { .. } => "stylist".into(),
             Self::Run { event } => event.label().into(),
             Self::ResultSet { zone, .. } => format!("left, {}", zone.label()),
+            Self::LookedAt { .. } => "good".into(),
+            Self::TouchedUp { zone, .. } => format!("touch-up, {}", zone.label()),
             Self::RecordSet { .. } => "record".into(),
             Self::RecipeTaken { .. } => "as last time".into(),
             Self::Corrected { correction } => format!("correction, {}", correction.zone.label()),

@@ -10,7 +10,7 @@ use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatInput, Knots, Limit, Zone};
 use crate::consult::{Part, Talk, Wish};
 use crate::dog::{Answer, Dog, Programme, Question, Schools};
-use crate::finish::ZoneResult;
+use crate::finish::{Looked, ZoneResult};
 use crate::frame::{Felt, FrameInput, Grade, Known};
 use crate::look::{OwnLook, Placement, Shifts};
 use crate::photo::{PhotoMarks, PhotoMoment};
@@ -76,6 +76,12 @@ pub struct Visit {
     /// What zones were really left at.
     #[serde(default)]
     pub results: BTreeMap<Zone, ZoneResult>,
+    /// Places of the finished dog that were looked at and are good.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub looked: Vec<Looked>,
+    /// What was touched up after the check, in the order it was done.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub touched_up: Vec<String>,
     /// The groom in words.
     #[serde(default)]
     pub record: Record,
@@ -459,6 +465,17 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             } else {
                 visit.results.insert(*zone, *result);
             }
+        }
+        EntryBody::LookedAt { places } => {
+            for place in places {
+                if !visit.looked.contains(place) {
+                    visit.looked.push(*place);
+                }
+            }
+        }
+        EntryBody::TouchedUp { zone, what, result } => {
+            visit.results.insert(*zone, *result);
+            visit.touched_up.push(what.clone());
         }
         EntryBody::RecordSet { record } => visit.record.clone_from(record),
         EntryBody::RecipeTaken { recipe } => {

@@ -68,6 +68,8 @@ fn owner_card(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
     let (offer, solved) = desk.agreed()?;
     let layers = Layers {
         skin: false,
+        // After the groom the card shows the dog that goes home.
+        as_left: true,
         ..Layers::default()
     };
     let options = DrawOptions {

@@ -1631,6 +1631,7 @@ export interface components {
             /**
              * @description What is shown.
              * @default {
+             *       "as_left": false,
              *       "doubt": false,
              *       "found": true,
              *       "hair": true,
@@ -1673,6 +1674,8 @@ export interface components {
              * @default 0.0165
              */
             text_share: number;
+            /** @default null */
+            walk: components["schemas"]["WalkFrom"] | null;
         };
         /** @description Something to see to before the day. */
         DueWork: {
@@ -2016,6 +2019,20 @@ export interface components {
             /** @description What. */
             result: components["schemas"]["ZoneResult"];
             /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        } | {
+            /** @enum {string} */
+            kind: "looked_at";
+            /** @description Which. */
+            places: components["schemas"]["Looked"][];
+        } | {
+            /** @enum {string} */
+            kind: "touched_up";
+            /** @description What is left there now. */
+            result: components["schemas"]["ZoneResult"];
+            /** @description What was done, as the check said it. */
+            what: string;
+            /** @description Where. */
             zone: components["schemas"]["Zone"];
         } | {
             /** @enum {string} */
@@ -2953,6 +2970,11 @@ export interface components {
         /** @description What is shown. */
         Layers: {
             /**
+             * @description What was really left, where it was measured, in the plan's place.
+             * @default false
+             */
+            as_left: boolean;
+            /**
              * @description How sure each landmark is.
              * @default false
              */
@@ -3214,6 +3236,12 @@ export interface components {
             body_mm?: components["schemas"]["Length"] | null;
             /** @description Which look. */
             look: components["schemas"]["LookId"];
+        };
+        /** @description Something that was looked at and is good. */
+        Looked: {
+            hand?: components["schemas"]["Hand"] | null;
+            /** @description What. */
+            spot: components["schemas"]["WalkSpot"];
         };
         /** @description A look as it sits on this dog at first sight, nothing solved. */
         LookHere: {
@@ -4223,7 +4251,7 @@ export interface components {
          * @description What a shape means; the reader's theme gives it its looks.
          * @enum {string}
          */
-        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "hair_mark" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_area" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole" | "sore_skin" | "work" | "stroke_mark" | "point_mark";
+        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "hair_mark" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_area" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole" | "sore_skin" | "work" | "stroke_mark" | "point_mark" | "ring" | "ring_seen" | "ring_word";
         /** @description A groom at the table as it stands. */
         Run: {
             /**
@@ -4971,6 +4999,14 @@ export interface components {
              * @description Something found on the body, by its number on the drawing.
              */
             which: number;
+        } | {
+            /** @enum {string} */
+            of: "ring";
+            /**
+             * Format: int32
+             * @description A place of the walk round the finished dog, by its number.
+             */
+            which: number;
         };
         /**
          * @description How a tail is carried.
@@ -5187,6 +5223,8 @@ export interface components {
         };
         /** @description One thing to touch up. */
         TouchUp: {
+            /** @description What is left there once it is done. */
+            after: components["schemas"]["ZoneResult"];
             /**
              * Format: double
              * @description What it brings in balance.
@@ -5354,6 +5392,8 @@ export interface components {
             /** @description Lines moved by hand. */
             lines?: components["schemas"]["Placement"];
             look?: components["schemas"]["LookChoice"] | null;
+            /** @description Places of the finished dog that were looked at and are good. */
+            looked?: components["schemas"]["Looked"][];
             /** @description Photos the owner lets be shown to others. */
             may_be_shown?: string[];
             /** @description Notes, in the order they were written. */
@@ -5397,6 +5437,8 @@ export interface components {
             /** @description Who works; empty where nobody said. */
             stylist?: string;
             talk?: components["schemas"]["Talk"] | null;
+            /** @description What was touched up after the check, in the order it was done. */
+            touched_up?: string[];
             undo?: components["schemas"]["UndoStep"] | null;
             /** @description What is done otherwise on this dog. */
             ways?: components["schemas"]["Schools"];
@@ -5442,14 +5484,49 @@ export interface components {
              */
             salon: string;
         };
+        /**
+         * @description From where the finished dog is looked at, in the order of the walk round it (handbook 6, 9. *Check*).
+         * @enum {string}
+         */
+        WalkFrom: "left" | "behind" | "right" | "front" | "above" | "below" | "walking";
+        /** @description One place of the walk: a ring on the drawing, a row beside it. */
+        WalkPlace: {
+            /** @description What is asked of it. */
+            asks: string;
+            /** @description Lengths to choose from by a touch, the planned one in the middle. */
+            choices_mm: components["schemas"]["Length"][];
+            /** @description Whether it was found good. */
+            is_good: boolean;
+            /** @description What it is called; empty where the question says it. */
+            label: string;
+            left_mm?: components["schemas"]["Length"] | null;
+            /** @description What it is, as an entry names it. */
+            looked: components["schemas"]["Looked"];
+            /**
+             * Format: int32
+             * @description Its ring's number, the same for a place on every dog.
+             */
+            number: number;
+            planned_mm?: components["schemas"]["Length"] | null;
+            zone?: components["schemas"]["Zone"] | null;
+        };
+        /**
+         * @description Something looked at on the walk round a finished dog (handbook 6, 9. *Check*; common practice).
+         * @enum {string}
+         */
+        WalkSpot: "topline" | "near_side" | "underline" | "tail_round" | "thigh_widths" | "hocks" | "far_side" | "far_rear" | "folds" | "ear_ends" | "head" | "daylight" | "fringe" | "hips" | "pads" | "feet_set" | "head_down" | "walks";
         /** @description What to look at from one place round the table. */
         WalkView: {
             /** @description From where. */
-            from: string;
+            from: components["schemas"]["WalkFrom"];
+            /** @description What its page is called. */
+            label: string;
+            /** @description Its places. */
+            places: components["schemas"]["WalkPlace"][];
+            /** @description The same in one word. */
+            short: string;
             /** @description What was off on this dog before, as a stylist says it. */
             this_dogs: string[];
-            /** @description What is looked at on every dog. */
-            usual: string[];
         };
         /**
          * @description What the owner found wrong with last time.

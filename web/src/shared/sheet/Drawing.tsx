@@ -19,8 +19,15 @@ const FIGURES: Shape['role'][] = [
   'zone_number',
   'pin_number',
   'found_number',
+  'ring_word',
 ];
-const BOLD: Shape['role'][] = ['dimension_number', 'zone_number', 'pin_number', 'found_number'];
+const BOLD: Shape['role'][] = [
+  'dimension_number',
+  'zone_number',
+  'pin_number',
+  'found_number',
+  'ring_word',
+];
 const ANCHORS = { start: 'start', middle: 'middle', end: 'end' } as const;
 
 export function tagKey(tag: Tag): string {
@@ -191,7 +198,7 @@ function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
           cx={g.at_mm[0]}
           cy={-(g.at_mm[1] ?? 0)}
           r={g.radius_mm}
-          strokeWidth={unit * 0.002}
+          strokeWidth={unit * (tag?.of === 'ring' ? 0.006 : 0.002)}
           {...touch}
           {...data}
         />

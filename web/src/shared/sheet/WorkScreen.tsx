@@ -28,6 +28,8 @@ export function WorkScreen(props: {
   keys?: ReactNode;
   /** Whether the sheet shows the place of the step in hand alone. */
   isClose?: boolean;
+  /** Stands under the sheet, as wide as it is. */
+  rail?: ReactNode;
   /** Stands in the sheet's place. */
   sheet?: ReactNode;
   /** A touch on the sheet where nothing lies: page millimetres. */
@@ -58,6 +60,7 @@ export function WorkScreen(props: {
             isClose={props.isClose ?? false}
           />
         )}
+        {props.rail}
         <RefusedTray />
         {props.keys ? (
           <>

@@ -9,6 +9,7 @@ export function besideOptions(layers: Partial<Schemas['Layers']>): Schemas['Draw
     step: null,
     mirrored: false,
     point: null,
+    walk: null,
     text_share: 0.026,
     is_small: false,
   };
@@ -19,6 +20,7 @@ const BARE: Schemas['Layers'] = {
   now: false,
   plan: true,
   settled: false,
+  as_left: false,
   ideal: false,
   hair: true,
   skin: false,

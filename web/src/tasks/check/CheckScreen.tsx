@@ -1,118 +1,84 @@
-import { api, ask, type Schemas } from '../../shared/api/client';
+import { useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import type { Schemas } from '../../shared/api/client';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
-import { BigLink } from '../../shared/ui/BigControl';
-import { MarginHead } from '../../shared/ui/controls';
-import { useAnswer } from '../../shared/visit/useAnswer';
+import { BigButton } from '../../shared/ui/BigControl';
 import { useVisitWork } from '../../shared/visit/context';
-import { CheckTape } from './CheckTape';
-import { ResultFields } from './ResultFields';
+import { CheckTabs } from './CheckTabs';
+import { Spots } from './Spots';
+import { StanceRow } from './StanceRow';
+import { TouchUps } from './TouchUps';
+import { isSeen } from './seen';
+import { useFinish } from './useFinish';
 
-const AFTER_MS = 120;
-
-/** The finish check: a few lengths measured, what to touch up, and where to look. */
+/** The walk round the finished dog: a stance a page, its places good or a length by a touch. */
 export function CheckScreen() {
   const work = useVisitWork();
-  const { desk, options } = work;
-  const report = useAnswer({ ...desk, options }, AFTER_MS, (body) =>
-    ask(api.POST('/api/finish', { body })),
-  );
+  const report = useFinish();
+  const walk = report?.walk ?? [];
+  const from = work.options.walk ?? 'left';
+  const at = walk.findIndex((view) => view.from === from);
+  const [view, next] = [walk[at], walk[at + 1]];
+  const go = useGo();
+  const [ring, setRing] = useState<number | null>(null);
+  const unseen = view?.places.filter((place) => !isSeen(place)) ?? [];
+  const goOn = () => {
+    if (unseen.length > 0)
+      work.say({ kind: 'looked_at', places: unseen.map((place) => place.looked) });
+    setRing(null);
+    go(next?.from ?? null);
+  };
   return (
     <WorkScreen
-      title="Check"
+      title="Walk round"
       isWide
-      margin={report ? <Report report={report} /> : <p>One moment.</p>}
-      next={<BigLink to={`/visit/${work.visitId}/keep`}>Write it up</BigLink>}
+      chosen={ring === null ? null : { of: 'ring', which: ring }}
+      onTouch={(tag) => {
+        if (tag.of === 'ring') setRing(tag.which);
+      }}
+      rail={<StanceRow walk={walk} from={from} />}
+      margin={
+        report && view ? (
+          <>
+            <CheckTabs />
+            <Stance view={view} />
+            <Spots report={report} view={view} ring={ring} onRing={setRing} />
+            <TouchUps report={report} />
+          </>
+        ) : (
+          <p>One moment.</p>
+        )
+      }
+      next={
+        <BigButton onClick={goOn} disabled={!view}>
+          {unseen.length > 0 ? 'Good. ' : ''}
+          {next ? `Next: ${next.short}` : 'Write it up'}
+        </BigButton>
+      }
     />
   );
 }
 
-function Report({ report }: { report: Schemas['FinishReport'] }) {
-  const quick = report.rows.filter((r) => r.is_quick);
-  const others = report.rows.filter((r) => !r.is_quick);
+function Stance({ view }: { view: Schemas['WalkView'] }) {
   return (
     <>
-      <p role="status" className="text-lg font-bold">
-        {report.sentence}
-      </p>
-      <TouchUps report={report} />
-      <MarginHead>What was left</MarginHead>
-      <CheckTape rows={quick} />
-      {quick.map((row) => (
-        <ResultFields key={row.zone} row={row} />
-      ))}
-      <details>
-        <summary className="flex min-h-12 cursor-pointer items-center font-bold text-chalk underline">
-          More zones
-        </summary>
-        {others.map((row) => (
-          <ResultFields key={row.zone} row={row} />
-        ))}
-      </details>
-      <MarginHead>Walk round</MarginHead>
-      <ol>
-        {report.walk.map((place) => (
-          <li key={place.from} className="border-t border-line py-2">
-            <p className="font-bold">{place.from}</p>
-            {place.this_dogs.length > 0 && (
-              <p className="border-l-4 border-pin pl-2">Was off: {place.this_dogs.join(', ')}.</p>
-            )}
-            <p className="text-soft">{place.usual.join(', ')}</p>
-          </li>
-        ))}
-      </ol>
-      {report.measured > 0 && <CameOut rows={report.balance} />}
+      <h2 className="text-4xl leading-tight font-bold" data-stance={view.from}>
+        {view.label}
+      </h2>
+      {view.this_dogs.length > 0 && (
+        <p className="border-l-4 border-pin pl-2">Look again: {view.this_dogs.join(', ')}.</p>
+      )}
     </>
   );
 }
 
-function TouchUps({ report }: { report: Schemas['FinishReport'] }) {
-  return (
-    <>
-      <ol>
-        {report.touch_ups.map((touch) => (
-          <li key={touch.sentence} className="flex gap-3 border-t border-line py-2" data-touch-up>
-            <span className="flex-1 text-lg leading-snug">{touch.sentence}</span>
-            <span className="font-mono text-soft">{Math.max(1, Math.ceil(touch.minutes))} min</span>
-          </li>
-        ))}
-      </ol>
-      {report.too_short.map((sentence) => (
-        <p key={sentence} className="border-t border-line py-2 text-soft">
-          {sentence}
-        </p>
-      ))}
-    </>
-  );
-}
-
-/** Balance points that came out otherwise than planned. */
-function CameOut({ rows }: { rows: Schemas['BalanceRow'][] }) {
-  const moved = rows.filter((r) => r.now !== r.plan);
-  if (moved.length === 0) return null;
-  return (
-    <>
-      <MarginHead>Balance as it came out</MarginHead>
-      <table className="w-full text-sm">
-        <thead className="text-left text-soft">
-          <tr>
-            <th className="font-normal">Point</th>
-            <th className="font-normal">Planned</th>
-            <th className="font-normal">Came out</th>
-          </tr>
-        </thead>
-        <tbody>
-          {moved.map((row) => (
-            <tr key={row.judged} className="border-t border-line">
-              <td className="py-1">{row.label}</td>
-              <td className="font-mono">{row.now}</td>
-              <td className={`font-mono ${row.verdict === 'off' ? 'font-bold text-pin' : ''}`}>
-                {row.plan}
-                {row.verdict === 'off' && ' off'}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </>
-  );
+/** Goes to a stance; after the last, on to what is written down. */
+function useGo(): (from: Schemas['WalkFrom'] | null) => void {
+  const { visitId } = useVisitWork();
+  const [, setSearch] = useSearchParams();
+  const navigate = useNavigate();
+  return (from) => {
+    if (from) setSearch({ walk: from });
+    else void navigate(`/visit/${visitId}/keep`);
+  };
 }

@@ -12,7 +12,7 @@ import { AtTheTable } from './AtTheTable';
 import { BeforeAfter } from './BeforeAfter';
 import { RecordForm } from './RecordForm';
 
-/** What is kept: plans as they were, notes for the next colleague, the dog file. */
+/** The dog goes home: the day to come back, the card, the groom in words; what is kept: plans as they were, notes for the next colleague, the dog file. */
 export function KeepScreen() {
   const work = useVisitWork();
   const { visitId } = work;
@@ -23,11 +23,19 @@ export function KeepScreen() {
   });
   return (
     <WorkScreen
-      title="Keep"
+      title="Going home"
       isWide
       margin={
         <>
           <ComeBack back={work.plan?.back} />
+          <a
+            className="flex min-h-12 items-center font-bold text-chalk underline"
+            href={`/api/visits/${visitId}/owner-card.pdf`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Owner card, to print
+          </a>
           <RecordForm />
           <AtTheTable />
           <BeforeAfter />

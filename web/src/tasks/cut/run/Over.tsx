@@ -75,7 +75,7 @@ export function Over({ run }: { run: RunNow }) {
           )}
         </>
       }
-      next={<BigLink to={`/visit/${work.visitId}/check`}>Check</BigLink>}
+      next={<BigLink to={`/visit/${work.visitId}/check`}>Walk round</BigLink>}
       foot={
         <Link className="flex min-h-12 items-center underline" to={`/visit/${work.visitId}/cut`}>
           Cut sheet
