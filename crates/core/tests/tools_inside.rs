@@ -259,6 +259,11 @@ fn against_the_lay_is_planned_where_it_should_be_and_not_where_it_must_not() {
 }
 
 fn told(height: f64, rear: Grade, look: LookId) -> PlanReport {
+    told_with(height, rear, look, None)
+}
+
+/// The same with the back's line put by hand.
+fn told_with(height: f64, rear: Grade, look: LookId, stop: Option<LineStop>) -> PlanReport {
     let dog: Dog = serde_json::from_value(serde_json::json!({
         "id": uuid::Uuid::from_u128(1), "name": "Ballast", "texture": "fleece"
     }))
@@ -274,9 +279,47 @@ fn told(height: f64, rear: Grade, look: LookId) -> PlanReport {
         look,
         body_mm: None,
     });
+    if let Some(stop) = stop {
+        visit.lines.put(stop);
+    }
     let (house, kit) = (House::default(), kit());
     let desk = Desk::new(&dog, &visit, &house, &kit);
     desk.plan(Reasons::Skip).expect("solves").report
+}
+
+/// balance-model-2.md 8, *with a touch to take it*: put where it says, the back's line gives the lengths it
+/// said, one or two.
+#[test]
+fn the_other_way_of_cutting_the_body_is_had_by_a_touch() {
+    let lengths = |report: &PlanReport| {
+        let back = |unit: Unit| report.units.iter().find(|r| r.unit == unit);
+        let front = back(Unit::BackFront).expect("cut").tool_id;
+        1 + usize::from(back(Unit::BackRear).is_some_and(|rear| rear.tool_id != front))
+    };
+    let mut taken = [0; 2];
+    for height in [260.0, 380.0, 460.0, 620.0] {
+        for look in [LookId::Lamb, LookId::OneLength, LookId::AngledTerrier] {
+            let first = told(height, Grade::Marked, look);
+            let Some(second) = &first.second_length else {
+                continue;
+            };
+            let other = told_with(height, Grade::Marked, look, Some(second.stop));
+            let wanted = if second.stop == LineStop::OnePass {
+                1
+            } else {
+                2
+            };
+            assert_eq!(
+                lengths(&other),
+                wanted,
+                "{look:?} at {height}: {}",
+                second.take
+            );
+            assert_ne!(lengths(&first), wanted, "{look:?} at {height}");
+            taken[wanted - 1] += 1;
+        }
+    }
+    assert!(taken.iter().sum::<usize>() >= 9, "{taken:?}");
 }
 
 /// Handbook 10 C: body before legs before head in clipping, and one tool does all it can before it is
@@ -318,8 +361,8 @@ fn each_tool_is_taken_up_once_and_the_body_is_clipped_first(#[case] look: LookId
 #[test]
 fn what_one_comb_cannot_hide_is_said() {
     let says = |report: &PlanReport| {
-        let mut truths = report.truths.iter();
-        truths.any(|t| t.contains("cannot hide it") || t.contains("all along: "))
+        let said = report.second_length.as_ref().map(|s| s.sentence.as_str());
+        said.is_some_and(|t| t.contains("cannot hide it") || t.contains("all along: "))
     };
     let count = |rear: Grade| {
         let dogs = [260.0, 380.0, 460.0, 620.0].into_iter();

@@ -111,6 +111,20 @@ pub enum EarKind {
     Prick,
 }
 
+impl EarKind {
+    /// All, the most hanging first.
+    pub const ALL: [Self; 3] = [Self::Drop, Self::Folded, Self::Prick];
+
+    /// Name on the screen.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Drop => "Drop",
+            Self::Folded => "Folded",
+            Self::Prick => "Prick",
+        }
+    }
+}
+
 /// How a tail is carried.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
@@ -127,6 +141,30 @@ pub enum TailKind {
     Low,
     /// Docked or naturally short.
     Stub,
+}
+
+impl TailKind {
+    /// All, the highest carried first.
+    pub const ALL: [Self; 6] = [
+        Self::Up,
+        Self::Curl,
+        Self::Sabre,
+        Self::Level,
+        Self::Low,
+        Self::Stub,
+    ];
+
+    /// Name on the screen.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Up => "Up",
+            Self::Curl => "Over the back",
+            Self::Sabre => "Sabre",
+            Self::Level => "Level",
+            Self::Low => "Low",
+            Self::Stub => "Docked, short",
+        }
+    }
 }
 
 /// One side of the frame in numbers: what the geometry starts from. Millimetres and degrees.

@@ -15,6 +15,7 @@ pub use knots::{KnotHere, KnotOffer, KnotWay, KnottedZone, knot_ways, knotted_zo
 pub use moves::{LineOffer, StopOffer, line_offers};
 pub use reasons::{Cause, Reason, find_reasons};
 pub use rows::{BalanceRow, Verdict, now_rows, rows_of};
+pub use second_length::SecondLength;
 pub use truths::coat_truths;
 pub use units::{StrokeName, UnitRow};
 pub use whole::{PlanReport, Scores, UnmetWish, Why, report};

@@ -1,11 +1,14 @@
 //! What one length on the body leaves, and what a second would cost (balance-model-2.md 8).
 
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
 use super::faults::fault_sentence;
 use crate::balance::{BalancePoint, Judged};
 use crate::job::Job;
-use crate::look::LineName;
+use crate::look::{LineName, LineStop};
 use crate::plan::Plan;
-use crate::say::Words;
+use crate::say::{Words, capital};
 use crate::sheet::{BLADE_CHANGE, for_size};
 use crate::solve::BodyCut;
 
@@ -24,9 +27,20 @@ const OF_THE_BODY: [Judged; 5] = [
     Judged::BodyRatio,
 ];
 
+/// The other way of cutting the body, with what it would leave and cost: a touch takes it.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+pub struct SecondLength {
+    /// What one length leaves and what two do, in a sentence or two.
+    pub sentence: String,
+    /// Where the back's line is put to cut it so.
+    pub stop: LineStop,
+    /// What a control says that puts it there.
+    pub take: String,
+}
+
 /// What the other way of cutting the body would leave: one length where the plan has two, two where it
 /// has one. None where the eye would not tell them apart.
-pub(super) fn second_length(plan: &Plan, job: &Job, words: &Words<'_>) -> Option<String> {
+pub(super) fn second_length(plan: &Plan, job: &Job, words: &Words<'_>) -> Option<SecondLength> {
     let (chosen, other) = (plan.body.as_ref()?, plan.other_body.as_ref()?);
     let (one, two) = match (chosen.rear, other.rear) {
         (None, Some(_)) => (chosen, other),
@@ -56,16 +70,24 @@ pub(super) fn second_length(plan: &Plan, job: &Job, words: &Words<'_>) -> Option
     let rear = words.tool(two.rear?);
     let body = words.tool(one.body);
     Some(if chosen.rear.is_some() {
-        format!(
-            "One {body} all along: {fault} The {rear} {} {leaves}.",
-            stop.label()
-        )
+        SecondLength {
+            sentence: format!(
+                "One {body} all along: {fault} The {rear} {} {leaves}.",
+                stop.label()
+            ),
+            stop: LineStop::OnePass,
+            take: format!("One {body} all along"),
+        }
     } else {
         let minutes = minutes_more(one, two, job).max(JOIN_MINUTES);
-        format!(
-            "{fault} One {body} cannot hide it; the {rear} {} {leaves}: about {minutes:.0} minutes more.",
-            stop.label()
-        )
+        SecondLength {
+            sentence: format!(
+                "{fault} One {body} cannot hide it; the {rear} {} {leaves}: about {minutes:.0} minutes more.",
+                stop.label()
+            ),
+            stop,
+            take: format!("{} {}", capital(&rear), stop.label()),
+        }
     })
 }
 

@@ -5,7 +5,7 @@ use super::knots::KnottedZone;
 use super::reads::reads;
 use super::reasons::Reason;
 use super::rows::{BalanceRow, Coats, Verdict, mark_wishes, more_points, rows};
-use super::second_length::second_length;
+use super::second_length::{SecondLength, second_length};
 use super::truths::coat_truths;
 use super::units::{UnitRow, unit_row};
 use crate::balance::{Subject, score};
@@ -75,6 +75,10 @@ pub struct PlanReport {
     /// Tightly knotted zones with what can be done about each; empty until asked for.
     #[serde(default)]
     pub knots: Vec<KnottedZone>,
+    /// The other way of cutting the body, where the eye would tell them apart.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(required = false)]
+    pub second_length: Option<SecondLength>,
     /// What a hand knows of this coat under this plan.
     #[serde(default)]
     pub truths: Vec<String>,
@@ -170,10 +174,8 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
         balance,
         reasons,
         knots: why.knots,
-        truths: second_length(plan, job, &words)
-            .into_iter()
-            .chain(coat_truths(plan, job, &words))
-            .collect(),
+        second_length: second_length(plan, job, &words),
+        truths: coat_truths(plan, job, &words),
         lines,
         sheet,
         upkeep: job.look.upkeep(subject.height()),

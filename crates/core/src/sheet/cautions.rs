@@ -16,10 +16,6 @@ pub struct Caution {
     pub text: String,
     /// Whether it comes from this dog's record; those are shown first.
     pub is_this_dogs: bool,
-    /// Whether an earlier step of the sheet says it already: read as a whole, a sheet says it once; at the
-    /// table each step has all of its own.
-    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
-    pub is_said_before: bool,
 }
 
 /// What a step touches, as cautions see it.
@@ -97,7 +93,6 @@ pub(super) fn cautions(hazards: &[Hazard], facts: &DogFacts<'_>, coat: &CoatNow)
             list.push(Caution {
                 text,
                 is_this_dogs: true,
-                is_said_before: false,
             });
         }
     }
@@ -106,7 +101,6 @@ pub(super) fn cautions(hazards: &[Hazard], facts: &DogFacts<'_>, coat: &CoatNow)
             list.push(Caution {
                 text: (*text).into(),
                 is_this_dogs: false,
-                is_said_before: false,
             });
         }
     }

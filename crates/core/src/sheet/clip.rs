@@ -20,8 +20,8 @@ impl<'a> Writer<'a> {
         if is_wide { m::WIDE_BLADE } else { 1.0 }
     }
 
-    /// Clipper work by tool: what is too little for a step of its own goes along with
-    /// the tool that is in hand.
+    /// Clipper work by tool and part of the dog, so that a step has one start and one stop: what is too
+    /// little for a step of its own goes along with what the tool in hand does beside it.
     pub(super) fn clip(&mut self) {
         let mut passes = self.passes();
         let body_units = passes
@@ -38,11 +38,9 @@ impl<'a> Writer<'a> {
         let mut joined: Vec<Pass<'a>> = Vec::new();
         for pass in passes {
             let minutes = self.pass_minutes(&pass, body_units) * self.size;
-            let with_it = joined.iter_mut().find(|other| {
-                other.tool == pass.tool && !other.is_by_itself() && !pass.is_by_itself()
-            });
+            let with_it = joined.iter_mut().find(|other| other.takes_along(&pass));
             match with_it {
-                Some(other) if minutes < m::LEAST_STEP => other.parts.extend(pass.parts),
+                Some(other) if minutes < m::LEAST_STEP => other.take_along(pass),
                 _ => joined.push(pass),
             }
         }
@@ -64,7 +62,10 @@ impl<'a> Writer<'a> {
         let mut keyed: Vec<_> = passes.iter().map(|p| order(p.tool)).zip(0..).collect();
         keyed.sort_by(|((region, mm), a), ((other, other_mm), b)| {
             let by_tool = region.cmp(other).then(other_mm.total_cmp(mm));
-            let key = |n: usize| (passes[n].tool, passes[n].region(), passes[n].parts[0].run);
+            let key = |n: usize| {
+                let pass = &passes[n];
+                (pass.tool, pass.region(), pass.area(), pass.parts[0].run)
+            };
             by_tool.then(key(*a).cmp(&key(*b)))
         });
         let mut passes: Vec<Option<Pass<'a>>> = passes.into_iter().map(Some).collect();
@@ -72,16 +73,17 @@ impl<'a> Writer<'a> {
         by_order.filter_map(|(_, n)| passes[n].take()).collect()
     }
 
-    /// What the clipper does, a tool and a stroke at a time, in the order it is done.
+    /// What the clipper does, a tool, a stroke and a part of the dog at a time, in the order it is done.
     fn passes(&self) -> Vec<Pass<'a>> {
         let plan = self.plan;
         let mut passes: Vec<Pass<'a>> = Vec::new();
         for cut in plan.cuts.iter().filter(|c| c.unit != Unit::Feet) {
             let Some(tool) = cut.tool else { continue };
             let run = Run::of(cut);
-            let same = passes
-                .iter_mut()
-                .find(|pass| pass.tool == tool && pass.parts[0].run == run && !pass.is_by_itself());
+            let same = passes.iter_mut().find(|pass| {
+                let is_same = pass.tool == tool && pass.parts[0].run == run;
+                is_same && pass.area() == Area::of(cut.unit) && !pass.is_by_itself()
+            });
             match same.filter(|_| !is_shaped_by_hand(cut.unit)) {
                 Some(pass) => pass.parts[0].cuts.push(cut),
                 None => passes.push(Pass {
@@ -191,10 +193,15 @@ impl<'a> Writer<'a> {
             Draft {
                 what: match units.as_slice() {
                     [one] if is_shaped_by_hand(*one) => format!("Clip the {}", one.label()),
-                    // What goes along is said below, with how.
+                    // What goes along in another way is said below, with how.
                     _ => {
-                        let main: Vec<Unit> = main.cuts.iter().map(|c| c.unit).collect();
-                        capital(&self.named(&main))
+                        let units: Vec<Unit> = main.cuts.iter().map(|c| c.unit).collect();
+                        let names = self.named(&units);
+                        if main.run.is_roughing() {
+                            format!("Rough out: {names}")
+                        } else {
+                            capital(&names)
+                        }
                     }
                 },
                 tool: self.words.tool(tool),
@@ -228,7 +235,7 @@ impl<'a> Writer<'a> {
             .fold(0.0_f64, |most, mm| most.max(comb - mm));
         if most >= LEAST_SAID_MM {
             said.push(format!(
-                "The shears take up to {} {} more; comb and blade stop a finger above the bevel",
+                "The shears take up to {} {} more",
                 self.words.told(most, true),
                 self.words.unit()
             ));
@@ -244,7 +251,7 @@ impl<'a> Writer<'a> {
                 (a.min(mm), b.max(mm))
             });
             said.push(format!(
-                "Held off, only the tips go: leave {} {} and a little for the shears",
+                "Leave {} {} and a little for the shears",
                 self.words.told_span(low, high, true),
                 self.words.unit()
             ));
@@ -253,9 +260,7 @@ impl<'a> Writer<'a> {
         if is_of_legs && legs >= 1.0 && !std::mem::replace(&mut self.has_said_legs, true) {
             let with = legs * (m::LEG_SKIMMED + m::LEG_AFTER_SKIMMING) * self.size;
             let alone = legs * m::LEG_SCISSORED * self.size;
-            said.push(format!(
-                "Legs so: {with:.0} minutes, by shears alone {alone:.0}"
-            ));
+            said.push(format!("Saves {:.0} minutes of shears", alone - with));
         }
         said
     }
@@ -371,46 +376,76 @@ impl<'a> Writer<'a> {
                 _ => {}
             }
         }
-        if has(&[Unit::BackFront, Unit::Crest, Unit::Shoulder]) {
+        let is_neck_clipped = self
+            .plan
+            .cuts
+            .iter()
+            .any(|c| c.unit == Unit::Crest && c.tool.is_some() && c.stroke != Stroke::Scissor);
+        let is_of_body = has(&[Unit::BackFront, Unit::Shoulder]);
+        if has(&[Unit::Crest]) || is_of_body && !is_neck_clipped {
             from.push(self.line(LineName::Nape));
+        } else if is_of_body && from.is_empty() {
+            from.push("the withers".into());
         }
         if has(&[Unit::Throat]) {
-            from.push("Throat: jaw corner, downwards".into());
-            to.push(self.line(LineName::Throat));
+            from.push("the jaw's corner, downwards".into());
+            to.push(LineName::Throat);
         }
         if has(&[Unit::BackFront]) != has(&[Unit::BackRear]) {
-            to.push(self.line(LineName::BackPass));
-        }
-        if has(&[Unit::BackRear, Unit::Croup]) {
-            to.push(self.line(LineName::TailBase));
-        }
-        if has(&[Unit::Shoulder, Unit::Chest]) {
-            to.push(self.line(LineName::Shoulder));
+            to.push(LineName::BackPass);
         }
         if has(&[Unit::Hip]) {
-            to.push(self.line(LineName::Thigh));
+            to.push(LineName::Thigh);
         }
-        if has(&[Unit::Rump]) {
-            to.push(self.line(LineName::RumpDrop));
+        if has(&[Unit::Shoulder, Unit::Chest]) {
+            to.push(LineName::Shoulder);
         }
         if has(&[Unit::Underline]) {
-            to.push(self.line(LineName::Waist));
-            to.push(self.line(LineName::Skirt));
+            from.push("between the elbows".into());
+            to.push(LineName::Waist);
+            to.push(LineName::Skirt);
+        }
+        if has(&[Unit::Rump]) {
+            to.push(LineName::RumpDrop);
+        }
+        if has(&[Unit::BackRear, Unit::Croup]) {
+            to.push(LineName::TailBase);
         }
         if has(&[Unit::Face]) {
-            from.push("Face: corner of the eye to the top of the ear set".into());
+            from.push("the corner of the eye, to the top of the ear set".into());
         }
-        if has(&[Unit::ForeBack, Unit::ForeFront, Unit::ForeOut]) {
-            from.push("Legs: elbow".into());
-            to.push("a finger above the foot".into());
+        if cuts.iter().any(|c| c.unit.is_of_a_leg()) {
+            let is_hind = |c: &&UnitCut| Area::of(c.unit) == Area::HindLegs;
+            let start = match (cuts.iter().any(is_hind), cuts.iter().all(is_hind)) {
+                (_, true) => "the thigh line",
+                (true, false) => "elbow and thigh line",
+                (false, _) => "the elbow",
+            };
+            return (start.into(), "a finger above the foot".into());
         }
-        if has(&[Unit::HindBack, Unit::HindFront, Unit::HindOut, Unit::Hock]) {
-            from.push("Hind legs: thigh line".into());
-            to.push("a finger above the foot".into());
+        if to.is_empty() && has(&[Unit::Crest]) {
+            return (from.join("; "), "the withers".into());
         }
-        to.retain(|line| !line.is_empty());
-        to.dedup();
-        (from.join("; "), to.join("; "))
+        // One start in words; the others lie on the drawing.
+        from.truncate(1);
+        (from.join("; "), self.stop(&to))
+    }
+
+    /// One line to stop at, measured; the others by their names, as they are drawn.
+    fn stop(&self, lines: &[LineName]) -> String {
+        let mut there = lines
+            .iter()
+            .map(|name| (*name, self.line(*name)))
+            .filter(|(_, line)| !line.is_empty());
+        let Some((_, first)) = there.next() else {
+            return String::new();
+        };
+        let others: Vec<String> = there.map(|(name, _)| name.label().to_lowercase()).collect();
+        if others.is_empty() {
+            first
+        } else {
+            format!("{first}; also {}", others.join(", "))
+        }
     }
 }
 
@@ -452,8 +487,8 @@ impl Run {
             Self::Full => "full, with the lay",
             Self::Against => "full, against the lay",
             Self::Skim => "skim, weight off",
-            Self::RoughPressed => "rough out, with the lay; the rest to shears",
-            Self::RoughHeldOff => "rough out by a skim, held off; the rest to shears",
+            Self::RoughPressed => "with the lay; the rest to shears",
+            Self::RoughHeldOff => "skim, held off: only the tips; the rest to shears",
         }
     }
 }
@@ -475,22 +510,99 @@ impl<'a> Pass<'a> {
         self.parts.iter().flat_map(|part| part.cuts.iter().copied())
     }
 
-    /// Which part of the dog it is for, most of it: body, legs, head and tail.
+    /// In which order of the body's parts it comes: the body, what joins it, legs, head and tail.
     fn region(&self) -> usize {
-        let of = |cut: &UnitCut| match cut.unit {
-            unit if unit.is_of_a_leg() => 1,
-            Unit::Face | Unit::Beard | Unit::Brows | Unit::Topknot | Unit::Ears | Unit::Tail => 2,
-            _ => 0,
-        };
-        let mut counts = [0_usize; 3];
-        self.cuts().for_each(|cut| counts[of(cut)] += 1);
-        let most = counts.into_iter().max();
-        counts.iter().position(|n| Some(*n) == most).unwrap_or(0)
+        match self.area() {
+            Area::Body => 0,
+            Area::Neck | Area::Under => 1,
+            Area::ForeLegs | Area::HindLegs => 2,
+            Area::Head | Area::Tail => 3,
+        }
+    }
+
+    /// The part of the dog it is for.
+    fn area(&self) -> Area {
+        Area::of(self.parts[0].cuts[0].unit)
+    }
+
+    /// Whether another can be done with it: by the same tool, beside it, and to the same end.
+    fn takes_along(&self, other: &Self) -> bool {
+        let is_rough = |pass: &Self| pass.parts[0].run.is_roughing();
+        self.tool == other.tool
+            && self.area().is_beside(other.area())
+            && is_rough(self) == is_rough(other)
+            && !self.is_by_itself()
+            && !other.is_by_itself()
+    }
+
+    /// What is done the same way is one part; another way stands by itself.
+    fn take_along(&mut self, other: Self) {
+        for part in other.parts {
+            match self.parts.iter_mut().find(|p| p.run == part.run) {
+                Some(same) => same.cuts.extend(part.cuts),
+                None => self.parts.push(part),
+            }
+        }
     }
 
     /// What is clipped by itself, for it is shaped by hand after it.
     fn is_by_itself(&self) -> bool {
         self.cuts().any(|cut| is_shaped_by_hand(cut.unit))
+    }
+}
+
+/// Parts of the dog that one step of the clipper works: neighbouring places, with one start and one stop.
+#[derive(Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
+enum Area {
+    Neck,
+    Body,
+    Under,
+    ForeLegs,
+    HindLegs,
+    Head,
+    Tail,
+}
+
+impl Area {
+    const fn of(unit: Unit) -> Self {
+        match unit {
+            Unit::Crest | Unit::Throat => Self::Neck,
+            Unit::BackFront
+            | Unit::BackRear
+            | Unit::Croup
+            | Unit::Rump
+            | Unit::Shoulder
+            | Unit::Ribs
+            | Unit::Hip => Self::Body,
+            Unit::Chest | Unit::Underline | Unit::TuckUp => Self::Under,
+            Unit::ForeBack | Unit::ForeFront | Unit::ForeOut | Unit::ForeIn => Self::ForeLegs,
+            Unit::FlankAndKnee
+            | Unit::Flank
+            | Unit::Knee
+            | Unit::HindBack
+            | Unit::HindFront
+            | Unit::HindOut
+            | Unit::HindIn
+            | Unit::Hock
+            | Unit::Feet => Self::HindLegs,
+            Unit::Face | Unit::Beard | Unit::Brows | Unit::Topknot | Unit::Ears => Self::Head,
+            Unit::Tail => Self::Tail,
+        }
+    }
+
+    const fn is_of_legs(self) -> bool {
+        matches!(self, Self::ForeLegs | Self::HindLegs)
+    }
+
+    const fn is_of_body(self) -> bool {
+        matches!(self, Self::Neck | Self::Body | Self::Under)
+    }
+
+    /// Whether one hand goes from one to the other without turning the dog.
+    const fn is_beside(self, other: Self) -> bool {
+        self.is_of_legs() && other.is_of_legs()
+            || self.is_of_body() && other.is_of_body()
+            || matches!((self, other), (Self::Head, Self::Head))
     }
 }
 

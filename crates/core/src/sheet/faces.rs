@@ -1,3 +1,4 @@
+use super::names::names_in_step;
 use crate::balance::Place;
 use crate::coat::Zone;
 use crate::plan::Plan;
@@ -20,9 +21,11 @@ pub(super) fn face_amounts(
     stands: &dyn Fn(Zone) -> f64,
     words: &Words<'_>,
 ) -> Vec<String> {
+    let units: Vec<Unit> = cuts.iter().map(|cut| cut.unit).collect();
+    let name_of = names_in_step(&units);
     cuts.iter()
         .filter(|cut| cut.stroke != Stroke::Leave && is_face(cut.unit))
-        .flat_map(|cut| lines(cut, plan, stands, words))
+        .flat_map(|cut| lines(cut, name_of(cut.unit), plan, stands, words))
         .collect()
 }
 
@@ -62,6 +65,7 @@ fn taken(
 
 fn lines(
     cut: &UnitCut,
+    name: &str,
     plan: &Plan,
     stands: &dyn Fn(Zone) -> f64,
     words: &Words<'_>,
@@ -72,16 +76,17 @@ fn lines(
         let (first, last) = (down.first()?, down.last()?);
         Some([first.1, down[down.len() / 2].1, last.1])
     };
-    let name = capital(cut.unit.label());
+    let name = capital(name);
     let written = |side: &str, [top, middle, hem]: [f64; 3]| {
-        let off = |mm: f64| format!("{} {}", words.told(mm, true), words.unit());
+        let off = |mm: f64| words.told(mm, true);
         let (least, most) = (top.min(middle).min(hem), top.max(middle).max(hem));
         if most < NOTHING_OFF_MM {
             None
         } else if most - least < EVEN_MM {
             Some(format!(
-                "{name}{side}: about {} off all the way down",
-                off(middle)
+                "{name}{side}: about {} {} off all the way down",
+                off(middle),
+                words.unit()
             ))
         } else {
             let hem = if hem < NOTHING_OFF_MM {

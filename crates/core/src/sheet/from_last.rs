@@ -62,7 +62,6 @@ pub(super) fn lay(steps: &mut Vec<Step>, from_last: &[FromLastTime]) -> Vec<Stri
             Caution {
                 text: told.sentence(),
                 is_this_dogs: true,
-                is_said_before: false,
             },
         );
         if told.comes_first() {

@@ -37,7 +37,6 @@ impl Writer<'_> {
         said.map(|text| Caution {
             text,
             is_this_dogs: true,
-            is_said_before: false,
         })
         .collect()
     }

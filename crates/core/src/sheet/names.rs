@@ -1,28 +1,89 @@
 use crate::solve::Unit;
 
 /// Units that stand together under one name.
-const TOGETHER: [(&[Unit], &str); 6] = [
+const TOGETHER: [(&[Unit], &str); 10] = [
     (
         &[Unit::BackFront, Unit::BackRear, Unit::Croup],
         "back and croup",
     ),
     (&[Unit::BackFront, Unit::BackRear], "back"),
     (&[Unit::Shoulder, Unit::Ribs, Unit::Hip], "sides"),
+    (&[Unit::Throat, Unit::Crest], "neck"),
+    (
+        &[
+            Unit::HindBack,
+            Unit::HindOut,
+            Unit::HindIn,
+            Unit::HindFront,
+            Unit::ForeBack,
+            Unit::ForeOut,
+            Unit::ForeIn,
+            Unit::ForeFront,
+        ],
+        "all legs",
+    ),
+    (
+        &[Unit::HindBack, Unit::HindOut, Unit::HindIn, Unit::HindFront],
+        "hind legs",
+    ),
+    (
+        &[Unit::ForeBack, Unit::ForeOut, Unit::ForeIn, Unit::ForeFront],
+        "front legs",
+    ),
     (&[Unit::HindOut, Unit::ForeOut], "outside of all legs"),
     (&[Unit::HindIn, Unit::ForeIn], "inside of all legs"),
     (&[Unit::HindFront, Unit::ForeFront], "front of all legs"),
 ];
 
 /// Names of units in a sentence, those that stand together under one.
-pub(super) fn named(units: &[Unit]) -> Vec<&'static str> {
+pub(super) fn named(units: &[Unit]) -> Vec<String> {
     let mut left = units.to_vec();
-    let mut names = Vec::new();
+    let mut names: Vec<String> = Vec::new();
     for (group, name) in TOGETHER {
         if group.iter().all(|u| left.contains(u)) {
             left.retain(|u| !group.contains(u));
-            names.push(name);
+            names.push(name.into());
         }
     }
-    names.extend(left.into_iter().map(Unit::label));
+    for (legs, of) in [(FORE, "of the front legs"), (HIND, "of the hind legs")] {
+        let here: Vec<Unit> = left.iter().filter(|u| legs.contains(u)).copied().collect();
+        if here.len() > 1 {
+            left.retain(|u| !here.contains(u));
+            let faces: Vec<&str> = here.iter().filter_map(|u| face(*u)).collect();
+            names.push(format!("{} {of}", faces.join(" and ")));
+        }
+    }
+    names.extend(left.into_iter().map(|u| u.label().into()));
     names
+}
+
+const FORE: &[Unit] = &[Unit::ForeBack, Unit::ForeOut, Unit::ForeIn, Unit::ForeFront];
+const HIND: &[Unit] = &[Unit::HindBack, Unit::HindOut, Unit::HindIn, Unit::HindFront];
+
+/// Names of places in one step: those of one pair of legs by their faces alone, since the step says which
+/// legs.
+pub(super) fn names_in_step(units: &[Unit]) -> impl Fn(Unit) -> &'static str + use<> {
+    let is_of_legs = |unit: &Unit| unit.is_of_a_leg();
+    let is_fore = |unit: &Unit| FORE.contains(unit);
+    let is_one_pair =
+        units.iter().all(is_of_legs) && (units.iter().all(is_fore) || !units.iter().any(is_fore));
+    move |unit| match face(unit) {
+        Some(face) if is_one_pair => face,
+        _ => unit.label(),
+    }
+}
+
+/// A place on a leg, where it is known which; none of the rest of the dog.
+const fn face(unit: Unit) -> Option<&'static str> {
+    Some(match unit {
+        Unit::HindBack | Unit::ForeBack => "back",
+        Unit::HindOut | Unit::ForeOut => "outside",
+        Unit::HindIn | Unit::ForeIn => "inside",
+        Unit::HindFront | Unit::ForeFront => "front",
+        Unit::Hock => "hock",
+        Unit::FlankAndKnee => "flank and knee",
+        Unit::Flank => "flank",
+        Unit::Knee => "knee",
+        _ => return None,
+    })
 }

@@ -96,8 +96,12 @@ pub struct Step {
     pub sites: Vec<Site>,
     /// The bare blade should the comb not pass.
     pub instead: Option<String>,
-    /// Cautions, this dog's first.
+    /// Cautions, this dog's first; a usual one at the first step it belongs to.
     pub cautions: Vec<Caution>,
+    /// What holds here as well and an earlier step says already: usual cautions. Read as a whole, a sheet
+    /// says it once; at the table a step has all of its own.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub again: Vec<String>,
     /// How much, place by place: on legs what comes off face by face at three heights; how far the hygiene
     /// area goes.
     #[serde(default)]
@@ -105,12 +109,12 @@ pub struct Step {
     /// What kind of step it is.
     #[serde(default)]
     pub kind: StepKind,
-    /// What the other hand does.
+    /// What the other hand does, at the first step where it does it.
     #[serde(default)]
     pub hand: String,
-    /// Whether an earlier step of the sheet says that already.
-    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
-    pub hand_said_before: bool,
+    /// The same at a later one.
+    #[serde(default, skip_serializing_if = "String::is_empty")]
+    pub hand_again: String,
     /// How its pair is brought together and compared; empty where nothing stands twice.
     #[serde(default)]
     pub pair: String,
@@ -129,6 +133,14 @@ pub struct Step {
     /// Whether a comb is to pass from skin to tip before the step begins.
     #[serde(default)]
     pub needs_comb_test: bool,
+}
+
+impl Step {
+    /// Every caution that holds here, whether an earlier step says it already or not.
+    pub fn warns(&self) -> impl Iterator<Item = &str> {
+        let here = self.cautions.iter().map(|c| c.text.as_str());
+        here.chain(self.again.iter().map(String::as_str))
+    }
 }
 
 /// The plan for the table.

@@ -2,14 +2,14 @@ use std::collections::{BTreeMap, BTreeSet};
 
 use uuid::Uuid;
 
-use super::cautions::{CLIPPER_NOISE, Hazard, STANDING_CAUTION, cautions};
+use super::cautions::{CLIPPER_NOISE, Caution, Hazard, STANDING_CAUTION, cautions};
 use super::counted::{count_pauses, counted};
 use super::facts::DogFacts;
 use super::feet::Feet;
 use super::from_last::lay;
 use super::hands::hand_hint;
 use super::minutes as m;
-use super::names::named;
+use super::names::{named, names_in_step};
 use super::sorts::sorts;
 use super::staged::{BREAK_EVERY_MINUTES as SHORT_BREAKS, StagedSheet, belongs};
 use super::stands::put_stands;
@@ -102,7 +102,7 @@ pub fn cut_sheet(
     let break_every = staged
         .as_ref()
         .map_or(BREAK_EVERY_MINUTES, |_| SHORT_BREAKS);
-    mark_said(&mut steps);
+    say_once(&mut steps);
     put_stands(&mut steps, plan);
     let blade_pauses = count_pauses(&mut steps, job.house.blade_minutes);
     CutSheet {
@@ -122,15 +122,19 @@ pub fn cut_sheet(
     }
 }
 
-/// Marks what an earlier step says already: of cautions, and of what the other hand does. This dog's own
+/// Says a usual caution, and what the other hand does, at the first step it belongs to. This dog's own
 /// cautions are said at each step.
-fn mark_said(steps: &mut [Step]) {
+fn say_once(steps: &mut [Step]) {
     let mut said: BTreeSet<String> = BTreeSet::new();
     for step in steps {
-        for caution in step.cautions.iter_mut().filter(|c| !c.is_this_dogs) {
-            caution.is_said_before = !said.insert(caution.text.clone());
+        let (new, again) = std::mem::take(&mut step.cautions)
+            .into_iter()
+            .partition(|c: &Caution| c.is_this_dogs || said.insert(c.text.clone()));
+        step.cautions = new;
+        step.again = again.into_iter().map(|c| c.text).collect();
+        if !step.hand.is_empty() && !said.insert(step.hand.clone()) {
+            step.hand_again = std::mem::take(&mut step.hand);
         }
-        step.hand_said_before = !step.hand.is_empty() && !said.insert(step.hand.clone());
     }
 }
 
@@ -236,13 +240,14 @@ impl Writer<'_> {
             sites: draft.sites.to_vec(),
             instead: draft.instead,
             hand: hand_hint(draft.hazards).into(),
-            hand_said_before: false,
+            hand_again: String::new(),
             pair: draft.pair.into(),
             is_bare_blade: draft.hazards.contains(&Hazard::BareBlade),
             needs_comb_test: draft.hazards.contains(&Hazard::Comb),
             kind: draft.kind,
             amounts: draft.amounts,
             cautions,
+            again: Vec::new(),
         });
     }
 
@@ -321,7 +326,7 @@ impl Writer<'_> {
         let is_one_pass = !self.plan.cuts.iter().any(|c| c.unit == Unit::BackRear);
         let names = named(units).into_iter().map(|name| {
             if is_one_pass && name == Unit::BackFront.label() {
-                "back"
+                "back".into()
             } else {
                 name
             }
@@ -341,11 +346,21 @@ impl Writer<'_> {
         match parts.as_slice() {
             [] => String::new(),
             [(span, _)] => format!("{span} {}", self.words.unit()),
-            _ => parts
-                .iter()
-                .map(|(span, units)| format!("{} {span}", self.named(units)))
-                .collect::<Vec<_>>()
-                .join("; "),
+            _ => {
+                let all: Vec<Unit> = cuts.iter().map(|cut| cut.unit).collect();
+                let name_of = names_in_step(&all);
+                let names = |units: &[Unit]| -> String {
+                    if all.iter().all(|unit| unit.is_of_a_leg()) {
+                        let names: Vec<&str> = units.iter().map(|unit| name_of(*unit)).collect();
+                        names.join(", ")
+                    } else {
+                        self.named(units)
+                    }
+                };
+                let said = parts.iter();
+                let said = said.map(|(span, units)| format!("{} {span}", names(units)));
+                said.collect::<Vec<_>>().join("; ")
+            }
         }
     }
 

@@ -79,7 +79,7 @@ fn hints(step: &Step) -> Vec<(String, u32)> {
     }
     way.extend(step.instead.iter().map(|instead| format!("{instead}.")));
     way.extend(step.amounts.iter().map(|amount| format!("{amount}.")));
-    if !step.hand.is_empty() && !step.hand_said_before {
+    if !step.hand.is_empty() {
         way.push(format!("Other hand: {}", step.hand));
     }
     if !way.is_empty() {
@@ -88,7 +88,7 @@ fn hints(step: &Step) -> Vec<(String, u32)> {
     for caution in &step.cautions {
         if caution.is_this_dogs {
             said.push((format!("! {}", caution.text), BOLD));
-        } else if !caution.is_said_before {
+        } else {
             said.push((caution.text.clone(), PLAIN));
         }
     }

@@ -7,7 +7,9 @@ use veliform_core::body::{BodyPart, FoundKind, Minds};
 use veliform_core::coat::{Knots, Site, SiteSkin, Texture, Zone};
 use veliform_core::device::DeviceKind;
 use veliform_core::dog::{Answer, Programme, Question};
-use veliform_core::frame::{Angle, BuildType, Felt, Finding, Measure, Method, QUICK_EIGHT, Stop};
+use veliform_core::frame::{
+    Angle, BuildType, EarKind, Felt, Finding, Measure, Method, QUICK_EIGHT, Stop, TailKind,
+};
 use veliform_core::look::{
     Aim, FootFinish, ForeLegShape, HindLegShape, LineName, LineStop, Look, LookId,
 };
@@ -27,6 +29,8 @@ pub struct Catalogue {
     stops: Vec<StopWord>,
     landmarks: Vec<LandmarkWord>,
     builds: Vec<BuildWord>,
+    ears: Vec<EarWord>,
+    tails: Vec<TailWord>,
     found: Vec<FoundWord>,
     /// Places the hand knows and the outline does not show, in the order a hand travels.
     sites: Vec<SiteWord>,
@@ -113,6 +117,20 @@ pub struct BuildWord {
     label: &'static str,
     /// Where its proportions come from, and how far dogs differ.
     source: &'static str,
+}
+
+/// How ears are carried, in a word.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct EarWord {
+    ear: EarKind,
+    label: &'static str,
+}
+
+/// How a tail is carried, in a word.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct TailWord {
+    tail: TailKind,
+    label: &'static str,
 }
 
 /// What can be found on the body, in words.
@@ -407,6 +425,18 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                 source: b.source(),
             })
             .collect(),
+        ears: EarKind::ALL
+            .map(|ear| EarWord {
+                ear,
+                label: ear.label(),
+            })
+            .into(),
+        tails: TailKind::ALL
+            .map(|tail| TailWord {
+                tail,
+                label: tail.label(),
+            })
+            .into(),
         found: FoundKind::ALL
             .iter()
             .map(|k| FoundWord {

@@ -97,7 +97,7 @@ function Measured(props: { place: Place; isOpen: boolean; onOpen: () => void }) 
       aria-expanded={props.isOpen}
       data-ring={place.number}
       onClick={props.onOpen}
-      className={`min-h-16 border-2 px-3 leading-tight ${isSeen(place) ? 'border-chalk' : 'border-dashed border-chalk'} aria-expanded:bg-wash`}
+      className={`min-h-16 border-2 px-3 leading-tight ${isSeen(place) ? 'border-chalk' : 'border-dashed border-chalk'} aria-expanded:border-solid aria-expanded:bg-sheet`}
     >
       {side && <span className="text-soft">{side} </span>}
       <b className="font-mono">{lengthText(mm, units)}</b>{' '}

@@ -194,13 +194,9 @@ function StepLines({ step }: { step: Schemas['Step'] }) {
             {amount}.
           </p>
         ))}
-        {step.hand && !step.hand_said_before && (
-          <p className="text-sm text-soft">Other hand: {step.hand}</p>
-        )}
+        {step.hand && <p className="text-sm text-soft">Other hand: {step.hand}</p>}
         {step.instead && <p className="text-sm text-soft">{step.instead}.</p>}
-        {step.cautions
-          .filter((c) => !c.is_said_before)
-          .map((caution) => (
+        {step.cautions.map((caution) => (
             <p
               key={caution.text}
               className={`border-l-4 pl-2 text-sm ${
@@ -209,7 +205,7 @@ function StepLines({ step }: { step: Schemas['Step'] }) {
             >
               {caution.text}
             </p>
-          ))}
+        ))}
       </div>
       <span className="font-mono text-soft">{Math.max(1, Math.round(step.minutes))}</span>
     </div>

@@ -16,6 +16,7 @@ import { MeasureField } from './MeasureField';
 import { OneAtATime } from './OneAtATime';
 import { WhatCameAlong } from './StillSo';
 import { StopList } from './StopList';
+import { EarTail } from '../../shared/dog/EarTail';
 import { TypeRow } from './TypeRow';
 import { useWhatNext, WhatNext } from './WhatNext';
 
@@ -121,6 +122,14 @@ export function HandsScreen() {
               <DeviceBar order={order} />
               {way === 'all' && <TypeRow />}
               {way === 'quick' && <QuickList method={method} />}
+              <MarginHead>As it carries them</MarginHead>
+              <EarTail
+                words={work.words}
+                ear={work.evaluation.visit.frame.ear ?? null}
+                tail={work.evaluation.visit.frame.tail ?? null}
+                onEar={(ear) => work.say({ kind: 'ear_set', ear })}
+                onTail={(tail) => work.say({ kind: 'tail_set', tail })}
+              />
               <MarginHead>Stood square?</MarginHead>
               <Choice
                 label="Stood square?"

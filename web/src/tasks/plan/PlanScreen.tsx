@@ -14,6 +14,7 @@ import { PlanTabs } from './PlanTabs';
 import { PointTable } from './PointTable';
 import { ReasonList } from './ReasonList';
 import { useWhatIf, ZoneTrial } from './ZoneTrial';
+import { SecondLength } from './SecondLength';
 
 /** The plan: what stays off and why, and what one touch on a zone would do. */
 export function PlanScreen() {
@@ -55,6 +56,7 @@ export function PlanScreen() {
             {plan.unmet.map((wish) => (
               <Said key={wish.zone}>{wish.message}</Said>
             ))}
+            <SecondLength second={plan.second_length ?? null} />
             <MarginHead>This coat</MarginHead>
             <ul className="list-outside list-disc pl-5">
               {plan.truths?.map((truth) => (

@@ -81,6 +81,11 @@ export function StepCard(props: {
               {caution.text}
             </li>
           ))}
+        {step.again?.map((text) => (
+          <li key={text} className="border-l-4 border-line pl-2 leading-snug text-soft">
+            {text}
+          </li>
+        ))}
       </ul>
     </>
   );
@@ -88,12 +93,13 @@ export function StepCard(props: {
 
 /** The rest of a step, a touch away: what comes off where, what the other hand does. */
 export function HowOf({ step }: { step: Step }) {
-  if (!step.hand && !step.amounts?.length) return null;
+  const hand = handOf(step);
+  if (!hand && !step.amounts?.length) return null;
   return (
     <div className="border-b border-line pb-3 text-xl leading-snug">
-      {step.hand && (
+      {hand && (
         <p>
-          <b>Other hand.</b> {step.hand}
+          <b>Other hand.</b> {hand}
         </p>
       )}
       {step.amounts?.map((amount) => (
@@ -103,6 +109,11 @@ export function HowOf({ step }: { step: Step }) {
       ))}
     </div>
   );
+}
+
+/** At the table a step says what the other hand does, whether an earlier one did or not. */
+function handOf(step: Step): string {
+  return step.hand || (step.hand_again ?? '');
 }
 
 /** The small jobs as ticks, all on one page, so that none is forgotten. */
@@ -137,8 +148,8 @@ export function SmallJobs(props: { steps: Step[]; onTick: (step: Step) => void }
                       {amount}
                     </span>
                   ))}
-                {i === 0 && step.hand && (
-                  <span className="block text-base text-soft">{step.hand}</span>
+                {i === 0 && handOf(step) && (
+                  <span className="block text-base text-soft">{handOf(step)}</span>
                 )}
               </span>
             </button>

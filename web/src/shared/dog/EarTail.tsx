@@ -1,0 +1,31 @@
+import type { Schemas } from '../api/client';
+import { Choice } from '../ui/controls';
+
+type Ear = Schemas['EarKind'];
+type Tail = Schemas['TailKind'];
+
+/** How ears and tail are carried; none where they are as its kind has them. */
+export function EarTail(props: {
+  words: Schemas['Catalogue'];
+  ear: Ear | null;
+  tail: Tail | null;
+  onEar: (ear: Ear) => void;
+  onTail: (tail: Tail) => void;
+}) {
+  return (
+    <>
+      <Choice
+        label="Ears"
+        options={props.words.ears.map((word) => ({ value: word.ear, label: word.label }))}
+        value={props.ear}
+        onChange={props.onEar}
+      />
+      <Choice
+        label="Tail"
+        options={props.words.tails.map((word) => ({ value: word.tail, label: word.label }))}
+        value={props.tail}
+        onChange={props.onTail}
+      />
+    </>
+  );
+}
