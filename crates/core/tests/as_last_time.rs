@@ -309,3 +309,48 @@ fn a_correction_that_cannot_be_is_no_limit() {
         );
     }
 }
+
+/// Handbook 10 A 5: a dog has a full recipe and one for the summer. In June the one of last June is offered
+/// beside May's, with what it leaves otherwise; taken, it is planned.
+#[test]
+fn this_time_of_the_year_has_a_recipe_of_its_own() {
+    // Days since 1970: 3 June 2025, 12 May and 9 June 2026.
+    let (june, may, today) = (20_242, 20_585, 20_613);
+    let at = |n: u128, day: i64, visit: Visit| {
+        let plan = kept(&visit);
+        EarlierVisit::new(Uuid::from_u128(n), day * DAY_MS, visit, Some(plan))
+    };
+    let mut short = visit(40.0);
+    short.look = Some(LookChoice {
+        look: LookId::Summer,
+        body_mm: None,
+    });
+    let visits = [at(1, june, short.clone()), at(2, may, visit(45.0))];
+    let past = past(&visits, today * DAY_MS);
+    let season = past.season.as_ref().expect("last June is remembered");
+    assert_eq!(season.began_ms, june * DAY_MS);
+    assert_eq!(season.recipe.look.look, LookId::Summer);
+    let back = season.differs.iter().find(|z| z.zone == Zone::Back);
+    let back = back.expect("a summer back is shorter");
+    assert!(back.then_mm.as_mm() < back.last_mm.as_mm() - 3.0);
+    for zone in &season.differs {
+        let apart = (zone.then_mm.as_mm() - zone.last_mm.as_mm()).abs();
+        assert!(apart >= 3.0, "{}: {apart}", zone.label);
+    }
+    let taken = EntryBody::RecipeTaken {
+        recipe: Some(season.recipe.clone()),
+    };
+    let today = again(&past, vec![taken]);
+    assert_eq!(today.look, short.look);
+    let planned = lengths(&today)[&Zone::Back];
+    let mean = f64::midpoint(planned.0, planned.1);
+    assert!((mean - back.then_mm.as_mm()).abs() <= 1.5, "{planned:?}");
+
+    // In November nothing is this season's: the last recipe stands alone.
+    let november = 20_613 + 150;
+    assert!(
+        veliform_core::visit::past(&visits, november * DAY_MS)
+            .season
+            .is_none()
+    );
+}

@@ -58,6 +58,11 @@ impl BirthMonth {
     }
 }
 
+/// Month of the year of a moment, milliseconds since 1970 in UTC: 1 to 12.
+pub(crate) fn month_of(ms: i64) -> i64 {
+    civil_month(ms.div_euclid(DAY_MS)).1
+}
+
 const DAY_MS: i64 = 86_400_000;
 
 /// Year and month of a day since 1970, by the proleptic Gregorian calendar.

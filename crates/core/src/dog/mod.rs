@@ -10,6 +10,7 @@ mod sort;
 mod topic;
 
 pub use at_home::{AtHome, HairOverEyes};
+pub(crate) use born::month_of;
 pub use born::{BirthMonth, NoMonth};
 pub use find::{is_same_name, nearness};
 pub use house::House;

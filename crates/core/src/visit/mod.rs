@@ -11,6 +11,7 @@ mod past;
 mod recipe;
 mod record_words;
 mod refusal;
+mod season;
 mod weight;
 
 pub use big_change::{BigChange, HalfWay, big_change};
@@ -27,4 +28,5 @@ pub use past::{
 pub use recipe::{Correction, Recipe, RecipeZone, Record, Trust, Wants, owner_lines};
 pub use record_words::{RecordPart, RecordWord, record_words};
 pub use refusal::refusals;
+pub use season::{SeasonRecipe, SeasonZone, of_this_season};
 pub(crate) use weight::weight_problem;

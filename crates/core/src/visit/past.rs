@@ -7,6 +7,7 @@ use uuid::Uuid;
 use super::fold::Visit;
 use super::kept::{KeptPlan, PlanInBrief};
 use super::recipe::{Recipe, Record};
+use super::season::{SeasonRecipe, season};
 use crate::body::{EarlierFound, Handling, Outcome};
 use crate::coat::{Zone, grown_mm, resolve_coat};
 use crate::finish::ZoneResult;
@@ -25,7 +26,7 @@ pub struct EarlierVisit {
     pub began_ms: i64,
     /// What was said.
     pub visit: Visit,
-    /// The last plan kept at it; of the last visit alone.
+    /// The last plan kept at it; of the last visit, and of the one of this season.
     pub plan: Option<KeptPlan>,
     /// The same in brief, of every visit that has one.
     pub in_brief: Option<PlanInBrief>,
@@ -107,6 +108,10 @@ pub struct Past {
     /// The last visit, to do again.
     #[serde(default)]
     pub last: Option<LastVisit>,
+    /// What was done at this time of an earlier year, where it was otherwise than last time.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(required = false)]
+    pub season: Option<SeasonRecipe>,
     /// How fast this dog's coat grows against its texture's rate.
     #[serde(default)]
     pub growth: Option<Learnt>,
@@ -197,6 +202,7 @@ pub fn past(visits: &[EarlierVisit], now_ms: i64) -> Past {
         coat: earlier.last().map(|v| grown(v, now_ms, factor)),
         handling: newest_first().find_map(|v| v.visit.handling.clone()),
         last: earlier.last().map(|v| last_visit(v, now_ms)),
+        season: season(&earlier, now_ms),
         zones: zones_past(&earlier, now_ms, factor),
     }
 }

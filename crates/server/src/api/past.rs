@@ -1,7 +1,7 @@
 use actix_web::{get, web};
 use uuid::Uuid;
 use veliform_core::dog::Dog;
-use veliform_core::visit::{EarlierVisit, KeptPlan, Past, PlanInBrief, fold, past};
+use veliform_core::visit::{EarlierVisit, KeptPlan, Past, PlanInBrief, fold, of_this_season, past};
 use veliform_store::{Store, VisitLog};
 
 use crate::blocking::{Salon, compute};
@@ -34,7 +34,8 @@ pub(super) struct Before {
     visits: Vec<(VisitLog, Option<KeptPlan>, Option<PlanInBrief>)>,
 }
 
-/// What is read of the plans: the last is read whole, for its recipe.
+/// What is read of the plans: the last is read whole, for its recipe, and with the others the one of this
+/// time of the year.
 #[derive(Clone, Copy, PartialEq, Eq)]
 pub(super) enum PlansRead {
     /// Every other in brief.
@@ -58,13 +59,15 @@ pub(super) async fn read_before(
             Ok((store.dog(dog)?, heads))
         })
         .await?;
+    let began: Vec<i64> = heads.iter().map(|head| head.began_ms).collect();
+    let of_season = of_this_season(&began, before_ms).filter(|_| plans == PlansRead::InBrief);
     let mut visits = Vec::with_capacity(heads.len());
     for (place, head) in heads.into_iter().enumerate() {
         // Newest first.
-        let is_last = place == 0;
+        let is_whole = place == 0 || of_season == Some(place);
         // One at a time: a tick at the table never waits for all.
         let read = move |store: &mut Store| {
-            let plan = if is_last {
+            let plan = if is_whole {
                 store.newest_plan_of(head.id)?
             } else {
                 None

@@ -1243,6 +1243,7 @@ export interface components {
             angles: components["schemas"]["AngleWord"][];
             body_parts: components["schemas"]["BodyPartWord"][];
             builds: components["schemas"]["BuildWord"][];
+            ears: components["schemas"]["EarWord"][];
             felt: components["schemas"]["FeltWord"][];
             found: components["schemas"]["FoundWord"][];
             /** @description Knots, the least first. */
@@ -1265,6 +1266,7 @@ export interface components {
             standing_caution: string;
             /** @description Where the hand stops, in its order, with what it finds there. */
             stops: components["schemas"]["StopWord"][];
+            tails: components["schemas"]["TailWord"][];
             textures: components["schemas"]["TextureWord"][];
             zones: components["schemas"]["ZoneWord"][];
         };
@@ -1275,11 +1277,6 @@ export interface components {
         Cause: "missing_hair" | "owners_limit" | "knots" | "frame" | "kit";
         /** @description A caution at the step it belongs to. */
         Caution: {
-            /**
-             * @description Whether an earlier step of the sheet says it already: read as a whole, a sheet says it once; at the
-             *     table each step has all of its own.
-             */
-            is_said_before?: boolean;
             /** @description Whether it comes from this dog's record; those are shown first. */
             is_this_dogs: boolean;
             /** @description The sentence. */
@@ -1717,6 +1714,11 @@ export interface components {
              * @description The visit.
              */
             visit: string;
+        };
+        /** @description How ears are carried, in a word. */
+        EarWord: {
+            ear: components["schemas"]["EarKind"];
+            label: string;
         };
         /** @description How and why a run ended. */
         Ended: {
@@ -3658,6 +3660,7 @@ export interface components {
             last?: components["schemas"]["LastVisit"] | null;
             /** @description Measures over time. */
             measures: components["schemas"]["MeasureHistory"][];
+            season?: components["schemas"]["SeasonRecipe"] | null;
             /** @description What each zone was left at, visit by visit. */
             zones?: components["schemas"]["ZonePast"][];
         };
@@ -3874,6 +3877,7 @@ export interface components {
             right: number;
             /** @description Balance cost. */
             scores: components["schemas"]["Scores"];
+            second_length?: components["schemas"]["SecondLength"] | null;
             /** @description The steps. */
             sheet: components["schemas"]["CutSheet"];
             /** @description What a hand knows of this coat under this plan. */
@@ -4615,6 +4619,41 @@ export interface components {
             uniform: number;
         };
         /**
+         * @description What was done at this time of the year, where that is otherwise than last time (handbook 10 A 5: a dog
+         *     has a full recipe and one for the summer, each with its months).
+         */
+        SeasonRecipe: {
+            /**
+             * Format: int64
+             * @description When that visit began, milliseconds since 1970 in UTC.
+             */
+            began_ms: number;
+            /** @description Zones that were left otherwise than last time. */
+            differs: components["schemas"]["SeasonZone"][];
+            /** @description What was done. */
+            recipe: components["schemas"]["Recipe"];
+        };
+        /** @description A zone that is left otherwise at this time of the year. */
+        SeasonZone: {
+            /** @description Its name. */
+            label: string;
+            /** @description Left last time. */
+            last_mm: components["schemas"]["Length"];
+            /** @description Left then, on the mean. */
+            then_mm: components["schemas"]["Length"];
+            /** @description Which. */
+            zone: components["schemas"]["Zone"];
+        };
+        /** @description The other way of cutting the body, with what it would leave and cost: a touch takes it. */
+        SecondLength: {
+            /** @description What one length leaves and what two do, in a sentence or two. */
+            sentence: string;
+            /** @description Where the back's line is put to cut it so. */
+            stop: components["schemas"]["LineStop"];
+            /** @description What a control says that puts it there. */
+            take: string;
+        };
+        /**
          * @description How much a problem matters.
          * @enum {string}
          */
@@ -4822,11 +4861,16 @@ export interface components {
         /** @description One step at the table. */
         Step: {
             /**
+             * @description What holds here as well and an earlier step says already: usual cautions. Read as a whole, a sheet
+             *     says it once; at the table a step has all of its own.
+             */
+            again?: string[];
+            /**
              * @description How much, place by place: on legs what comes off face by face at three heights; how far the hygiene
              *     area goes.
              */
             amounts?: string[];
-            /** @description Cautions, this dog's first. */
+            /** @description Cautions, this dog's first; a usual one at the first step it belongs to. */
             cautions: components["schemas"]["Caution"][];
             /**
              * Format: double
@@ -4835,10 +4879,10 @@ export interface components {
             factor?: number;
             /** @description Where it starts. */
             from: string;
-            /** @description What the other hand does. */
+            /** @description What the other hand does, at the first step where it does it. */
             hand?: string;
-            /** @description Whether an earlier step of the sheet says that already. */
-            hand_said_before?: boolean;
+            /** @description The same at a later one. */
+            hand_again?: string;
             /** @description The bare blade should the comb not pass. */
             instead?: string | null;
             /** @description Whether a bare blade runs, which warms. */
@@ -5013,6 +5057,11 @@ export interface components {
          * @enum {string}
          */
         TailKind: "up" | "curl" | "sabre" | "level" | "low" | "stub";
+        /** @description How a tail is carried, in a word. */
+        TailWord: {
+            label: string;
+            tail: components["schemas"]["TailKind"];
+        };
         /** @description One angle as it was read. */
         TakenAngle: {
             /**

@@ -197,14 +197,14 @@ function StepLines({ step }: { step: Schemas['Step'] }) {
         {step.hand && <p className="text-sm text-soft">Other hand: {step.hand}</p>}
         {step.instead && <p className="text-sm text-soft">{step.instead}.</p>}
         {step.cautions.map((caution) => (
-            <p
-              key={caution.text}
-              className={`border-l-4 pl-2 text-sm ${
-                caution.is_this_dogs ? 'border-pin font-bold' : 'border-line text-soft'
-              }`}
-            >
-              {caution.text}
-            </p>
+          <p
+            key={caution.text}
+            className={`border-l-4 pl-2 text-sm ${
+              caution.is_this_dogs ? 'border-pin font-bold' : 'border-line text-soft'
+            }`}
+          >
+            {caution.text}
+          </p>
         ))}
       </div>
       <span className="font-mono text-soft">{Math.max(1, Math.round(step.minutes))}</span>

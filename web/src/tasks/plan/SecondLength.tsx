@@ -5,7 +5,7 @@ import { useVisitWork } from '../../shared/visit/context';
 /** One length on the body or two: what the other way leaves and costs, taken by a touch. */
 export function SecondLength({ second }: { second: Schemas['SecondLength'] | null }) {
   const work = useVisitWork();
-  const isPut = work.evaluation.visit.lines.back_pass != null;
+  const isPut = work.evaluation.visit.lines?.back_pass != null;
   if (!second && !isPut) return null;
   const put = (stop: Schemas['LineStop'] | null) =>
     work.say({ kind: 'line_moved', line: 'back_pass', stop });

@@ -70,7 +70,7 @@ export function NewDogScreen() {
               options={(words.data?.builds ?? []).map((b) => ({ value: b.build, label: b.label }))}
               value={draft.build}
               onChange={(build) => change({ build })}
-              columns={4}
+              columns={5}
             />
             <Choice
               label="Coat"

@@ -31,6 +31,7 @@ export function LastTimeScreen() {
           <TalkTabs />
           {past && !last && <p>This is the first visit; there is nothing to repeat.</p>}
           {last && <LastVisit last={last} />}
+          {past?.season && <ThisSeason season={past.season} />}
           {past?.growth && (
             <p className="pt-2">
               This coat grows{' '}
@@ -62,8 +63,8 @@ export function LastTimeScreen() {
 function LastVisit({ last }: { last: Schemas['LastVisit'] }) {
   const work = useVisitWork();
   const { units } = work.house;
-  const taken = work.evaluation.visit.recipe ?? null;
   const { record, recipe } = last;
+  const taken = recipe != null && isSame(work.evaluation.visit.recipe ?? null, recipe);
   const words = [record.behaviour, record.products, record.told].filter(Boolean);
   const grows = record.grow.map(
     (zone) => work.words.zones.find((w) => w.zone === zone)?.label ?? zone,
@@ -97,7 +98,7 @@ function LastVisit({ last }: { last: Schemas['LastVisit'] }) {
         <>
           <div className="pt-2">
             <Plain
-              pressed={taken !== null}
+              pressed={taken}
               onClick={() => work.say({ kind: 'recipe_taken', recipe: taken ? null : recipe })}
             >
               {taken ? 'As last time: taken' : 'As last time'}
@@ -126,6 +127,45 @@ function LastVisit({ last }: { last: Schemas['LastVisit'] }) {
       )}
     </>
   );
+}
+
+/** What was done at this time of an earlier year, with what it leaves otherwise. */
+function ThisSeason({ season }: { season: Schemas['SeasonRecipe'] }) {
+  const work = useVisitWork();
+  const { units } = work.house;
+  const { recipe } = season;
+  const isTaken = isSame(work.evaluation.visit.recipe ?? null, recipe);
+  return (
+    <>
+      <MarginHead>This time of the year: {dayText(season.began_ms)}</MarginHead>
+      <p>
+        <b>{recipe.look_name}</b>
+      </p>
+      <ul className="pb-2">
+        {season.differs.map((zone) => (
+          <li key={zone.zone} className="flex justify-between border-t border-line py-1">
+            <span>{zone.label}</span>
+            <span>
+              <b className="font-mono">{lengthText(zone.then_mm, units)}</b>
+              <span className="text-soft">
+                , last time <span className="font-mono">{lengthText(zone.last_mm, units)}</span>
+              </span>
+            </span>
+          </li>
+        ))}
+      </ul>
+      <Plain pressed={isTaken} onClick={() => work.say({ kind: 'recipe_taken', recipe })}>
+        {isTaken ? 'As then: taken' : 'As then'}
+      </Plain>
+    </>
+  );
+}
+
+/** Whether two recipes leave the same. */
+function isSame(one: Schemas['Recipe'] | null, other: Schemas['Recipe']): boolean {
+  const left = ({ zones }: Schemas['Recipe']) =>
+    zones.map((zone) => [zone.zone, zone.from_mm, zone.to_mm].join(' ')).join();
+  return one?.look_name === other.look_name && left(one) === left(other);
 }
 
 function spanText(zone: Schemas['RecipeZone'], units: Schemas['UnitSystem']): string {
