@@ -13,6 +13,7 @@ mod hands_on_in_full;
 mod hidden_places;
 mod kit_and_files;
 mod nothing_typed_is_lost;
+mod one_length_or_two;
 mod own_looks;
 mod support;
 mod the_dog_comes_back;

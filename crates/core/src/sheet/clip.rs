@@ -415,6 +415,9 @@ impl<'a> Writer<'a> {
             from.push("the corner of the eye, to the top of the ear set".into());
         }
         if cuts.iter().any(|c| c.unit.is_of_a_leg()) {
+            if !cuts.iter().all(|c| c.unit.is_of_a_leg()) {
+                return ("the brisket".into(), "a finger above the foot".into());
+            }
             let is_hind = |c: &&UnitCut| Area::of(c.unit) == Area::HindLegs;
             let start = match (cuts.iter().any(is_hind), cuts.iter().all(is_hind)) {
                 (_, true) => "the thigh line",
@@ -529,8 +532,9 @@ impl<'a> Pass<'a> {
     fn takes_along(&self, other: &Self) -> bool {
         let is_rough = |pass: &Self| pass.parts[0].run.is_roughing();
         self.tool == other.tool
-            && self.area().is_beside(other.area())
             && is_rough(self) == is_rough(other)
+            && (self.area().is_beside(other.area())
+                || is_rough(self) && self.area().is_rough_beside(other.area()))
             && !self.is_by_itself()
             && !other.is_by_itself()
     }
@@ -603,6 +607,12 @@ impl Area {
         self.is_of_legs() && other.is_of_legs()
             || self.is_of_body() && other.is_of_body()
             || matches!((self, other), (Self::Head, Self::Head))
+    }
+
+    /// The same for what is only roughed out: brisket and tuck-up lie between the legs.
+    const fn is_rough_beside(self, other: Self) -> bool {
+        matches!(self, Self::Under) && other.is_of_legs()
+            || self.is_of_legs() && matches!(other, Self::Under)
     }
 }
 

@@ -346,22 +346,32 @@ impl Writer<'_> {
         match parts.as_slice() {
             [] => String::new(),
             [(span, _)] => format!("{span} {}", self.words.unit()),
-            _ => {
-                let all: Vec<Unit> = cuts.iter().map(|cut| cut.unit).collect();
-                let name_of = names_in_step(&all);
-                let names = |units: &[Unit]| -> String {
-                    if all.iter().all(|unit| unit.is_of_a_leg()) {
-                        let names: Vec<&str> = units.iter().map(|unit| name_of(*unit)).collect();
-                        names.join(", ")
-                    } else {
-                        self.named(units)
-                    }
-                };
-                let said = parts.iter();
-                let said = said.map(|(span, units)| format!("{} {span}", names(units)));
-                said.collect::<Vec<_>>().join("; ")
-            }
+            _ => self.leaves_apart(cuts, parts),
         }
+    }
+
+    /// What several parts of one step are left at: faces of a leg by name; elsewhere what most of the step
+    /// leaves stands first and needs no names, for the step has them.
+    fn leaves_apart(&self, cuts: &[&UnitCut], mut parts: Vec<(String, Vec<Unit>)>) -> String {
+        let all: Vec<Unit> = cuts.iter().map(|cut| cut.unit).collect();
+        if all.iter().all(|unit| unit.is_of_a_leg()) {
+            let name_of = names_in_step(&all);
+            let said = parts.iter().map(|(span, units)| {
+                let names: Vec<&str> = units.iter().map(|unit| name_of(*unit)).collect();
+                format!("{} {span}", names.join(", "))
+            });
+            return said.collect::<Vec<_>>().join("; ");
+        }
+        let is_most = |units: &[Unit]| 2 * units.len() > all.len();
+        parts.sort_by_key(|(_, units)| !is_most(units));
+        let said = parts.iter().map(|(span, units)| {
+            if is_most(units) {
+                format!("{span} {}", self.words.unit())
+            } else {
+                format!("{} {span}", self.named(units))
+            }
+        });
+        said.collect::<Vec<_>>().join("; ")
     }
 
     /// Minutes for taking up a tool: none for the first, none for the one in hand.
