@@ -214,3 +214,36 @@ async fn pages_load_nothing_but_what_ships_and_refuse_inline_script() {
     })
     .await;
 }
+
+/// What is chosen and what is drawn still show where the machine allows only its own few colours (WCAG 2.2,
+/// 1.4.11: a control's state, a drawing's lines at 3 : 1).
+#[tokio::test(flavor = "multi_thread")]
+async fn what_is_chosen_and_drawn_shows_in_forced_colours() {
+    on_stage(LAPTOP, async |stage| {
+        let visit = stage.visit_of("Turntable").await;
+        stage.in_forced_colours().await;
+        for (task, stands) in [("coat", "All over"), ("check", "Left side")] {
+            stage.go(&format!("{visit}/{task}")).await;
+            stage.until_text(stands).await;
+            stage
+                .until("the dog is drawn", "document.querySelector('.r-plan_line')")
+                .await;
+            let seen = stage
+                .script(
+                    "const light = (c) => { const [r, g, b] = c.match(/[0-9.]+/g).map((n) => { const s = n / 255; return s <= 0.04045 ? s / 12.92 : ((s + 0.055) / 1.055) ** 2.4; });
+                       return 0.2126 * r + 0.7152 * g + 0.0722 * b; };
+                     const ratio = (a, b) => { const [x, y] = [light(a), light(b)].sort((p, q) => q - p); return (x + 0.05) / (y + 0.05); };
+                     const line = document.querySelector('polyline.r-plan_line');
+                     const sheet = document.querySelector('.sheet-at-work');
+                     const chosen = document.querySelector('[aria-checked=true], [aria-current=step]');
+                     const other = document.querySelector('[aria-checked=false], [aria-label=Stances] a:not([aria-current])');
+                     return [ratio(getComputedStyle(line).stroke, getComputedStyle(sheet).backgroundColor),
+                       getComputedStyle(chosen).backgroundColor !== getComputedStyle(other).backgroundColor]",
+                )
+                .await;
+            assert!(seen[0].as_f64().unwrap() >= 3.0, "{task}: lines stand out {seen}");
+            assert_eq!(seen[1], true, "{task}: what is chosen does not show");
+        }
+    })
+    .await;
+}

@@ -60,3 +60,38 @@ async fn a_step_is_read_from_two_metres_on_a_laptop() {
 async fn a_step_is_read_from_two_metres_on_a_tablet() {
     on_stage(TABLET, async |stage| walk(stage, "Gangway", 5).await).await;
 }
+
+/// Two dogs at once, as at any salon with a dryer (common practice): the other is a touch away, and back.
+#[tokio::test(flavor = "multi_thread")]
+async fn the_other_dog_is_a_touch_away() {
+    on_stage(TABLET, async |stage| {
+        for dog in ["Turntable", "Tappet"] {
+            let visit = stage.visit_of(dog).await;
+            stage.go(&format!("{visit}/cut")).await;
+            stage.until_text("Feet and bevels").await;
+            stage.touch(&stage.find("Start at the table").await).await;
+            stage.read_the_cautions().await;
+            stage.until_rested().await;
+            stage.until_kept().await;
+        }
+        for (other, here) in [("Turntable", "Tappet"), ("Tappet", "Turntable")] {
+            let link = format!("[...document.querySelectorAll('[aria-label=\"Other dogs here\"] a')].find((a) => a.innerText.startsWith('{other}'))");
+            stage.until("the other dog stands there", &link).await;
+            stage.script(&format!("{link}.click()")).await;
+            stage
+                .until(
+                    "its own step is in hand",
+                    &format!("document.title.includes('{other}') && {STEP}"),
+                )
+                .await;
+            stage
+                .until(
+                    "the first is a touch away",
+                    &format!("document.querySelector('[aria-label=\"Other dogs here\"]')?.innerText.includes('{here}')"),
+                )
+                .await;
+        }
+        stage.assert_accessible("two dogs at once").await;
+    })
+    .await;
+}

@@ -11,6 +11,7 @@ use veliform_core::desk::Reasons;
 use veliform_core::look::LookId;
 use veliform_core::report::{KnotWay, KnottedZone};
 use veliform_core::run::{RescueWay, Slip};
+use veliform_core::sheet::Stage;
 use veliform_core::units::Length;
 use veliform_core::visit::{EntryBody, LookChoice};
 
@@ -235,7 +236,7 @@ fn roughing_out_says_what_it_saves() {
     let rough: Vec<_> = sheet
         .steps
         .iter()
-        .filter(|s| s.what.starts_with("Rough out: "))
+        .filter(|s| s.stage == Stage::Clip && s.what.starts_with("Rough out "))
         .collect();
     let faces = rough.iter().map(|s| s.zones.len()).sum::<usize>() as f64;
     let said: Vec<&str> = rough

@@ -287,6 +287,15 @@ impl Stage {
         .await;
     }
 
+    /// Looks on in the machine's own few colours (CSS Color Adjustment, *forced colors mode*).
+    pub async fn in_forced_colours(&self) {
+        self.cdp(
+            "Emulation.setEmulatedMedia",
+            json!({"features": [{"name": "forced-colors", "value": "active"}]}),
+        )
+        .await;
+    }
+
     async fn cdp(&self, command: &'static str, params: Value) -> Value {
         self.client
             .issue_cmd(Cdp(command, params))

@@ -198,7 +198,7 @@ impl<'a> Writer<'a> {
                         let units: Vec<Unit> = main.cuts.iter().map(|c| c.unit).collect();
                         let names = self.named(&units);
                         if main.run.is_roughing() {
-                            format!("Rough out: {names}")
+                            format!("Rough out {names}")
                         } else {
                             capital(&names)
                         }

@@ -7,6 +7,7 @@ import { useHold } from '../../../shared/ui/useHold';
 import { clocksOf } from './due';
 import { Key, Keys } from './Keys';
 import { LargeControl, type Large } from './LargeControl';
+import { OtherDogs } from './OtherDogs';
 import { Panels, type Panel } from './Panels';
 import { StepInHand } from './StepInHand';
 import { Strip } from './Strip';
@@ -144,6 +145,7 @@ export function AtTable({ run }: { run: RunNow }) {
           <span className="font-mono" data-pace>
             {view.pace}
           </span>
+          <OtherDogs />
         </>
       }
       keys={
