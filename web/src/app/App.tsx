@@ -37,25 +37,9 @@ export function App() {
               <Route path="/plan/:plan" element={<Later.KeptPlanScreen />} />
               <Route path="/visit/:visit" element={<VisitPage />}>
                 <Route index element={<Navigate to="hands" replace />} />
-                <Route path="talk" element={<Later.TalkScreen />} />
-                <Route path="hands" element={<Later.HandsScreen />} />
-                <Route path="body" element={<Later.BodyScreen />} />
-                <Route path="photo" element={<Later.PhotoScreen />} />
-                <Route path="time" element={<Later.TimeScreen />} />
-                <Route path="coat" element={<Later.CoatScreen />} />
-                <Route path="look" element={<Later.LookScreen />} />
-                <Route path="last" element={<Later.LastTimeScreen />} />
-                <Route path="picture" element={<Later.PictureScreen />} />
-                <Route path="album" element={<Later.AlbumScreen />} />
-                <Route path="schools" element={<Later.SchoolsScreen />} />
-                <Route path="lines" element={<Later.LinesScreen />} />
-                <Route path="ahead" element={<Later.AheadScreen />} />
-                <Route path="plan" element={<Later.PlanScreen />} />
-                <Route path="cut" element={<Later.CutScreen />} />
-                <Route path="run" element={<Later.RunScreen />} />
-                <Route path="check" element={<Later.CheckScreen />} />
-                <Route path="lengths" element={<Later.LengthsScreen />} />
-                <Route path="keep" element={<Later.KeepScreen />} />
+                {Object.entries(Later.VISIT_PAGES).map(([path, Page]) => (
+                  <Route key={path} path={path} element={<Page />} />
+                ))}
               </Route>
               <Route
                 path="*"

@@ -20,39 +20,6 @@ export const OwnerScreen = later(async () => ({
 export const LifeScreen = later(async () => ({
   default: (await import('../tasks/studio/LifeScreen')).LifeScreen,
 }));
-export const CheckScreen = later(async () => ({
-  default: (await import('../tasks/check/CheckScreen')).CheckScreen,
-}));
-export const LengthsScreen = later(async () => ({
-  default: (await import('../tasks/check/LengthsScreen')).LengthsScreen,
-}));
-export const CoatScreen = later(async () => ({
-  default: (await import('../tasks/coat/CoatScreen')).CoatScreen,
-}));
-export const CutScreen = later(async () => ({
-  default: (await import('../tasks/cut/CutScreen')).CutScreen,
-}));
-export const SchoolsScreen = later(async () => ({
-  default: (await import('../tasks/cut/SchoolsScreen')).SchoolsScreen,
-}));
-export const RunScreen = later(async () => ({
-  default: (await import('../tasks/cut/run/RunScreen')).RunScreen,
-}));
-export const BodyScreen = later(async () => ({
-  default: (await import('../tasks/hands/BodyScreen')).BodyScreen,
-}));
-export const HandsScreen = later(async () => ({
-  default: (await import('../tasks/hands/HandsScreen')).HandsScreen,
-}));
-export const TimeScreen = later(async () => ({
-  default: (await import('../tasks/hands/TimeScreen')).TimeScreen,
-}));
-export const PhotoScreen = later(async () => ({
-  default: (await import('../tasks/hands/photo/PhotoScreen')).PhotoScreen,
-}));
-export const KeepScreen = later(async () => ({
-  default: (await import('../tasks/keep/KeepScreen')).KeepScreen,
-}));
 export const KeptPlanScreen = later(async () => ({
   default: (await import('../tasks/keep/KeptPlanScreen')).KeptPlanScreen,
 }));
@@ -65,33 +32,70 @@ export const HouseScreen = later(async () => ({
 export const KitScreen = later(async () => ({
   default: (await import('../tasks/kit/KitScreen')).KitScreen,
 }));
-export const LookScreen = later(async () => ({
-  default: (await import('../tasks/look/LookScreen')).LookScreen,
-}));
-export const AheadScreen = later(async () => ({
-  default: (await import('../tasks/plan/AheadScreen')).AheadScreen,
-}));
-export const LinesScreen = later(async () => ({
-  default: (await import('../tasks/plan/LinesScreen')).LinesScreen,
-}));
-export const PlanScreen = later(async () => ({
-  default: (await import('../tasks/plan/PlanScreen')).PlanScreen,
-}));
 export const NewDogScreen = later(async () => ({
   default: (await import('../tasks/studio/NewDogScreen')).NewDogScreen,
 }));
-export const AlbumScreen = later(async () => ({
-  default: (await import('../tasks/talk/AlbumScreen')).AlbumScreen,
-}));
-export const LastTimeScreen = later(async () => ({
-  default: (await import('../tasks/talk/LastTimeScreen')).LastTimeScreen,
-}));
-export const PictureScreen = later(async () => ({
-  default: (await import('../tasks/talk/PictureScreen')).PictureScreen,
-}));
-export const TalkScreen = later(async () => ({
-  default: (await import('../tasks/talk/TalkScreen')).TalkScreen,
-}));
+
+/** The pages of a visit by their address, in the order of the work. */
+export const VISIT_PAGES: Record<string, ComponentType> = {
+  talk: later(async () => ({
+    default: (await import('../tasks/talk/TalkScreen')).TalkScreen,
+  })),
+  hands: later(async () => ({
+    default: (await import('../tasks/hands/HandsScreen')).HandsScreen,
+  })),
+  body: later(async () => ({
+    default: (await import('../tasks/hands/BodyScreen')).BodyScreen,
+  })),
+  photo: later(async () => ({
+    default: (await import('../tasks/hands/photo/PhotoScreen')).PhotoScreen,
+  })),
+  time: later(async () => ({
+    default: (await import('../tasks/hands/TimeScreen')).TimeScreen,
+  })),
+  coat: later(async () => ({
+    default: (await import('../tasks/coat/CoatScreen')).CoatScreen,
+  })),
+  look: later(async () => ({
+    default: (await import('../tasks/look/LookScreen')).LookScreen,
+  })),
+  last: later(async () => ({
+    default: (await import('../tasks/talk/LastTimeScreen')).LastTimeScreen,
+  })),
+  picture: later(async () => ({
+    default: (await import('../tasks/talk/PictureScreen')).PictureScreen,
+  })),
+  album: later(async () => ({
+    default: (await import('../tasks/talk/AlbumScreen')).AlbumScreen,
+  })),
+  schools: later(async () => ({
+    default: (await import('../tasks/cut/SchoolsScreen')).SchoolsScreen,
+  })),
+  lines: later(async () => ({
+    default: (await import('../tasks/plan/LinesScreen')).LinesScreen,
+  })),
+  ahead: later(async () => ({
+    default: (await import('../tasks/plan/AheadScreen')).AheadScreen,
+  })),
+  plan: later(async () => ({
+    default: (await import('../tasks/plan/PlanScreen')).PlanScreen,
+  })),
+  cut: later(async () => ({
+    default: (await import('../tasks/cut/CutScreen')).CutScreen,
+  })),
+  run: later(async () => ({
+    default: (await import('../tasks/cut/run/RunScreen')).RunScreen,
+  })),
+  check: later(async () => ({
+    default: (await import('../tasks/check/CheckScreen')).CheckScreen,
+  })),
+  lengths: later(async () => ({
+    default: (await import('../tasks/check/LengthsScreen')).LengthsScreen,
+  })),
+  keep: later(async () => ({
+    default: (await import('../tasks/keep/KeepScreen')).KeepScreen,
+  })),
+};
 
 /** Fetches every part, one after another, once the first screen stands. */
 export async function fetchParts(): Promise<void> {

@@ -50,8 +50,8 @@ const MADE_FOR: f64 = -6.0;
 pub fn fit(look: &Look, talk: &Talk, coat: &CoatNow, build: &Build) -> Fit {
     let mut fit = Fit::default();
     let height_mm = build.height;
-    fit.suits(suits::coat(look.id, coat.texture));
-    fit.suits(suits::build(look.id, build));
+    fit.suits(suits::coat(look.made_for.coat, coat.texture));
+    fit.suits(suits::build(look.made_for.build, build));
     let nominal = |zone| look.nominal_mm(zone, height_mm);
     let left = |zone| nominal(zone).min(coat.length_mm(zone));
 

@@ -2,7 +2,7 @@
 
 use crate::coat::Texture as T;
 use crate::frame::Build;
-use crate::look::LookId as L;
+use crate::look::{BuildWanted, CoatWanted};
 
 /// How a look sits on a coat and a build, whatever the owner wishes.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -20,48 +20,35 @@ const FALLS: &str = "made for a coat that falls";
 const WANTS_STANDING: &str = "it wants a coat that stands, and this one falls";
 const WANTS_FALLING: &str = "it wants a coat that falls, and this one stands";
 
-/// How a look sits on a coat (common practice: columns and round legs want hair that stands, skirts and
-/// long sides hair that falls, a terrier's jacket harsh hair, thinning flat a coat that lies).
-pub(super) const fn coat(look: L, texture: T) -> Suits {
-    match look {
-        L::Summer => Suits::CanBeHad,
-        L::OneLength => match texture {
-            T::Curl | T::Fleece => Suits::MadeFor(STANDS),
-            T::Harsh | T::Silky | T::Feathered => Suits::CanBeHad,
-        },
-        L::Lamb | L::LambEasy | L::LongLegs | L::CylinderFleece => match texture {
-            T::Curl | T::Fleece => Suits::MadeFor(STANDS),
-            T::Harsh => Suits::CanBeHad,
-            T::Silky | T::Feathered => Suits::Wants(WANTS_STANDING),
-        },
-        L::SkirtedSpaniel => match texture {
-            T::Feathered | T::Silky => Suits::MadeFor(FALLS),
-            T::Fleece => Suits::CanBeHad,
-            T::Curl | T::Harsh => Suits::Wants(WANTS_FALLING),
-        },
-        L::DropComfort => match texture {
-            T::Silky => Suits::MadeFor(FALLS),
-            T::Feathered | T::Fleece => Suits::CanBeHad,
-            T::Curl | T::Harsh => Suits::Wants(WANTS_FALLING),
-        },
-        L::AngledTerrier => match texture {
-            T::Harsh => Suits::MadeFor("made for a harsh coat"),
-            T::Curl | T::Fleece => Suits::CanBeHad,
-            T::Silky | T::Feathered => Suits::Wants(WANTS_STANDING),
-        },
-        L::NaturalTidy => match texture {
-            T::Feathered => Suits::MadeFor("made for a coat that lies flat and feathers"),
-            T::Silky | T::Harsh => Suits::CanBeHad,
-            T::Curl | T::Fleece => {
-                Suits::Wants("it wants a coat that lies flat, and this one grows up")
-            }
-        },
-        L::ToyJacket => match texture {
-            T::Curl | T::Fleece | T::Silky => Suits::CanBeHad,
-            T::Harsh | T::Feathered => {
-                Suits::Wants("so short a jacket may grow back in patches on this coat")
-            }
-        },
+/// How a look made for one coat sits on another.
+pub(super) const fn coat(wanted: CoatWanted, texture: T) -> Suits {
+    use CoatWanted as W;
+    match (wanted, texture) {
+        (W::BestStanding | W::Standing, T::Curl | T::Fleece) => Suits::MadeFor(STANDS),
+        (W::Standing | W::Harsh, T::Silky | T::Feathered) => Suits::Wants(WANTS_STANDING),
+        (W::Skirted, T::Feathered | T::Silky) | (W::Falling, T::Silky) => Suits::MadeFor(FALLS),
+        (W::Skirted | W::Falling, T::Curl | T::Harsh) => Suits::Wants(WANTS_FALLING),
+        (W::Harsh, T::Harsh) => Suits::MadeFor("made for a harsh coat"),
+        (W::LyingFlat, T::Feathered) => {
+            Suits::MadeFor("made for a coat that lies flat and feathers")
+        }
+        (W::LyingFlat, T::Curl | T::Fleece) => {
+            Suits::Wants("it wants a coat that lies flat, and this one grows up")
+        }
+        (W::GrowsBackEvenly, T::Harsh | T::Feathered) => {
+            Suits::Wants("so short a jacket may grow back in patches on this coat")
+        }
+        (
+            W::Any
+            | W::BestStanding
+            | W::Standing
+            | W::Skirted
+            | W::Falling
+            | W::Harsh
+            | W::LyingFlat
+            | W::GrowsBackEvenly,
+            _,
+        ) => Suits::CanBeHad,
     }
 }
 
@@ -72,14 +59,14 @@ const TOY_MM: f64 = 300.0;
 /// at the elbow is a little over half).
 const LOW_LEG: f64 = 0.47;
 
-/// How a look sits on a build; nothing is said where none is asked.
-pub(super) fn build(look: L, build: &Build) -> Suits {
+/// How a look made for one build sits on another; nothing is said where none is asked.
+pub(super) fn build(wanted: BuildWanted, build: &Build) -> Suits {
     let is_low = build.elbow < LOW_LEG * build.height;
-    match look {
-        L::ToyJacket if build.height <= TOY_MM => Suits::MadeFor("made for a toy"),
-        L::ToyJacket => Suits::Wants("it is a toy's trim, and this dog is bigger"),
-        L::LongLegs if is_low => Suits::Wants("it wants long legs, and these are short"),
-        L::DropComfort | L::SkirtedSpaniel if is_low => Suits::MadeFor("a skirt suits short legs"),
-        _ => Suits::CanBeHad,
+    match wanted {
+        BuildWanted::Toy if build.height <= TOY_MM => Suits::MadeFor("made for a toy"),
+        BuildWanted::Toy => Suits::Wants("it is a toy's trim, and this dog is bigger"),
+        BuildWanted::LongLegs if is_low => Suits::Wants("it wants long legs, and these are short"),
+        BuildWanted::SuitsShortLegs if is_low => Suits::MadeFor("a skirt suits short legs"),
+        BuildWanted::LongLegs | BuildWanted::SuitsShortLegs | BuildWanted::Any => Suits::CanBeHad,
     }
 }

@@ -2,6 +2,7 @@
 
 mod changed;
 mod legs;
+mod made_for;
 mod own;
 mod placement;
 mod shipped;
@@ -14,56 +15,13 @@ use utoipa::ToSchema;
 use crate::coat::Zone;
 use crate::shape::Finish;
 pub use legs::{ForeLegShape, HindLegShape};
+pub use made_for::{BuildWanted, CoatWanted, MadeFor};
 pub use own::{Aim, OwnLook, OwnUpkeep, RatioRange};
 pub(crate) use own::{MOST_MINUTES, MOST_WEEKS};
 pub use placement::{LineName, LineStop, Placement, Shifts};
+pub use shipped::LookId;
 pub use targets::Targets;
 pub use underline::UnderlineShape;
-
-/// A look that ships with the program (handbook 5, *Looks*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum LookId {
-    /// One length all over, round head.
-    OneLength,
-    /// Body short, legs fuller and scissored into it.
-    Lamb,
-    /// The same, legs by comb only.
-    LambEasy,
-    /// Short back, skirt kept.
-    SkirtedSpaniel,
-    /// Short jacket, sharp rear angles, beard.
-    AngledTerrier,
-    /// Body as short as wished, flared legs.
-    LongLegs,
-    /// Full body, legs straight cylinders.
-    CylinderFleece,
-    /// Comfortable length, sides longer.
-    DropComfort,
-    /// No clipper on the back; feather evened.
-    NaturalTidy,
-    /// Short everywhere.
-    Summer,
-    /// Very short body, legs kept.
-    ToyJacket,
-}
-
-impl LookId {
-    /// All looks shipped, in the order of the handbook.
-    pub const ALL: [Self; 11] = [
-        Self::OneLength,
-        Self::Lamb,
-        Self::LambEasy,
-        Self::SkirtedSpaniel,
-        Self::AngledTerrier,
-        Self::LongLegs,
-        Self::CylinderFleece,
-        Self::DropComfort,
-        Self::NaturalTidy,
-        Self::Summer,
-        Self::ToyJacket,
-    ];
-}
 
 /// How a zone is finished.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -196,6 +154,8 @@ pub struct Look {
     occiput_at_most_mm: f64,
     /// Fewest and most weeks between visits (handbook 5 and 9, modelling choice).
     weeks: (u32, u32),
+    /// What coat and build it is made for.
+    pub made_for: MadeFor,
     /// Where it knots first.
     pub knots_at: &'static [Zone],
     /// Whether the legs begin at the point of shoulder and the hip (handbook 5, looks 6 and 11).
@@ -271,6 +231,7 @@ const WITH_CLIPPER: Look = Look {
     brushing: 0.0,
     occiput_at_most_mm: f64::INFINITY,
     weeks: (4, 6),
+    made_for: MadeFor::ANY,
     knots_at: &[],
 };
 

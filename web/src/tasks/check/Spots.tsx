@@ -51,33 +51,35 @@ function Spot(props: {
   const isGood = places.every((place) => place.is_good);
   return (
     <li className="border-t border-line py-2" data-spot={first?.looked.spot}>
-      <p className="pb-1 text-lg leading-snug">
-        {name && <b>{capital(name)}: </b>}
-        {first?.asks}
-      </p>
-      <div className="flex gap-2">
-        {row &&
-          places.map((place) => (
-            <Measured
-              key={place.number}
-              place={place}
-              isOpen={place === open}
-              onOpen={() => props.onRing(place === open ? null : place.number)}
-            />
-          ))}
-        <button
-          type="button"
-          aria-pressed={isGood}
-          aria-label={`${name ? capital(name) : first?.asks}: good`}
-          className="ml-auto min-h-16 min-w-20 border-2 border-ink px-3 font-bold aria-pressed:bg-ink aria-pressed:text-page"
-          onClick={() => {
-            const unsaid = places.filter((place) => !place.is_good);
-            if (unsaid.length > 0)
-              work.say({ kind: 'looked_at', places: unsaid.map((place) => place.looked) });
-          }}
-        >
-          Good
-        </button>
+      <div className={row ? '' : 'flex items-center gap-3'}>
+        <p className="flex-1 pb-1 text-lg leading-snug">
+          {name && <b>{capital(name)}: </b>}
+          {first?.asks}
+        </p>
+        <div className="flex gap-2">
+          {row &&
+            places.map((place) => (
+              <Measured
+                key={place.number}
+                place={place}
+                isOpen={place === open}
+                onOpen={() => props.onRing(place === open ? null : place.number)}
+              />
+            ))}
+          <button
+            type="button"
+            aria-pressed={isGood}
+            aria-label={`${name ? capital(name) : first?.asks}: good`}
+            className="ml-auto min-h-16 min-w-20 border-2 border-ink px-3 font-bold aria-pressed:bg-ink aria-pressed:text-page"
+            onClick={() => {
+              const unsaid = places.filter((place) => !place.is_good);
+              if (unsaid.length > 0)
+                work.say({ kind: 'looked_at', places: unsaid.map((place) => place.looked) });
+            }}
+          >
+            Good
+          </button>
+        </div>
       </div>
       {row && open && <ShortTape key={open.number} place={open} row={row} />}
     </li>

@@ -3,7 +3,9 @@
 use super::USUAL;
 use super::lengths::{BODY, Lengths, cuts};
 use crate::coat::Zone as Z;
-use crate::look::{EarRule, FootFinish, Look, LookId, SMALL_HEAD, Targets, WITH_CLIPPER};
+use crate::look::{
+    CoatWanted, EarRule, FootFinish, Look, MadeFor, SMALL_HEAD, Targets, WITH_CLIPPER,
+};
 use crate::shape::{EarForm, Finish, HeadShape, HemShape, TailForm};
 
 const LEGS: [Z; 9] = [
@@ -30,7 +32,6 @@ pub(super) fn one_length() -> Look {
         leans: false,
     };
     Look {
-        id: LookId::OneLength,
         name: "One length, rounded",
         aliases: &["teddy", "puppy cut", "same all over"],
         summary: "One comb all over, round head and feet.",
@@ -63,6 +64,7 @@ pub(super) fn one_length() -> Look {
         brushing: 20.0,
         weeks: (4, 6),
         knots_at: &[Z::Ear, Z::TuckUp],
+        made_for: MadeFor::coat(CoatWanted::BestStanding),
         ..WITH_CLIPPER
     }
 }
@@ -88,7 +90,6 @@ pub(super) fn lamb_easy() -> Look {
         leans: false,
     };
     Look {
-        id: LookId::LambEasy,
         name: "Lamb, easy care",
         aliases: &["short lamb", "kennel lamb"],
         summary: "Short body, fuller legs by comb, round feet.",
@@ -118,6 +119,7 @@ pub(super) fn lamb_easy() -> Look {
         brushing: 15.0,
         weeks: (5, 7),
         knots_at: &[Z::Ear, Z::Knee],
+        made_for: MadeFor::coat(CoatWanted::Standing),
         ..WITH_CLIPPER
     }
 }
@@ -134,7 +136,6 @@ pub(super) fn summer() -> Look {
         leans: false,
     };
     Look {
-        id: LookId::Summer,
         name: "Short all over, summer",
         aliases: &["summer cut", "short back and sides", "easy all over"],
         summary: "Short everywhere, legs too; least brushing.",

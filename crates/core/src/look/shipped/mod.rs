@@ -2,30 +2,66 @@
 //! choice built on common practice); head, ears, tail, feet and look 9: handbook 5, table *Nominal
 //! lengths*; brushing: handbook 5, *Upkeep*.
 
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
 mod clipped;
 mod lengths;
 mod scissored;
 
 pub(super) use self::scissored::KEPT;
-use super::{EAR_END, HEAD, Look, LookId, Targets};
+use super::{EAR_END, HEAD, Look, Targets};
 
-impl Look {
-    /// A look as it ships.
-    pub fn shipped(id: LookId) -> Self {
-        match id {
-            LookId::OneLength => clipped::one_length(),
-            LookId::Lamb => scissored::lamb(),
-            LookId::LambEasy => clipped::lamb_easy(),
-            LookId::SkirtedSpaniel => scissored::skirted_spaniel(),
-            LookId::AngledTerrier => scissored::angled_terrier(),
-            LookId::LongLegs => scissored::long_legs(),
-            LookId::CylinderFleece => scissored::cylinder_fleece(),
-            LookId::DropComfort => scissored::drop_comfort(),
-            LookId::NaturalTidy => scissored::natural_tidy(),
-            LookId::Summer => clipped::summer(),
-            LookId::ToyJacket => scissored::toy_jacket(),
+/// Writes the enum, its list and how each ships from one row a look, in the order of the handbook.
+macro_rules! looks {
+    ($($(#[$doc:meta])+ $name:ident => $of:ident::$ships:ident,)+) => {
+        /// A look that ships with the program (handbook 5, *Looks*).
+        #[derive(
+            Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema,
+        )]
+        #[serde(rename_all = "snake_case")]
+        pub enum LookId { $($(#[$doc])+ $name,)+ }
+
+        impl LookId {
+            /// All looks shipped, in the order of the handbook.
+            pub const ALL: [Self; [$(stringify!($name)),+].len()] = [$(Self::$name,)+];
         }
-    }
+
+        impl Look {
+            /// A look as it ships.
+            pub fn shipped(id: LookId) -> Self {
+                let ships = match id {
+                    $(LookId::$name => $of::$ships(),)+
+                };
+                Self { id, ..ships }
+            }
+        }
+    };
+}
+
+looks! {
+    /// One length all over, round head.
+    OneLength => clipped::one_length,
+    /// Body short, legs fuller and scissored into it.
+    Lamb => scissored::lamb,
+    /// The same, legs by comb only.
+    LambEasy => clipped::lamb_easy,
+    /// Short back, skirt kept.
+    SkirtedSpaniel => scissored::skirted_spaniel,
+    /// Short jacket, sharp rear angles, beard.
+    AngledTerrier => scissored::angled_terrier,
+    /// Body as short as wished, flared legs.
+    LongLegs => scissored::long_legs,
+    /// Full body, legs straight cylinders.
+    CylinderFleece => scissored::cylinder_fleece,
+    /// Comfortable length, sides longer.
+    DropComfort => scissored::drop_comfort,
+    /// No clipper on the back; feather evened.
+    NaturalTidy => scissored::natural_tidy,
+    /// Short everywhere.
+    Summer => clipped::summer,
+    /// Very short body, legs kept.
+    ToyJacket => scissored::toy_jacket,
 }
 
 /// Ranges most looks share (balance-model.md 6, defaults).

@@ -4,8 +4,8 @@ use super::USUAL;
 use super::lengths::{BODY, Lengths, by_zone, cuts};
 use crate::coat::Zone as Z;
 use crate::look::{
-    Cut, EarRule, FootFinish, ForeLegShape, HEM_FLARE, HindLegShape, Look, LookId, SMALL_HEAD,
-    Targets, WITH_CLIPPER,
+    BuildWanted, CoatWanted, Cut, EarRule, FootFinish, ForeLegShape, HEM_FLARE, HindLegShape, Look,
+    MadeFor, SMALL_HEAD, Targets, WITH_CLIPPER,
 };
 use crate::shape::{EarForm, Finish, Hangs, HeadShape, HemShape, TailForm};
 
@@ -38,7 +38,6 @@ pub(super) fn lamb() -> Look {
         leans: true,
     };
     Look {
-        id: LookId::Lamb,
         name: "Lamb",
         aliases: &["lamb cut", "fluffy legs"],
         summary: "Short body, full straight legs, clean face and feet.",
@@ -75,6 +74,7 @@ pub(super) fn lamb() -> Look {
         brushing: 40.0,
         weeks: (4, 6),
         knots_at: &[Z::Ear, Z::TuckUp, Z::ForeIn, Z::HindIn],
+        made_for: MadeFor::coat(CoatWanted::Standing),
         ..WITH_CLIPPER
     }
 }
@@ -88,7 +88,6 @@ pub(super) fn skirted_spaniel() -> Look {
         leans: true,
     };
     Look {
-        id: LookId::SkirtedSpaniel,
         name: "Skirted spaniel",
         aliases: &["spaniel trim", "leave the skirt"],
         summary: "Short back, skirt and full legs, long ears.",
@@ -127,6 +126,7 @@ pub(super) fn skirted_spaniel() -> Look {
         brushing: 40.0,
         weeks: (5, 7),
         knots_at: &[Z::Ear, Z::Underline, Z::TuckUp, Z::ForeIn],
+        made_for: MadeFor::coat(CoatWanted::Skirted).on(BuildWanted::SuitsShortLegs),
         ..WITH_CLIPPER
     }
 }
@@ -142,7 +142,6 @@ pub(super) fn angled_terrier() -> Look {
     let mut clipped = JACKET.to_vec();
     clipped.push(Z::Chest);
     Look {
-        id: LookId::AngledTerrier,
         name: "Angled terrier",
         aliases: &["terrier trim", "beard and brows"],
         summary: "Short jacket, sharp angles behind, beard and brows.",
@@ -184,6 +183,7 @@ pub(super) fn angled_terrier() -> Look {
         brushing: 30.0,
         weeks: (6, 8),
         knots_at: &[Z::Beard, Z::ForeIn, Z::HindIn],
+        made_for: MadeFor::coat(CoatWanted::Harsh),
         ..WITH_CLIPPER
     }
 }
@@ -198,7 +198,6 @@ pub(super) fn long_legs() -> Look {
     };
     Look {
         lifts_high: true,
-        id: LookId::LongLegs,
         name: "Short jacket, long legs",
         aliases: &["fashion legs", "big legs", "bell bottoms"],
         summary: "Very short body, big flared legs, small round head.",
@@ -241,6 +240,7 @@ pub(super) fn long_legs() -> Look {
         brushing: 45.0,
         weeks: (4, 6),
         knots_at: &[Z::Ear, Z::ForeIn, Z::HindIn, Z::Knee],
+        made_for: MadeFor::coat(CoatWanted::Standing).on(BuildWanted::LongLegs),
         ..WITH_CLIPPER
     }
 }
@@ -254,7 +254,6 @@ pub(super) fn cylinder_fleece() -> Look {
         leans: true,
     };
     Look {
-        id: LookId::CylinderFleece,
         name: "Cylinder-leg fleece",
         aliases: &["leave it woolly", "full coat tidied"],
         summary: "Full fleece, straight cylinder legs, tail untouched.",
@@ -291,6 +290,7 @@ pub(super) fn cylinder_fleece() -> Look {
         brushing: 60.0,
         weeks: (5, 7),
         knots_at: &[Z::Ear, Z::TuckUp, Z::Chest, Z::ForeIn, Z::HindIn],
+        made_for: MadeFor::coat(CoatWanted::Standing),
         ..WITH_CLIPPER
     }
 }
@@ -304,7 +304,6 @@ pub(super) fn drop_comfort() -> Look {
         leans: false,
     };
     Look {
-        id: LookId::DropComfort,
         name: "Drop-coat comfort",
         aliases: &["long but easy", "keep some length"],
         summary: "Comfortable length, sides a little longer, bib kept.",
@@ -344,6 +343,7 @@ pub(super) fn drop_comfort() -> Look {
         brushing: 35.0,
         weeks: (6, 8),
         knots_at: &[Z::Ear, Z::Beard, Z::TuckUp, Z::ForeIn, Z::Underline],
+        made_for: MadeFor::coat(CoatWanted::Falling).on(BuildWanted::SuitsShortLegs),
         ..WITH_CLIPPER
     }
 }
@@ -353,7 +353,6 @@ pub(super) fn drop_comfort() -> Look {
 /// Its lengths are what is there less a little (handbook 5, look 9): see [`Look::fitted`].
 pub(super) fn natural_tidy() -> Look {
     Look {
-        id: LookId::NaturalTidy,
         name: "Natural tidy",
         aliases: &["just a tidy", "as nature made him"],
         summary: "No clipper on the back; feather evened, feet tight.",
@@ -405,6 +404,7 @@ pub(super) fn natural_tidy() -> Look {
         brushing: 20.0,
         weeks: (8, 10),
         knots_at: &[Z::Ear, Z::HindBack, Z::ForeBack],
+        made_for: MadeFor::coat(CoatWanted::LyingFlat),
         ..WITH_CLIPPER
     }
 }
@@ -419,7 +419,6 @@ pub(super) fn toy_jacket() -> Look {
     };
     Look {
         lifts_high: true,
-        id: LookId::ToyJacket,
         name: "Toy jacket",
         aliases: &["jacket cut", "short body, fluffy legs"],
         summary: "Very short body, fluffy legs, topknot kept.",
@@ -455,6 +454,7 @@ pub(super) fn toy_jacket() -> Look {
         brushing: 25.0,
         weeks: (5, 7),
         knots_at: &[Z::Ear, Z::ForeIn, Z::HindIn],
+        made_for: MadeFor::coat(CoatWanted::GrowsBackEvenly).on(BuildWanted::Toy),
         ..WITH_CLIPPER
     }
 }
