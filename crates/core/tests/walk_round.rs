@@ -340,3 +340,44 @@ fn the_finished_dog_is_drawn_as_it_was_left() {
     let plain = lamb().drawn(&options);
     assert_eq!(plain, planned);
 }
+
+/// Nonsense draws nothing: a length no dog carries is neither ringed nor drawn, a place that is none is no
+/// place, and a sentence without end is cut.
+#[rstest]
+#[case(-3.0)]
+#[case(1e300)]
+fn nonsense_is_drawn_nowhere(#[case] nonsense: f64) {
+    let options = DrawOptions {
+        walk: Some(WalkFrom::Left),
+        layers: Layers {
+            as_left: true,
+            ..Layers::default()
+        },
+        ..DrawOptions::default()
+    };
+    let planned = lamb().drawn(&options);
+    let mut dog = lamb();
+    dog.say(EntryBody::ResultSet {
+        zone: Zone::Back,
+        result: ZoneResult {
+            left_mm: Some(mm(nonsense)),
+            ..ZoneResult::default()
+        },
+    });
+    dog.say(EntryBody::LookedAt {
+        places: vec![Looked {
+            spot: WalkSpot::Topline,
+            hand: Some(Hand::Right),
+        }],
+    });
+    assert_eq!(dog.drawn(&options), planned);
+    assert!(!places(&dog.report()).iter().any(WalkPlace::is_seen));
+    dog.say(EntryBody::TouchedUp {
+        zone: Zone::Back,
+        what: "off ".repeat(10_000),
+        result: ZoneResult::default(),
+    });
+    let visit = dog.visit();
+    assert!(visit.results.is_empty());
+    assert_eq!(visit.touched_up[0].chars().count(), 120);
+}

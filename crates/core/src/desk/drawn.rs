@@ -1,10 +1,11 @@
+use std::collections::BTreeMap;
 use std::sync::Arc;
 
 use super::Desk;
 use super::answer::Solved;
 use crate::coat::{Site, Zone};
 use crate::drawing::{DrawOptions, Drawing, Ring, Runs, Scene, draw};
-use crate::finish::{plan_as_left, ringed, text_as_left};
+use crate::finish::{ZoneResult, plan_as_left, ringed, text_as_left, that_can_be};
 use crate::frame::resolve;
 use crate::page::WalkFrom;
 use crate::shape::{Dressing, spreads};
@@ -14,20 +15,25 @@ use crate::solve::Stroke;
 impl Desk<'_> {
     /// Draws the dog, with a plan or without.
     pub fn draw(&self, solved: Option<&Solved>, options: &DrawOptions) -> Drawing {
-        let results = &self.visit.results;
+        let results = self.results();
         if let Some(solved) = solved.filter(|_| options.layers.as_left && !results.is_empty()) {
-            return self.draw_as(Some(&self.as_left(solved)), None, options);
+            return self.draw_as(Some(&self.as_left(solved, &results)), None, options);
         }
         self.draw_as(solved, None, options)
     }
 
+    /// What was left, where it can be: the rest is said beside its field and drawn nowhere.
+    fn results(&self) -> BTreeMap<Zone, ZoneResult> {
+        that_can_be(&self.visit.results, &self.coat)
+    }
+
     /// The plan with what was really left in the place of what was planned.
-    fn as_left(&self, solved: &Solved) -> Solved {
+    fn as_left(&self, solved: &Solved, results: &BTreeMap<Zone, ZoneResult>) -> Solved {
         let words = self.words();
-        let plan = plan_as_left(&self.visit.results, &solved.plan, &self.coat);
+        let plan = plan_as_left(results, &solved.plan);
         let mut report = solved.report.clone();
         for row in &mut report.units {
-            let result = self.visit.results.get(&row.zone);
+            let result = results.get(&row.zone);
             if let Some(text) = result.and_then(|r| text_as_left(r, &words)) {
                 row.text = text;
             }
@@ -41,7 +47,7 @@ impl Desk<'_> {
     /// What is ringed from one stance of the walk: good, a length, or still to be looked at.
     fn rings(&self, from: WalkFrom) -> Vec<Ring> {
         let words = self.words();
-        let places = ringed(from, &self.visit.results, &self.visit.looked).into_iter();
+        let places = ringed(from, &self.results(), &self.visit.looked).into_iter();
         places
             .filter_map(|place| {
                 let says = match place.left_mm {

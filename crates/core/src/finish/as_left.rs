@@ -1,8 +1,8 @@
 use std::collections::BTreeMap;
 
-use super::check::{ZoneResult, that_can_be, units_of};
+use super::check::{ZoneResult, units_of};
 use crate::balance::Place;
-use crate::coat::{CoatNow, Zone};
+use crate::coat::Zone;
 use crate::plan::Plan;
 use crate::say::Words;
 use crate::units::Length;
@@ -32,16 +32,11 @@ pub(super) fn came_out(results: &BTreeMap<Zone, ZoneResult>, plan: &Plan) -> Vec
     lengths
 }
 
-/// The plan with what was really left in its lengths, to draw the finished dog by.
-pub(crate) fn plan_as_left(
-    results: &BTreeMap<Zone, ZoneResult>,
-    plan: &Plan,
-    coat: &CoatNow,
-) -> Plan {
-    let results = that_can_be(results, coat);
+/// The plan with what was really left in its lengths, to draw the finished dog by: results that can be.
+pub(crate) fn plan_as_left(results: &BTreeMap<Zone, ZoneResult>, plan: &Plan) -> Plan {
     let mut left = plan.clone();
-    left.lengths_mm = came_out(&results, plan);
-    for (zone, result) in &results {
+    left.lengths_mm = came_out(results, plan);
+    for (zone, result) in results {
         let (Some(mean), Some(planned)) = (result.mean_mm(), plan.zone_mm(*zone)) else {
             continue;
         };

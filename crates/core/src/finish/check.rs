@@ -305,7 +305,7 @@ pub fn finish(
 }
 
 /// What cannot be is said beside its field and counts for nothing.
-pub(super) fn that_can_be(
+pub(crate) fn that_can_be(
     results: &BTreeMap<Zone, ZoneResult>,
     coat: &CoatNow,
 ) -> BTreeMap<Zone, ZoneResult> {

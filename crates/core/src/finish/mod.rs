@@ -6,6 +6,7 @@ mod check;
 mod walk;
 
 pub(crate) use as_left::{plan_as_left, text_as_left};
+pub(crate) use check::that_can_be;
 pub use check::{AS_PLANNED_MM, FinishReport, ResultRow, TouchUp, ZoneResult, finish};
 pub(crate) use walk::ringed;
 pub use walk::{Looked, WalkPlace, WalkSpot, WalkView};

@@ -168,6 +168,8 @@ pub struct UndoStep {
     pub label: String,
 }
 
+/// Letters of a touch-up that are kept: the check's own sentences are shorter.
+const TOUCH_UP_LETTERS: usize = 120;
 /// Letters of a stylist's or an owner's name that count: as many as the salon's settings take.
 const NAME_LETTERS: usize = 60;
 
@@ -309,6 +311,15 @@ fn start(dog: &Dog) -> Visit {
             ..CoatInput::default()
         },
         ..Visit::default()
+    }
+}
+
+/// What a zone was left at; nothing takes it back.
+fn put_result(visit: &mut Visit, zone: Zone, result: ZoneResult) {
+    if result.is_empty() {
+        visit.results.remove(&zone);
+    } else {
+        visit.results.insert(zone, result);
     }
 }
 
@@ -459,13 +470,7 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             visit.stylist = stylist.trim().chars().take(NAME_LETTERS).collect();
         }
         EntryBody::Run { event } => run(visit, event, at_ms),
-        EntryBody::ResultSet { zone, result } => {
-            if result.is_empty() {
-                visit.results.remove(zone);
-            } else {
-                visit.results.insert(*zone, *result);
-            }
-        }
+        EntryBody::ResultSet { zone, result } => put_result(visit, *zone, *result),
         EntryBody::LookedAt { places } => {
             for place in places {
                 if !visit.looked.contains(place) {
@@ -474,8 +479,10 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
             }
         }
         EntryBody::TouchedUp { zone, what, result } => {
-            visit.results.insert(*zone, *result);
-            visit.touched_up.push(what.clone());
+            put_result(visit, *zone, *result);
+            visit
+                .touched_up
+                .push(what.trim().chars().take(TOUCH_UP_LETTERS).collect());
         }
         EntryBody::RecordSet { record } => visit.record.clone_from(record),
         EntryBody::RecipeTaken { recipe } => {
