@@ -6,81 +6,61 @@ use crate::support;
 use std::collections::BTreeSet;
 
 use rstest::rstest;
-use support::table::{dog, entry, kit, mm};
+use support::table::{Table, dog, mm};
 use veliform_core::coat::Zone;
-use veliform_core::desk::{Desk, Reasons};
-use veliform_core::dog::{Dog, House};
+use veliform_core::desk::Reasons;
 use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Layers, Role, Tag};
 use veliform_core::finish::{FinishReport, Looked, WalkPlace, WalkSpot, ZoneResult};
 use veliform_core::frame::{BuildType, Measure, Method, TakenMeasure};
 use veliform_core::look::LookId;
 use veliform_core::page::WalkFrom;
 use veliform_core::shape::Hand;
-use veliform_core::visit::{Entry, EntryBody, LookChoice, Visit, fold};
+use veliform_core::visit::{EntryBody, LookChoice};
 
-struct Finished {
-    dog: Dog,
-    log: Vec<Entry>,
+/// A dog in a coat long enough for its look, its groom not told.
+fn finished(build: BuildType, look: LookId, height: f64) -> Table {
+    let mut table = Table {
+        dog: dog(None),
+        entries: Vec::new(),
+        now: 0,
+    };
+    table.say(EntryBody::BuildSet { build });
+    table.say(EntryBody::MeasureSet {
+        measure: Measure::HeightAtWithers,
+        taken: TakenMeasure::by(Method::HeightStick, mm(height)),
+    });
+    table.say(EntryBody::CoatAllOver {
+        length_mm: Some(mm(70.0)),
+    });
+    table.say(EntryBody::LookChosen {
+        choice: LookChoice {
+            look,
+            body_mm: None,
+        },
+    });
+    table
 }
 
-impl Finished {
-    fn of(build: BuildType, look: LookId, height: f64) -> Self {
-        let mut this = Self {
-            dog: dog(None),
-            log: Vec::new(),
-        };
-        this.say(EntryBody::BuildSet { build });
-        this.say(EntryBody::MeasureSet {
-            measure: Measure::HeightAtWithers,
-            taken: TakenMeasure::by(Method::HeightStick, mm(height)),
-        });
-        this.say(EntryBody::CoatAllOver {
-            length_mm: Some(mm(70.0)),
-        });
-        this.say(EntryBody::LookChosen {
-            choice: LookChoice {
-                look,
-                body_mm: None,
-            },
-        });
-        this
-    }
+fn lamb() -> Table {
+    finished(BuildType::SquareCurly, LookId::Lamb, 440.0)
+}
 
-    fn say(&mut self, body: EntryBody) {
-        let (mut n, mut at_ms) = (1, 1000);
-        for _ in &self.log {
-            (n, at_ms) = (n + 1, at_ms + 1000);
-        }
-        self.log.push(entry(n, at_ms, body));
-    }
+fn checked(dog: &Table) -> FinishReport {
+    dog.desk(|d| d.finish().expect("solves"))
+}
 
-    fn visit(&self) -> Visit {
-        fold(&self.dog, &self.log)
-    }
+fn drawn(dog: &Table, options: &DrawOptions) -> Drawing {
+    dog.desk(|d| d.draw(Some(&d.plan(Reasons::Skip).expect("solves")), options))
+}
 
-    fn report(&self) -> FinishReport {
-        let (visit, house, kit) = (self.visit(), House::default(), kit());
-        let desk = Desk::new(&self.dog, &visit, &house, &kit);
-        desk.finish().expect("solves")
-    }
-
-    fn drawn(&self, options: &DrawOptions) -> Drawing {
-        let (visit, house, kit) = (self.visit(), House::default(), kit());
-        let desk = Desk::new(&self.dog, &visit, &house, &kit);
-        let solved = desk.plan(Reasons::Skip).expect("solves");
-        desk.draw(Some(&solved), options)
-    }
-
-    fn from(&self, walk: WalkFrom) -> Drawing {
-        self.drawn(&DrawOptions {
+fn seen_from(dog: &Table, walk: WalkFrom) -> Drawing {
+    drawn(
+        dog,
+        &DrawOptions {
             walk: Some(walk),
             ..DrawOptions::default()
-        })
-    }
-}
-
-fn lamb() -> Finished {
-    Finished::of(BuildType::SquareCurly, LookId::Lamb, 440.0)
+        },
+    )
 }
 
 fn places(report: &FinishReport) -> Vec<WalkPlace> {
@@ -100,7 +80,7 @@ fn result(left: f64, right: f64) -> ZoneResult {
 #[test]
 fn every_list_of_the_handbook_is_walked() {
     use WalkSpot as S;
-    let report = lamb().report();
+    let report = checked(&lamb());
     let asked = |from: WalkFrom| -> BTreeSet<WalkSpot> {
         let here = report.walk.iter().filter(|w| w.from == from);
         here.flat_map(|w| &w.places)
@@ -135,9 +115,9 @@ fn every_place_is_ringed_where_it_is(
     #[case] look: LookId,
     #[case] height: f64,
 ) {
-    let dog = Finished::of(build, look, height);
-    for view in dog.report().walk {
-        let drawing = dog.from(view.from);
+    let dog = finished(build, look, height);
+    for view in checked(&dog).walk {
+        let drawing = seen_from(&dog, view.from);
         let [left, bottom, right, top] = drawing.bounds_mm;
         let rings: Vec<([f64; 2], f64)> = drawing
             .shapes
@@ -182,7 +162,10 @@ fn the_right_side_is_the_left_turned_round() {
         };
         *fill.expect("filled")
     };
-    let (left, right) = (dog.from(WalkFrom::Left), dog.from(WalkFrom::Right));
+    let (left, right) = (
+        seen_from(&dog, WalkFrom::Left),
+        seen_from(&dog, WalkFrom::Right),
+    );
     let [from, _, to, _] = left.bounds_mm;
     assert!((nose(&left) + nose(&right) - (from + to)).abs() < 0.2);
 }
@@ -203,12 +186,11 @@ fn what_is_good_is_seen_and_can_be_taken_back() {
         places: vec![ears[0]],
     });
     assert_eq!(dog.visit().looked, ears);
-    let report = dog.report();
+    let report = checked(&dog);
     assert_eq!(report.sentence, "Nothing to touch up so far.");
     let good = places(&report).into_iter().filter(WalkPlace::is_seen);
     assert_eq!(good.map(|p| p.looked).collect::<Vec<_>>(), ears);
-    let words: Vec<String> = dog
-        .from(WalkFrom::Front)
+    let words: Vec<String> = seen_from(&dog, WalkFrom::Front)
         .shapes
         .into_iter()
         .filter(|s| s.role == Role::RingWord)
@@ -218,7 +200,7 @@ fn what_is_good_is_seen_and_can_be_taken_back() {
         })
         .collect();
     assert_eq!(words, ["good", "good"]);
-    let undo = |dog: &mut Finished| {
+    let undo = |dog: &mut Table| {
         let step = dog.visit().undo.expect("something to undo");
         dog.say(EntryBody::Undone { entry: step.entry });
     };
@@ -232,7 +214,7 @@ fn what_is_good_is_seen_and_can_be_taken_back() {
 #[test]
 fn the_length_planned_is_the_one_in_the_middle() {
     let mut seen = 0;
-    for place in places(&lamb().report()) {
+    for place in places(&checked(&lamb())) {
         let Some(planned) = place.planned_mm else {
             assert!(place.choices_mm.is_empty());
             continue;
@@ -255,7 +237,7 @@ fn the_length_planned_is_the_one_in_the_middle() {
 fn a_touch_up_that_is_ticked_is_done() {
     let mut dog = lamb();
     let planned = |zone: Zone| {
-        let rows = lamb().report().rows;
+        let rows = checked(&lamb()).rows;
         let row = rows
             .iter()
             .find(|r| r.zone == zone)
@@ -276,7 +258,7 @@ fn a_touch_up_that_is_ticked_is_done() {
         },
     });
     let mut done = 0;
-    while let Some(touch) = dog.report().touch_ups.first().cloned() {
+    while let Some(touch) = checked(&dog).touch_ups.first().cloned() {
         done += 1;
         assert!(done < 6, "{touch:?} comes again");
         dog.say(EntryBody::TouchedUp {
@@ -320,7 +302,7 @@ fn the_finished_dog_is_drawn_as_it_was_left() {
             .map(|[_, y]| y)
             .fold(0.0, f64::max)
     };
-    let planned = dog.drawn(&options);
+    let planned = drawn(&dog, &options);
     dog.say(EntryBody::ResultSet {
         zone: Zone::Back,
         result: ZoneResult {
@@ -328,7 +310,7 @@ fn the_finished_dog_is_drawn_as_it_was_left() {
             ..ZoneResult::default()
         },
     });
-    let left = dog.drawn(&options);
+    let left = drawn(&dog, &options);
     let back = left.shapes.iter().find_map(|s| match &s.geometry {
         Geometry::Text { text, .. } if s.tag == Some(Tag::Zone(Zone::Back)) => Some(text.clone()),
         _ => None,
@@ -337,7 +319,7 @@ fn the_finished_dog_is_drawn_as_it_was_left() {
     let higher = edge(&left) - edge(&planned);
     assert!(higher > 3.0 && higher < 41.0, "{higher}");
     // Nothing measured: as planned, to the last point.
-    let plain = lamb().drawn(&options);
+    let plain = drawn(&lamb(), &options);
     assert_eq!(plain, planned);
 }
 
@@ -355,7 +337,7 @@ fn nonsense_is_drawn_nowhere(#[case] nonsense: f64) {
         },
         ..DrawOptions::default()
     };
-    let planned = lamb().drawn(&options);
+    let planned = drawn(&lamb(), &options);
     let mut dog = lamb();
     dog.say(EntryBody::ResultSet {
         zone: Zone::Back,
@@ -370,8 +352,8 @@ fn nonsense_is_drawn_nowhere(#[case] nonsense: f64) {
             hand: Some(Hand::Right),
         }],
     });
-    assert_eq!(dog.drawn(&options), planned);
-    assert!(!places(&dog.report()).iter().any(WalkPlace::is_seen));
+    assert_eq!(drawn(&dog, &options), planned);
+    assert!(!places(&checked(&dog)).iter().any(WalkPlace::is_seen));
     dog.say(EntryBody::TouchedUp {
         zone: Zone::Back,
         what: "off ".repeat(10_000),

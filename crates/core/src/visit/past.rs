@@ -166,7 +166,7 @@ pub struct ZonePast {
 }
 
 /// Milliseconds of a day.
-const DAY_MS: i64 = 86_400_000;
+pub(super) const DAY_MS: i64 = 86_400_000;
 
 /// Gathers what earlier visits tell a visit that began at `now_ms`.
 ///
@@ -242,14 +242,20 @@ pub(super) fn days_since(visit: &EarlierVisit, now_ms: i64) -> i64 {
     ((now_ms - visit.began_ms) / DAY_MS).max(0)
 }
 
+/// What was done at a visit; none where no plan of it was read.
+pub(super) fn recipe_of(visit: &EarlierVisit) -> Option<Recipe> {
+    let said = &visit.visit;
+    let plan = visit.plan.as_ref()?;
+    Some(Recipe::of(plan, &said.results, &said.coat.limits))
+}
+
 fn last_visit(last: &EarlierVisit, now_ms: i64) -> LastVisit {
     let said = &last.visit;
-    let recipe = last.plan.as_ref();
     LastVisit {
         visit: last.id,
         began_ms: last.began_ms,
         days: u32::try_from(days_since(last, now_ms)).unwrap_or(u32::MAX),
-        recipe: recipe.map(|plan| Recipe::of(plan, &said.results, &said.coat.limits)),
+        recipe: recipe_of(last),
         record: said.record.clone(),
         notes: said.notes.clone(),
         left_undone: said.run.as_ref().map_or_else(Vec::new, left_undone),

@@ -3,7 +3,7 @@ use std::collections::BTreeMap;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::past::EarlierVisit;
+use super::past::{DAY_MS, EarlierVisit, recipe_of};
 use super::recipe::{Recipe, RecipeZone};
 use crate::coat::Zone;
 use crate::dog::month_of;
@@ -35,7 +35,6 @@ pub struct SeasonZone {
     pub last_mm: Length,
 }
 
-const DAY_MS: i64 = 86_400_000;
 /// A visit is of another turn of the season after so many days (modelling choice: four months).
 const LEAST_DAYS: i64 = 120;
 /// Nor is what was done longer ago than this (modelling choice: two years and two months).
@@ -62,11 +61,6 @@ pub fn of_this_season(began_ms: &[i64], now_ms: i64) -> Option<usize> {
 pub(super) fn season(earlier: &[&EarlierVisit], now_ms: i64) -> Option<SeasonRecipe> {
     let began: Vec<i64> = earlier.iter().map(|v| v.began_ms).collect();
     let then = earlier[of_this_season(&began, now_ms)?];
-    let recipe_of = |visit: &EarlierVisit| {
-        let plan = visit.plan.as_ref()?;
-        let said = &visit.visit;
-        Some(Recipe::of(plan, &said.results, &said.coat.limits))
-    };
     let (recipe, last) = (recipe_of(then)?, recipe_of(earlier.last()?)?);
     let differs = differs(&recipe, &last);
     let is_other = recipe.look != last.look || !differs.is_empty();

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, ask, type Schemas } from './client';
 
 /** The trade's words, as the core says them. */
@@ -7,6 +7,21 @@ export function useCatalogue() {
     queryKey: ['catalogue'],
     queryFn: () => ask(api.GET('/api/catalogue')),
     staleTime: Infinity,
+  });
+}
+
+/** Dogs shown at once: those that were here last. */
+export const DOGS_AT_ONCE = 24;
+/** Where the dogs of today are goes on by itself: asked again after so long, ms. */
+const DOGS_AGAIN_MS = 30_000;
+
+/** The salon's dogs that answer to a name, those that were here last first. */
+export function useDogs(find: string, most: number) {
+  return useQuery({
+    queryKey: ['dogs', find, most],
+    queryFn: () => ask(api.GET('/api/dogs', { params: { query: { find, most } } })),
+    placeholderData: keepPreviousData,
+    refetchInterval: DOGS_AGAIN_MS,
   });
 }
 

@@ -1,8 +1,8 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
-import { useHouse } from '../../shared/api/salon';
+import { DOGS_AT_ONCE, useDogs, useHouse } from '../../shared/api/salon';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Plain, Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
@@ -18,19 +18,11 @@ const PLACES: (NonNullable<Schemas['DogCard']['here']>['place'] | undefined)[] =
   'ready',
 ];
 
-/** Dogs shown at once: those that were here last. */
-const AT_ONCE = 24;
 /** The studio: its dogs, standing on the rail at one scale. */
 export function StudioScreen() {
   const [find, setFind] = useState('');
-  const [most, setMost] = useState(AT_ONCE);
-  const dogs = useQuery({
-    queryKey: ['dogs', find, most],
-    queryFn: () => ask(api.GET('/api/dogs', { params: { query: { find, most } } })),
-    placeholderData: keepPreviousData,
-    // Where the dogs of today are goes on by itself.
-    refetchInterval: 30_000,
-  });
+  const [most, setMost] = useState(DOGS_AT_ONCE);
+  const dogs = useDogs(find, most);
   const house = useHouse();
   useEffect(() => {
     document.title = 'All dogs · Veliform';
@@ -63,7 +55,7 @@ export function StudioScreen() {
               placeholder="dog or owner"
               onChange={(e) => {
                 setFind(e.target.value);
-                setMost(AT_ONCE);
+                setMost(DOGS_AT_ONCE);
               }}
             />
           </label>
@@ -102,7 +94,7 @@ export function StudioScreen() {
             </ul>
             {dogs.data.length === most && (
               <div className="py-4">
-                <Plain onClick={() => setMost(most + AT_ONCE)}>Dogs seen before these</Plain>
+                <Plain onClick={() => setMost(most + DOGS_AT_ONCE)}>Dogs seen before these</Plain>
               </div>
             )}
           </>

@@ -1,23 +1,15 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { api, ask, type Schemas } from '../../../shared/api/client';
+import type { Schemas } from '../../../shared/api/client';
+import { DOGS_AT_ONCE, useDogs } from '../../../shared/api/salon';
 import { useVisitWork } from '../../../shared/visit/context';
 
-/** Asked again after so long, ms: minutes at the dryer go by themselves. */
-const AGAIN_MS = 30_000;
-/** As many as were here last: who is here today is among them. */
-const AT_ONCE = 24;
 /** More than so many would crowd the keys. */
 const MOST = 2;
 
 /** The other dogs of today, where they are and a touch away: two are worked at once. */
 export function OtherDogs() {
   const { visitId } = useVisitWork();
-  const dogs = useQuery({
-    queryKey: ['dogs', '', AT_ONCE],
-    queryFn: () => ask(api.GET('/api/dogs', { params: { query: { find: '', most: AT_ONCE } } })),
-    refetchInterval: AGAIN_MS,
-  });
+  const dogs = useDogs('', DOGS_AT_ONCE);
   const others = (dogs.data ?? []).filter((card) => isAtWork(card) && visitOf(card) !== visitId);
   if (others.length === 0) return null;
   return (
