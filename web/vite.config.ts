@@ -24,14 +24,14 @@ const offline = VitePWA({
     inlineWorkboxRuntime: true,
     runtimeCaching: [
       {
-        // Settings, words, kit, dogs, what earlier visits tell: nothing that is said during a visit.
+        // Settings, words, kit, dogs, what earlier visits tell: nothing that is said during a visit, and no clock.
         urlPattern: ({ url, sameOrigin, request }) =>
           sameOrigin &&
           request.mode !== 'navigate' &&
           url.pathname.startsWith('/api/') &&
           url.search === '' &&
           (url.pathname.endsWith('/past') ||
-            !/^\/api\/(visits|plans|photos|simulated-devices)\//.test(url.pathname)),
+            !/^\/api\/(health$|(visits|plans|photos|simulated-devices)\/)/.test(url.pathname)),
         handler: 'NetworkFirst',
         options: { cacheName: 'veliform-answers' },
       },

@@ -5,14 +5,12 @@
 use crate::support;
 
 use fantoccini::key::Key;
-use support::{CLOCK, TABLET, on_empty_stage};
+use support::{TABLET, on_empty_stage};
 
 #[tokio::test(flavor = "multi_thread")]
 async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
     on_empty_stage(TABLET, async |stage| {
-        stage.on_every_page(CLOCK).await;
-        stage.go("/").await;
-        stage.set_clock_back(42).await;
+        stage.it_is_days_ago(42).await;
         stage.touch(&stage.find("New dog").await).await;
         stage.type_into("Name", "Ballast").await;
         stage.type_into("Owner", "Ms Pointsman").await;
@@ -57,7 +55,7 @@ async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
             )
             .await;
         // Six weeks later it is found though it is typed wrong, and its way comes along.
-        stage.set_clock_back(0).await;
+        stage.it_is_days_ago(0).await;
         stage.type_into("Find", "balast").await;
         stage.touch_at_css("button[title='Ballast']").await;
         stage.touch(&stage.find("Begin today").await).await;

@@ -6,13 +6,11 @@ use crate::support;
 
 use fantoccini::key::Key;
 use serde_json::json;
-use support::{CLOCK, Stage, TABLET, on_empty_stage};
+use support::{Stage, TABLET, on_empty_stage};
 
 /// Six weeks before today a dog was measured and felt, its coat combed out, a look chosen.
-async fn first_visit(stage: &Stage) {
-    stage.on_every_page(CLOCK).await;
-    stage.go("/").await;
-    stage.set_clock_back(42).await;
+async fn first_visit(stage: &mut Stage) {
+    stage.it_is_days_ago(42).await;
     stage.touch(&stage.find("New dog").await).await;
     stage.type_into("Name", "Bufer").await;
     stage.type_into("Owner", "Ms Platelayer").await;
@@ -50,7 +48,7 @@ async fn touch_the_dog(stage: &Stage, name: &str) {
 async fn the_next_visit_begins_with_what_is_known_and_says_how_old_it_is() {
     on_empty_stage(TABLET, async |stage| {
         first_visit(stage).await;
-        stage.set_clock_back(0).await;
+        stage.it_is_days_ago(0).await;
         touch_the_dog(stage, "Bufer").await;
         stage.until_text("Last here 42 days ago").await;
         stage.touch(&stage.find("Begin today").await).await;
@@ -105,7 +103,7 @@ async fn the_next_visit_begins_with_what_is_known_and_says_how_old_it_is() {
 async fn a_card_typed_wrong_at_the_door_is_put_right_and_no_screen_writes_over_another() {
     on_empty_stage(TABLET, async |stage| {
         first_visit(stage).await;
-        stage.set_clock_back(0).await;
+        stage.it_is_days_ago(0).await;
         touch_the_dog(stage, "Bufer").await;
         stage.touch(&stage.find("Card of Bufer").await).await;
         stage.until_text("Keep the card").await;

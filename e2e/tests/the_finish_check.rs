@@ -3,7 +3,7 @@
 
 use crate::support;
 
-use support::{CLOCK, TABLET, on_empty_stage, on_stage};
+use support::{TABLET, on_empty_stage, on_stage};
 
 #[tokio::test(flavor = "multi_thread")]
 async fn what_was_left_says_what_to_touch_up() {
@@ -85,7 +85,6 @@ async fn the_tape_reads_the_result_and_a_photo_shows_it() {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_finished_dog_is_walked_round_and_goes_home() {
     on_empty_stage(TABLET, async |stage| {
-        stage.on_every_page(CLOCK).await;
         stage.go("/").await;
         stage.touch(&stage.find("New dog").await).await;
         stage.type_into("Name", "Coupling").await;

@@ -40,6 +40,7 @@ pub mod report;
 pub mod run;
 pub mod salon_log;
 pub mod say;
+pub mod schools;
 pub mod shape;
 pub mod sheet;
 pub mod solve;

@@ -8,7 +8,7 @@ use rstest::rstest;
 use support::{ample_coat, both, build};
 use veliform_core::balance::score;
 use veliform_core::coat::{CoatNow, Patch, Skin, Zone, ZoneMarks};
-use veliform_core::dog::{Answer, Dog, House, Schools};
+use veliform_core::dog::{Dog, House};
 use veliform_core::frame::Build;
 use veliform_core::job::Job;
 use veliform_core::lines::{ClipLine, clip_lines};
@@ -17,6 +17,7 @@ use veliform_core::placing::off_the_tone_edge;
 use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::report::line_offers;
 use veliform_core::say::Words;
+use veliform_core::schools::{Answer, Schools};
 use veliform_core::units::Length;
 use veliform_core::visit::{Entry, EntryBody, fold};
 

@@ -7,9 +7,10 @@ use rstest::rstest;
 use support::table::{kit, mm};
 use uuid::Uuid;
 use veliform_core::desk::{Desk, Reasons};
-use veliform_core::dog::{Answer, Dog, House, Schools, Topic};
+use veliform_core::dog::{Dog, House, Topic};
 use veliform_core::frame::{Measure, Method, TakenMeasure};
 use veliform_core::look::LookId;
+use veliform_core::schools::{Answer, Schools};
 use veliform_core::sheet::{CutSheet, Step};
 use veliform_core::visit::{LookChoice, fold};
 

@@ -3,10 +3,11 @@
 use rstest::rstest;
 use veliform_core::coat::Zone;
 use veliform_core::desk::{Desk, Reasons};
-use veliform_core::dog::{Answer, House, Schools};
+use veliform_core::dog::House;
 use veliform_core::frame::{FrameInput, Measure, Method, TakenMeasure, resolve};
 use veliform_core::look::LookId;
 use veliform_core::report::PlanReport;
+use veliform_core::schools::{Answer, Schools};
 use veliform_core::shape::{BothSides, bare, eye_to_ear_mm, head_edges};
 use veliform_core::sheet::{Stage, Step};
 use veliform_core::units::UnitSystem;

@@ -10,10 +10,11 @@ use uuid::Uuid;
 use veliform_core::balance::score;
 use veliform_core::coat::{Skin, Zone};
 use veliform_core::desk::{Desk, Reasons};
-use veliform_core::dog::{Answer, House, Schools};
+use veliform_core::dog::House;
 use veliform_core::run::{
     Cooling, OverReason, PutOff, RescueWay, RunEnd, RunEvent, Slip, SlipCause, StepState,
 };
+use veliform_core::schools::{Answer, Schools};
 use veliform_core::shape::Hand;
 use veliform_core::sheet::StepKind;
 use veliform_core::units::{Length, UnitSystem};

@@ -11,7 +11,7 @@ use veliform_core::body::{BodyPart, Found, FoundKind, Handling, Minds, Outcome};
 use veliform_core::coat::{Knots, KnotsBefore, Limit, LimitCause, Zone};
 use veliform_core::consult::{Part, Wish};
 use veliform_core::desk::{Desk, KnotsAgain, Reasons};
-use veliform_core::dog::{Answer, Dog, House, Programme, Question, Schools, Topic};
+use veliform_core::dog::{Dog, House, Programme, Topic};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::frame::{
     DogSize, Felt, Finding, Grade, Known, Measure, Method, TakenMeasure, resolve,
@@ -20,6 +20,7 @@ use veliform_core::grow::{Return, ReturnBecause};
 use veliform_core::look::LookId;
 use veliform_core::page::{Spot, View};
 use veliform_core::run::{Borne, PutOff, RunEnd, RunEvent};
+use veliform_core::schools::{Answer, Question, Schools};
 use veliform_core::sheet::{CutSheet, Stage, Step};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{

@@ -250,7 +250,7 @@ fn a_line_put_by_hand_is_cut_where_it_lies() {
 /// Handbook 3 and 10 C: a salon that clips with the lay only is planned so, throat and belly too.
 #[test]
 fn against_the_lay_is_planned_where_it_should_be_and_not_where_it_must_not() {
-    use veliform_core::dog::Answer;
+    use veliform_core::schools::Answer;
     let mut job = job(LookId::Summer, 450.0, 40.0, |_, _| {});
     let is_against = |plan: &Plan| plan.cuts.iter().any(|c| c.stroke == Stroke::Against);
     assert!(is_against(&planned(&job)), "in a summer look");

@@ -4,6 +4,8 @@
 mod dog_file;
 mod dog_file_schema;
 mod fonts;
+mod kind;
+mod look_file;
 mod page;
 mod paper;
 mod photo;
@@ -13,10 +15,12 @@ mod svg;
 mod text;
 
 pub use dog_file::{
-    DOG_FILE_FORMAT, DOG_FILE_VERSION, DogFile, DogFileError, MOST_BYTES, VisitRecord,
-    read_dog_file, write_dog_file,
+    DOG_FILE_FORMAT, DOG_FILE_VERSION, DogFile, MOST_BYTES, VisitRecord, read_dog_file,
+    write_dog_file,
 };
 pub use dog_file_schema::schema;
+pub use kind::FileError;
+pub use look_file::{read_look_file, write_look_file};
 pub use page::{PageError, pdf};
 pub use paper::{LifePaper, OwnerCard, Sheet, life_pages, owner_card_svg, sheet_pages};
 pub use photo::{KeptPhoto, MOST_PHOTO_BYTES, PhotoError, keep_photo};

@@ -5,7 +5,7 @@ use std::path::PathBuf;
 
 use proptest::prelude::*;
 use rstest::rstest;
-use veliform_formats::{DogFile, DogFileError, MOST_BYTES, read_dog_file, schema, write_dog_file};
+use veliform_formats::{DogFile, FileError, MOST_BYTES, read_dog_file, schema, write_dog_file};
 
 fn demo_files() -> Vec<(PathBuf, Vec<u8>)> {
     let folder = concat!(env!("CARGO_MANIFEST_DIR"), "/../../demo-salon/dogs");
@@ -92,7 +92,7 @@ fn what_is_not_a_dog_file_is_refused_with_place_and_reason(
 #[test]
 fn a_huge_file_is_refused_before_it_is_read() {
     let error = read_dog_file(&vec![b' '; MOST_BYTES + 1]).expect_err("refused");
-    assert!(matches!(error, DogFileError::TooLarge { .. }));
+    assert!(matches!(error, FileError::TooLarge { .. }));
 }
 
 #[test]

@@ -4,6 +4,7 @@ use std::net::IpAddr;
 use std::path::PathBuf;
 
 use clap::{Parser, Subcommand, ValueEnum};
+use jiff::Timestamp;
 use veliform_core::look::LookId;
 
 /// Plans a pet stylist's work on a dog's own outline.
@@ -32,6 +33,10 @@ pub enum Command {
         /// Port to listen on; 0 picks a free one.
         #[arg(long, default_value_t = USUAL_PORT)]
         port: u16,
+        /// The moment it is to be, such as 2027-03-01T09:00:00Z, for trying what time brings; now unless
+        /// given.
+        #[arg(long)]
+        at: Option<Timestamp>,
     },
     /// Serve the demo salon; a free port is picked if the usual one is taken.
     Demo {
@@ -41,6 +46,10 @@ pub enum Command {
         /// Port to listen on; 0 picks a free one.
         #[arg(long, default_value_t = USUAL_PORT)]
         port: u16,
+        /// The moment it is to be, such as 2027-03-01T09:00:00Z, for trying what time brings; now unless
+        /// given.
+        #[arg(long)]
+        at: Option<Timestamp>,
     },
     /// Plan the latest visit of dog files, without a server.
     Plan {

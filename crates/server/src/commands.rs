@@ -12,6 +12,7 @@ use crate::api::records;
 use crate::app::{SharedSalon, app};
 use crate::batch::Batch;
 use crate::cli::{Cli, Command};
+use crate::clock::{self, now_ms};
 use crate::demo;
 use crate::error::ApiError;
 use crate::front::Files;
@@ -72,7 +73,13 @@ pub enum CommandError {
 /// With one sentence that says what to do.
 pub fn run(cli: Cli, front: Files) -> Result<(), CommandError> {
     match cli.command {
-        Command::Serve { data, bind, port } => {
+        Command::Serve {
+            data,
+            bind,
+            port,
+            at,
+        } => {
+            at.into_iter().for_each(clock::set);
             let data = data_file(data)?;
             let kept = format!("The salon's data is in {}.", data.display());
             start(Settings {
@@ -84,7 +91,10 @@ pub fn run(cli: Cli, front: Files) -> Result<(), CommandError> {
                 greeting: vec![kept, "Stop with Ctrl-C.".into()],
             })
         }
-        Command::Demo { folder, port } => run_demo(&folder, port, front),
+        Command::Demo { folder, port, at } => {
+            at.into_iter().for_each(clock::set);
+            run_demo(&folder, port, front)
+        }
         Command::Plan {
             dog_files,
             look,
@@ -124,10 +134,6 @@ pub fn run(cli: Cli, front: Files) -> Result<(), CommandError> {
 fn start(settings: Settings) -> Result<(), CommandError> {
     actix_web::rt::System::new().block_on(serve(settings))?;
     Ok(())
-}
-
-fn now_ms() -> i64 {
-    jiff::Timestamp::now().as_millisecond()
 }
 
 fn run_demo(folder: &Path, port: u16, front: Files) -> Result<(), CommandError> {

@@ -6,7 +6,7 @@ use serde::Serialize;
 use utoipa::ToSchema;
 use veliform_core::frame::Problem;
 use veliform_core::solve::SolveError;
-use veliform_formats::{DogFileError, PageError, PhotoError, RasterError};
+use veliform_formats::{FileError, PageError, PhotoError, RasterError};
 use veliform_store::StoreError;
 
 /// Kinds of failure, stable for clients.
@@ -106,9 +106,9 @@ pub enum ApiError {
     /// The salon's data.
     #[error(transparent)]
     Store(#[from] StoreError),
-    /// A dog file.
+    /// A file brought in.
     #[error(transparent)]
-    DogFile(#[from] DogFileError),
+    File(#[from] FileError),
     /// The solve.
     #[error(transparent)]
     Solve(#[from] SolveError),
@@ -206,13 +206,13 @@ impl ApiError {
             | Self::Write(_)
             | Self::Pack(_)
             | Self::Raster(RasterError::Svg(_) | RasterError::Encode(_)) => ErrorKind::Internal,
-            Self::DogFile(DogFileError::TooLarge { .. }) | Self::TooLarge(_) => ErrorKind::TooLarge,
-            Self::DogFile(
-                DogFileError::Broken(_)
-                | DogFileError::UnknownField { .. }
-                | DogFileError::OtherFormat { .. }
-                | DogFileError::NewerVersion { .. }
-                | DogFileError::Dog { .. },
+            Self::File(FileError::TooLarge { .. }) | Self::TooLarge(_) => ErrorKind::TooLarge,
+            Self::File(
+                FileError::Broken { .. }
+                | FileError::UnknownField { .. }
+                | FileError::OtherFormat { .. }
+                | FileError::NewerVersion { .. }
+                | FileError::CannotBe { .. },
             )
             | Self::Raster(RasterError::Size { .. })
             | Self::Fields(_)

@@ -6,6 +6,7 @@ mod batch;
 mod blocking;
 mod body;
 pub mod cli;
+mod clock;
 mod commands;
 pub mod demo;
 mod document;

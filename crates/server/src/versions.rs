@@ -8,6 +8,30 @@ pub(crate) fn tag(version: i64) -> ETag {
     ETag(EntityTag::new_strong(version.to_string()))
 }
 
+/// The version several things stand at together.
+pub(crate) fn tag_of_all(versions: &[i64]) -> ETag {
+    let texts: Vec<String> = versions.iter().map(i64::to_string).collect();
+    ETag(EntityTag::new_strong(texts.join(".")))
+}
+
+/// What a change is made from; one that does not say is taken as it comes.
+pub(crate) struct MadeFrom(Option<Vec<EntityTag>>);
+
+impl MadeFrom {
+    pub(crate) fn of(request: &HttpRequest) -> Self {
+        match IfMatch::parse(request) {
+            Ok(IfMatch::Items(tags)) if !tags.is_empty() => Self(Some(tags)),
+            _ => Self(None),
+        }
+    }
+
+    /// Whether it is made from what stands there now.
+    pub(crate) fn is(&self, stands_at: &ETag) -> bool {
+        let is_this = |tags: &Vec<EntityTag>| tags.iter().any(|t| t.strong_eq(&stands_at.0));
+        self.0.as_ref().is_none_or(is_this)
+    }
+}
+
 /// The version that a change is made from; none where the request does not say.
 pub(crate) fn known_version(request: &HttpRequest) -> Option<i64> {
     match IfMatch::parse(request).ok()? {

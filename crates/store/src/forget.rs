@@ -27,53 +27,59 @@ const OF_VISITS: [&str; 5] = [
 ];
 
 impl Store {
-    /// What belongs to a dog: it is said before it goes.
+    /// What belongs to these dogs: it is said before it goes.
     ///
     /// # Errors
-    /// If there is none by that id, or the data file cannot be read.
-    pub fn belongings(&self, dog: Uuid) -> Result<Belongings, StoreError> {
-        self.dog(dog)?;
-        let count = |what: &str| -> Result<u32, StoreError> {
-            let sql = format!(
-                "SELECT count(*) FROM {what} WHERE visit_id IN (SELECT id FROM visit WHERE dog_id = ?1)"
-            );
-            Ok(self
+    /// If there is none by one of the ids, or the data file cannot be read.
+    pub fn belongings(&self, dogs: &[Uuid]) -> Result<Belongings, StoreError> {
+        let mut all = Belongings::default();
+        for dog in dogs {
+            self.dog(*dog)?;
+            let count = |what: &str| -> Result<u32, StoreError> {
+                let sql = format!(
+                    "SELECT count(*) FROM {what} WHERE visit_id IN (SELECT id FROM visit WHERE dog_id = ?1)"
+                );
+                Ok(self
+                    .read()
+                    .query_row(&sql, [dog.to_string()], |row| row.get(0))?)
+            };
+            let sql = "SELECT count(*) FROM visit WHERE dog_id = ?1";
+            let visits: u32 = self
                 .read()
-                .query_row(&sql, [dog.to_string()], |row| row.get(0))?)
-        };
-        let sql = "SELECT count(*) FROM visit WHERE dog_id = ?1";
-        let visits = self
-            .read()
-            .query_row(sql, [dog.to_string()], |row| row.get(0))?;
-        Ok(Belongings {
-            visits,
-            entries: count("entry")?,
-            plans: count("any_plan")?,
-            photos: count("photo")?,
-        })
+                .query_row(sql, [dog.to_string()], |row| row.get(0))?;
+            all.visits += visits;
+            all.entries += count("entry")?;
+            all.plans += count("any_plan")?;
+            all.photos += count("photo")?;
+        }
+        Ok(all)
     }
 
-    /// Forgets a dog with all that belongs to it, in one transaction; what it leaves in the file is
+    /// Forgets dogs with all that belongs to them, in one transaction; what they leave in the file is
     /// written over.
     ///
     /// # Errors
-    /// If there is none by that id, or the data file cannot be written: then nothing is forgotten.
-    pub fn forget(&mut self, dog: Uuid) -> Result<Belongings, StoreError> {
-        let gone = self.belongings(dog)?;
+    /// If there is none by one of the ids, or the data file cannot be written: then nothing is forgotten.
+    pub fn forget(&mut self, dogs: &[Uuid]) -> Result<Belongings, StoreError> {
+        let gone = self.belongings(dogs)?;
         self.write(|tx| {
-            let id = dog.to_string();
-            tx.execute(
-                "INSERT INTO forgetting SELECT id FROM visit WHERE dog_id = ?1",
-                [&id],
-            )?;
+            for dog in dogs {
+                tx.execute(
+                    "INSERT INTO forgetting SELECT id FROM visit WHERE dog_id = ?1",
+                    [dog.to_string()],
+                )?;
+            }
             for table in OF_VISITS {
                 let sql = format!(
                     "DELETE FROM {table} WHERE visit_id IN (SELECT visit_id FROM forgetting)"
                 );
                 tx.execute(&sql, [])?;
             }
-            tx.execute("DELETE FROM visit WHERE dog_id = ?1", [&id])?;
-            forget_card(tx, &id)?;
+            for dog in dogs {
+                let id = dog.to_string();
+                tx.execute("DELETE FROM visit WHERE dog_id = ?1", [&id])?;
+                forget_card(tx, &id)?;
+            }
             tx.execute("DELETE FROM forgetting", [])?;
             Ok(())
         })?;

@@ -77,8 +77,8 @@ fn a_forgotten_dog_leaves_nothing_in_the_file() {
         plans: 0,
         photos: 0,
     };
-    assert_eq!(store.belongings(id(1)).expect("counts"), all);
-    assert_eq!(store.forget(id(1)).expect("forgets"), all);
+    assert_eq!(store.belongings(&[id(1)]).expect("counts"), all);
+    assert_eq!(store.forget(&[id(1)]).expect("forgets"), all);
     assert!(matches!(store.dog(id(1)), Err(StoreError::NotFound { .. })));
     assert!(matches!(
         store.visit(id(11), 0),

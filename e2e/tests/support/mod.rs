@@ -21,6 +21,7 @@ use fantoccini::wd::WebDriverCompatibleCommand;
 use fantoccini::{Client, ClientBuilder, Locator};
 use futures_util::FutureExt as _;
 use hyper_util::client::legacy::connect::HttpConnector;
+use jiff::{SignedDuration, Timestamp};
 use serde_json::{Value, json};
 use tempfile::TempDir;
 
@@ -169,16 +170,11 @@ pub struct Stage {
     salon: Salon,
     folder: TempDir,
     server: Option<Group>,
+    /// The salon's clock is behind by so many days.
+    days_ago: u32,
     driver: Group,
     _profile: TempDir,
 }
-
-/// Sets a browser's clock back by as many milliseconds as its storage says: a first visit was before.
-pub const CLOCK: &str = "{
-    const back = Number(localStorage.getItem('test.clock-back') ?? 0);
-    const now = Date.now.bind(Date);
-    Date.now = () => now() - back;
-}";
 
 /// Runs a test against the demo salon in a browser of its own; ends both whatever happens.
 pub async fn on_stage<F>(screen: Screen, test: F)
@@ -253,7 +249,7 @@ async fn open_browser() -> (Client, Group, TempDir) {
 impl Stage {
     async fn start(screen: Screen, salon: Salon) -> Self {
         let folder = tempfile::tempdir().unwrap();
-        let (server, address) = serve(salon, folder.path(), 0);
+        let (server, address) = serve(salon, folder.path(), 0, 0);
         let (client, driver, profile) = open_browser().await;
         let mut stage = Self {
             client,
@@ -261,6 +257,7 @@ impl Stage {
             salon,
             folder,
             server: Some(server),
+            days_ago: 0,
             driver,
             _profile: profile,
         };
@@ -319,11 +316,11 @@ impl Stage {
             .unwrap();
     }
 
-    /// Begins the studio anew so many days ago, where [`CLOCK`] stands on every page.
-    pub async fn set_clock_back(&self, days: u32) {
-        let ms = u64::from(days) * 86_400_000;
-        let set = format!("localStorage.setItem('test.clock-back', '{ms}'); return true");
-        self.script(&set).await;
+    /// Serves the salon anew, so many days before today, and opens the studio.
+    pub async fn it_is_days_ago(&mut self, days: u32) {
+        self.kill_server();
+        self.days_ago = days;
+        self.restart_server();
         self.go("/").await;
         self.until_text("New dog").await;
     }
@@ -355,7 +352,7 @@ impl Stage {
     /// Starts the server again on the same port and data.
     pub fn restart_server(&mut self) {
         let port = self.address.rsplit(':').next().unwrap().parse().unwrap();
-        let (server, address) = serve(self.salon, self.folder.path(), port);
+        let (server, address) = serve(self.salon, self.folder.path(), port, self.days_ago);
         assert_eq!(address, self.address);
         self.server = Some(server);
     }
@@ -777,7 +774,7 @@ enum Salon {
     Empty,
 }
 
-fn serve(salon: Salon, folder: &Path, port: u16) -> (Group, String) {
+fn serve(salon: Salon, folder: &Path, port: u16, days_ago: u32) -> (Group, String) {
     let mut command = Command::new(program());
     match salon {
         Salon::Demo => command.arg("demo").arg("--folder").arg(folder),
@@ -786,6 +783,10 @@ fn serve(salon: Salon, folder: &Path, port: u16) -> (Group, String) {
             .arg("--data")
             .arg(folder.join("salon.db")),
     };
+    if days_ago > 0 {
+        let then = Timestamp::now() - SignedDuration::from_hours(24 * i64::from(days_ago));
+        command.arg("--at").arg(then.to_string());
+    }
     let mut server = spawn(command.arg("--port").arg(port.to_string()));
     let said = wait_for_line(&mut server, "Veliform is at").expect("the server says its address");
     let address = said.rsplit(' ').next().unwrap().to_owned();

@@ -1,5 +1,5 @@
 import { memo, Suspense, useDeferredValue, useMemo } from 'react';
-import { Outlet, useLocation, useParams, useSearchParams } from 'react-router';
+import { Navigate, Outlet, useLocation, useParams, useSearchParams } from 'react-router';
 import { Failure, type Schemas } from '../shared/api/client';
 import { useCatalogue, useHouse, useKit, usePast } from '../shared/api/salon';
 import { FailedPage, LoadingPage } from '../shared/ui/states';
@@ -130,6 +130,8 @@ function OpenVisit({ visitId }: { visitId: string }) {
   );
   const calm = useDeferredValue(useSlow(work, log.tried !== null));
 
+  if (visit.stage.stage === 'moved')
+    return <Navigate replace to={pathname.replace(visitId, visit.stage.to)} />;
   const failure =
     visit.stage.stage === 'failed'
       ? visit.stage.failure

@@ -1,6 +1,7 @@
-use crate::dog::{Answer as A, Question, Schools};
 use crate::kit::ONE_SIZE_MM;
 use crate::look::{EarRule, ForeLegShape, HindLegShape, Look, UnderlineShape};
+use crate::schools::Answer as A;
+use crate::schools::{Question, Schools};
 
 /// Belly before the waist against the look's own length, short and filled (modelling choice).
 const SHORT_BELLY: f64 = 0.6;

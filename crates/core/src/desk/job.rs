@@ -5,11 +5,12 @@ use super::problems::LOOK_BODY_MM;
 use crate::body::Handling;
 use crate::coat::Skin;
 use crate::consult::{LookHere, Talk, looks_here, owners_limits};
-use crate::dog::{Answer, House, Question, Schools};
+use crate::dog::House;
 use crate::job::Job;
 use crate::kit::{Tool, is_driven};
 use crate::look::{LineStop, Look, LookId};
 use crate::run::with_cut;
+use crate::schools::{Answer, Question, Schools};
 use crate::units::Length;
 use crate::visit::{LookChoice, WayOf};
 
@@ -79,7 +80,8 @@ impl Desk<'_> {
             .map(|question| {
                 let whose = match visit.way_of(*question, salon) {
                     WayOf::Today => "today only",
-                    _ => "this dog's own",
+                    WayOf::Look => "of this look",
+                    WayOf::Dog | WayOf::Salon | WayOf::Ours => "this dog's own",
                 };
                 format!(
                     "{}: {} ({whose}; else {}).",

@@ -2,8 +2,8 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::{Desk, Reasons};
-use crate::dog::{Answer, Question};
 use crate::report::PlanReport;
+use crate::schools::{Answer, Question};
 use crate::solve::{SolveError, in_halves};
 use crate::visit::WayOf;
 

@@ -3,12 +3,12 @@ use std::collections::BTreeMap;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::schools::Schools;
 use super::sort::SortFactor;
 use super::topic::Topic;
 use crate::frame::{Problem, Severity};
 use crate::kit::{Clipper, UnderComb};
 use crate::look::{LineStop, OwnLook, Placement};
+use crate::schools::Schools;
 use crate::units::{Length, UnitSystem, length_text};
 
 /// The salon's settings.
@@ -94,12 +94,13 @@ impl House {
         let mut refuse = |field: &str, message: String| {
             problems.push(Problem::of(field, Severity::Refused, message));
         };
-        if self.own_looks.len() > MOST_OWN_LOOKS {
+        let offered = self.own_looks.iter().filter(|own| !own.is_put_away);
+        let offered = offered.count();
+        if offered > MOST_OWN_LOOKS {
             refuse(
                 "house.own_looks",
                 format!(
-                    "There are {} looks of your own; keep at most {MOST_OWN_LOOKS}.",
-                    self.own_looks.len()
+                    "There are {offered} looks of your own; keep at most {MOST_OWN_LOOKS}, and put the others away."
                 ),
             );
         }

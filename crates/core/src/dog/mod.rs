@@ -5,7 +5,6 @@ mod born;
 mod find;
 mod house;
 mod programme;
-mod schools;
 mod sort;
 mod topic;
 
@@ -15,7 +14,6 @@ pub use born::{BirthMonth, NoMonth};
 pub use find::{is_same_name, nearness};
 pub use house::House;
 pub use programme::Programme;
-pub use schools::{Answer, Question, Schools};
 use serde::{Deserialize, Serialize};
 pub use sort::{Sort, SortBy, SortFactor};
 pub use topic::Topic;
@@ -51,6 +49,9 @@ pub struct Dog {
     /// Its sex.
     #[serde(default)]
     pub sex: Sex,
+    /// Whether it is neutered; none where nobody said.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub is_neutered: Option<bool>,
     /// Its age in whole months: when entered, or by the calendar where the month of birth is known.
     #[serde(default)]
     pub age_months: Option<u16>,
@@ -61,6 +62,9 @@ pub struct Dog {
     /// How its owner is reached.
     #[serde(default, skip_serializing_if = "String::is_empty")]
     pub reach: String,
+    /// Which of several owners of that name; none where there is but one.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub owner_id: Option<Uuid>,
     /// What its owner said once for all visits.
     #[serde(default, skip_serializing_if = "AtHome::is_empty")]
     pub at_home: AtHome,

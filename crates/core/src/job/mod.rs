@@ -2,11 +2,12 @@
 
 use crate::balance::Subject;
 use crate::coat::{CoatNow, Skin, Zone, shortest_safe_mm};
-use crate::dog::{Answer, House};
+use crate::dog::House;
 use crate::frame::Sides;
 use crate::kit::Tool;
 use crate::look::Look;
 use crate::placing::tone_shifts;
+use crate::schools::Answer;
 
 /// Everything a plan depends on.
 #[derive(Clone, Debug, PartialEq)]

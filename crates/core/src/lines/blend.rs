@@ -2,8 +2,8 @@
 
 use super::courses::Draft;
 use crate::coat::Zone;
-use crate::dog::{Answer, Question};
 use crate::kit::{ONE_SIZE_MM, Tool, ToolKind};
+use crate::schools::{Answer, Question};
 
 impl Draft<'_> {
     /// How the step between two zones is joined, over `over_mm` of the longer one's hair; none where

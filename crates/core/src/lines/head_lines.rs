@@ -6,8 +6,8 @@ use kurbo::{Point, Vec2};
 use super::clip_line::{ClipLine, LeftAs};
 use super::courses::Draft;
 use crate::coat::Zone;
-use crate::dog::{Answer, Question};
 use crate::look::{EarRule, LineName};
+use crate::schools::{Answer, Question};
 use crate::shape::{HeadShape, Station as S, parting_mm};
 
 /// A cheek or an ear this short is clipped, mm: longer ones are shaped (handbook 5, *Nominal

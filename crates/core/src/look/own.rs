@@ -7,6 +7,7 @@ use uuid::Uuid;
 use super::{EarRule, FootFinish, ForeLegShape, HeadRule, HindLegShape, Look, LookId, Placement};
 use crate::coat::Zone;
 use crate::frame::{Problem, Severity};
+use crate::schools::Schools;
 use crate::shape::{HeadShape, HemShape};
 use crate::units::Length;
 
@@ -132,6 +133,14 @@ pub struct OwnLook {
     /// What the owner takes on, where it differs.
     #[serde(default)]
     pub upkeep: Option<OwnUpkeep>,
+    /// What is done otherwise in this look than in others.
+    #[serde(default, skip_serializing_if = "Schools::is_empty")]
+    #[schema(required = false)]
+    pub ways: Schools,
+    /// Offered no more; what was planned with it stays as it is.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    #[schema(required = false)]
+    pub is_put_away: bool,
 }
 
 /// What an owner takes on with a look of the salon's own, for a medium dog.
@@ -191,6 +200,8 @@ impl OwnLook {
             head: None,
             order_note: String::new(),
             upkeep: None,
+            ways: Schools::default(),
+            is_put_away: false,
         }
     }
 

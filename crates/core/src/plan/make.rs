@@ -1,10 +1,10 @@
 use crate::balance::{Subject, fit_head};
 use crate::coat::Zone;
-use crate::dog::{Answer, Question};
 use crate::job::Job;
 use crate::kit::Tool;
 use crate::look::{LineName, LineStop, Look};
 use crate::placing::{has_shelf, skirt_stop, tone_shifts};
+use crate::schools::{Answer, Question};
 use crate::solve::{
     Accuracy, Bench, BodyCut, Cutting, LegWay, Solution, SolveError, Sought, UnitCut, choose_tools,
 };

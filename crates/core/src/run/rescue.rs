@@ -5,11 +5,11 @@ use super::event::Slip;
 use super::state::{Run, StepState};
 use crate::balance::score;
 use crate::coat::{Limit, LimitCause, Zone, days_to_grow, whole_weeks};
-use crate::dog::Answer;
 use crate::job::Job;
 use crate::look::{LOOK_HEIGHT_MM, LineName, LineStop};
 use crate::plan::{Plan, make_plan};
 use crate::say::Words;
+use crate::schools::Answer;
 use crate::solve::SolveError;
 use crate::units::Length;
 

@@ -6,10 +6,10 @@ use super::minutes as m;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::Texture;
-use crate::dog::{Answer, Question};
 use crate::kit::{ClipperFit, ONE_SIZE_MM, Tool};
 use crate::look::LineName;
 use crate::say::capital;
+use crate::schools::{Answer, Question};
 use crate::solve::{Roughing, Stroke, Unit, UnitCut};
 
 impl<'a> Writer<'a> {

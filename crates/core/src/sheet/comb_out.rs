@@ -7,7 +7,8 @@ use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
 use crate::body::Minds;
 use crate::coat::{CombRegion, Knots, Site, Texture, Zone};
-use crate::dog::{Answer, Question, Topic};
+use crate::dog::Topic;
+use crate::schools::{Answer, Question};
 
 /// The second round takes this share of the first (handbook 10 F, modelling choice).
 const SECOND_ROUND: f64 = 0.4;

@@ -9,9 +9,9 @@ use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::balance::{column_mm, finished_foot_mm};
 use crate::coat::Zone;
-use crate::dog::{Answer, Question};
 use crate::look::FootFinish;
 use crate::say::capital;
+use crate::schools::{Answer, Question};
 use crate::shape::Leg;
 use crate::solve::Unit;
 

@@ -11,9 +11,9 @@ use super::small_jobs::CLOSE_MM;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::Zone;
-use crate::dog::{Answer, Question};
 use crate::frame::EarKind;
 use crate::look::LineName;
+use crate::schools::{Answer, Question};
 use crate::shape::{HeadShape, eye_to_ear_mm};
 use crate::solve::Unit;
 

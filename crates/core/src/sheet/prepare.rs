@@ -6,8 +6,9 @@ use super::small_jobs::tick;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
 use crate::coat::{CombRegion, Knots, Texture, Zone};
-use crate::dog::{Answer, Question, Topic};
+use crate::dog::Topic;
 use crate::kit::{ONE_SIZE_MM, Tool, ToolKind};
+use crate::schools::{Answer, Question};
 use crate::solve::Unit;
 
 /// More than this comes off all over: the coat is roughed out before the bath, mm (handbook 6).

@@ -7,7 +7,7 @@ use super::shears::Place;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::{Texture, Zone};
-use crate::dog::{Answer, Question};
+use crate::schools::{Answer, Question};
 use crate::shape::SKIRT_PIECE;
 use crate::solve::{Stroke, Unit, UnitCut};
 

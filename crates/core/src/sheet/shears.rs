@@ -1,7 +1,7 @@
 //! Which pair of shears goes where (handbook 10 C 7).
 
 use super::writer::Writer;
-use crate::dog::{Answer, Question};
+use crate::schools::{Answer, Question};
 
 /// Where a pair of shears works.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]

@@ -7,8 +7,9 @@ use super::minutes as m;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
 use crate::coat::{CoatColour, Knots, Site, SiteSkin, Skin, Zone};
-use crate::dog::{Answer, Dog, Question, Sex};
+use crate::dog::{Dog, Sex};
 use crate::kit::{Tool, ToolKind, UnderComb};
+use crate::schools::{Answer, Question};
 use crate::shape::{BellyReach, BothSides, hygiene_area};
 use crate::units::Length;
 

@@ -2,7 +2,7 @@
 
 use super::writer::Writer;
 use crate::coat::Zone;
-use crate::dog::{Answer, Question};
+use crate::schools::{Answer, Question};
 
 /// What is cut nearer to the felt end of the bone than this, mm (handbook 10 E).
 const BEYOND_THE_BONE_MM: f64 = 5.0;

@@ -15,13 +15,14 @@ use super::staged::{BREAK_EVERY_MINUTES as SHORT_BREAKS, StagedSheet, belongs};
 use super::stands::put_stands;
 use super::step::{CutSheet, Stage, Step, StepKind};
 use crate::coat::{Site, Zone};
-use crate::dog::{Answer, Programme, Question, Sort, SortFactor, Topic};
+use crate::dog::{Programme, Sort, SortFactor, Topic};
 use crate::job::Job;
 use crate::kit::ToolKind;
 use crate::lines::ClipLine;
 use crate::look::LineName;
 use crate::plan::Plan;
 use crate::say::Words;
+use crate::schools::{Answer, Question};
 use crate::solve::{Stroke, Unit, UnitCut};
 
 /// Work between two breaks, minutes (modelling choice after handbook 6, *breaks*: short for old,

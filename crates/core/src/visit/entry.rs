@@ -9,7 +9,7 @@ use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatFinish, Knots, Limit, Site, SiteMarks, Texture, Zone, ZoneMarks};
 use crate::consult::{Part, Talk, Wish};
-use crate::dog::{Answer, Programme, Question};
+use crate::dog::Programme;
 use crate::finish::{Looked, ZoneResult};
 use crate::frame::{
     Angle, BuildType, DogSize, EarKind, Felt, Grade, Known, Measure, OwnType, Stance, TailKind,
@@ -19,6 +19,7 @@ use crate::look::{LineName, LineStop, LookId, OwnLook};
 use crate::photo::{PhotoMarks, PhotoMoment};
 use crate::picture::OwnersPicture;
 use crate::run::RunEvent;
+use crate::schools::{Answer, Question};
 use crate::units::Length;
 
 /// Something a person said about a visit: small, dated, never changed.

@@ -9,13 +9,14 @@ use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatInput, Knots, Limit, Zone};
 use crate::consult::{Part, Talk, Wish};
-use crate::dog::{Answer, Dog, Programme, Question, Schools};
+use crate::dog::{Dog, Programme};
 use crate::finish::{Looked, ZoneResult};
 use crate::frame::{Felt, FrameInput, Grade, Known};
 use crate::look::{OwnLook, Placement, Shifts};
 use crate::photo::{PhotoMarks, PhotoMoment};
 use crate::picture::OwnersPicture;
 use crate::run::{Run, RunEvent, put_knot};
+use crate::schools::{Answer, Question, Schools};
 use crate::sheet::FromLastTime;
 use crate::units::Length;
 
@@ -132,6 +133,8 @@ pub enum WayOf {
     Today,
     /// This dog's own.
     Dog,
+    /// Of the salon's own look it gets.
+    Look,
     /// The salon's.
     Salon,
     /// Ours, where nobody said anything.
@@ -139,9 +142,11 @@ pub enum WayOf {
 }
 
 impl Visit {
-    /// The answers in force: this visit's before this dog's before the salon's.
+    /// The answers in force: this visit's before this dog's before the look's before the salon's.
     pub fn ways_over(&self, salon: &Schools) -> Schools {
-        self.ways_today.over(&self.ways.over(salon))
+        let of_look = self.own_look.as_ref().map(|own| own.ways.over(salon));
+        let below = of_look.as_ref().unwrap_or(salon);
+        self.ways_today.over(&self.ways.over(below))
     }
 
     /// Where the answer in force comes from.
@@ -151,6 +156,8 @@ impl Visit {
             WayOf::Today
         } else if said(&self.ways) {
             WayOf::Dog
+        } else if self.own_look.as_ref().is_some_and(|own| said(&own.ways)) {
+            WayOf::Look
         } else if said(salon) {
             WayOf::Salon
         } else {
@@ -239,6 +246,7 @@ pub fn fold<'a>(dog: &Dog, entries: impl IntoIterator<Item = &'a Entry>) -> Visi
             continue;
         }
         apply(&mut visit, body, said.entry.at_ms);
+        owners_leave(&mut visit, dog, body);
         if may_change_the_plan(body) {
             visit.run.iter_mut().for_each(Run::mark_changed);
         }
@@ -264,6 +272,26 @@ impl<'a> Said<'a> {
 
     fn counts(&self, entry: Uuid) -> bool {
         self.entry.id == entry && !self.is_taken_back
+    }
+}
+
+/// What the owner said once of photos: with leave for all, a finished dog's may be shown until it is said
+/// otherwise of that one; without, none is, whatever is said of it.
+fn owners_leave(visit: &mut Visit, dog: &Dog, body: &EntryBody) {
+    match (dog.at_home.photos_may_be_shown, body) {
+        (
+            Some(true),
+            EntryBody::PhotoTaken {
+                photo,
+                moment: PhotoMoment::After,
+            },
+        ) => {
+            visit.may_be_shown.insert(*photo);
+        }
+        (Some(false), EntryBody::PhotoLeave { photo, .. }) => {
+            visit.may_be_shown.remove(photo);
+        }
+        _ => {}
     }
 }
 

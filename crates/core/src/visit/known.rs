@@ -8,10 +8,11 @@ use super::past::{EarlierVisit, days_since, grown, growth_of};
 use crate::body::Handling;
 use crate::coat::{CoatFinish, Knots, KnotsBefore, Limit, Site, SiteMarks, Texture, Zone};
 use crate::consult::{Part, Wish};
-use crate::dog::{Dog, Programme, Schools};
+use crate::dog::{Dog, Programme};
 use crate::frame::{Ago, DogSize, Felt, FrameInput};
 use crate::look::{OwnLook, Placement, Shifts};
 use crate::run::{Borne, Run, RunEnd, from_last, left_undone};
+use crate::schools::Schools;
 use crate::sheet::FromLastTime;
 use crate::units::Length;
 

@@ -8,7 +8,7 @@ use crate::blocking::Salon;
 use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
 
-/// What belongs to a dog, counted.
+/// What belongs to a dog, or to all dogs of an owner, counted.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct WhatGoes {
     visits: u32,
@@ -42,7 +42,7 @@ pub(crate) async fn get_belongings(
     id: web::Path<Uuid>,
 ) -> Result<web::Json<WhatGoes>, ApiError> {
     let id = id.into_inner();
-    let all = salon.run(move |store| Ok(store.belongings(id)?)).await?;
+    let all = salon.run(move |store| Ok(store.belongings(&[id])?)).await?;
     Ok(web::Json(all.into()))
 }
 
@@ -55,7 +55,7 @@ pub(crate) async fn forget_dog(
     id: web::Path<Uuid>,
 ) -> Result<web::Json<WhatGoes>, ApiError> {
     let id = id.into_inner();
-    let gone = salon.run(move |store| Ok(store.forget(id)?)).await?;
+    let gone = salon.run(move |store| Ok(store.forget(&[id])?)).await?;
     Ok(web::Json(gone.into()))
 }
 

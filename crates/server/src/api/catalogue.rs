@@ -6,7 +6,7 @@ use utoipa::ToSchema;
 use veliform_core::body::{BodyPart, FoundKind, Minds};
 use veliform_core::coat::{Knots, Site, SiteSkin, Texture, Zone};
 use veliform_core::device::DeviceKind;
-use veliform_core::dog::{Answer, Programme, Question};
+use veliform_core::dog::Programme;
 use veliform_core::frame::{
     Angle, BuildType, EarKind, Felt, Finding, Measure, Method, QUICK_EIGHT, Stop, TailKind,
 };
@@ -15,6 +15,7 @@ use veliform_core::look::{
 };
 use veliform_core::page::View;
 use veliform_core::picture::PicturePoint;
+use veliform_core::schools::{Answer, Question};
 use veliform_core::shape::{Drag, HeadShape, Landmark};
 use veliform_core::sheet::STANDING_CAUTION;
 use veliform_core::units::Length;

@@ -12,6 +12,7 @@ use veliform_store::{DogListing, DogName};
 use super::belongings::ONE_DAY_MS;
 use crate::blocking::{Salon, compute};
 use crate::body::Json;
+use crate::clock::now_ms;
 use crate::error::{ApiError, ErrorBody};
 use crate::versions::{known_version, tag};
 
@@ -171,10 +172,6 @@ pub(crate) async fn get_dog(
         })
         .await?;
     Ok(HttpResponse::Ok().insert_header(tag(version)).json(found))
-}
-
-pub(super) fn now_ms() -> i64 {
-    jiff::Timestamp::now().as_millisecond()
 }
 
 /// Keeps a new dog, or a correction of one: `If-Match` says which version was corrected, so that two

@@ -7,6 +7,7 @@ use veliform_formats::{VisitRecord, read_dog_file, write_dog_file};
 use veliform_store::Store;
 
 use crate::blocking::{Salon, compute};
+use crate::clock::now_ms;
 use crate::demo::into_import;
 use crate::error::{ApiError, ErrorBody};
 
@@ -104,7 +105,7 @@ pub(crate) async fn import_dog(
     .await?;
     let imported = salon
         .run(move |store| {
-            store.import(&dog, &visits, jiff::Timestamp::now().as_millisecond())?;
+            store.import(&dog, &visits, now_ms())?;
             Ok(Imported {
                 dog: dog.id,
                 name: dog.name,

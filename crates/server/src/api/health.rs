@@ -3,6 +3,8 @@ use serde::Serialize;
 use utoipa::ToSchema;
 use veliform_core::plan::METHOD;
 
+use crate::clock::now_ms;
+
 /// The program, alive.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct Health {
@@ -10,6 +12,8 @@ pub struct Health {
     version: &'static str,
     /// Name and number of the method.
     method: &'static str,
+    /// Now, by the salon's clock, milliseconds since 1970 in UTC.
+    now_ms: i64,
 }
 
 /// Says that the program is alive.
@@ -19,5 +23,6 @@ pub(crate) async fn get_health() -> web::Json<Health> {
     web::Json(Health {
         version: env!("CARGO_PKG_VERSION"),
         method: METHOD,
+        now_ms: now_ms(),
     })
 }

@@ -5,12 +5,9 @@ use veliform_core::kit::{Tool, check_tool};
 
 use crate::blocking::Salon;
 use crate::body::{Json, Whole};
+use crate::clock::now_ms;
 use crate::error::{ApiError, ErrorBody};
 use crate::versions::{known_version, tag};
-
-fn now_ms() -> i64 {
-    jiff::Timestamp::now().as_millisecond()
-}
 
 /// Settings with the version they stand at.
 fn answer((house, version): (House, i64)) -> HttpResponse {

@@ -10,10 +10,10 @@ use veliform_core::visit::{EarlierVisit, Life, Visit, life};
 use veliform_formats::{LifePaper, life_pages};
 use veliform_store::PhotoHead;
 
-use super::dogs::now_ms;
 use super::papers::{day, pdf_file};
 use super::past::{PlansRead, read_before};
 use crate::blocking::{Salon, compute};
+use crate::clock::now_ms;
 use crate::error::{ApiError, ErrorBody};
 
 /// A photo of a dog's life.

@@ -10,6 +10,8 @@ mod files;
 mod health;
 mod kit;
 mod life;
+mod looks;
+mod next_visit;
 mod owners;
 mod papers;
 mod past;
@@ -39,16 +41,23 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(dogs::list_dogs)
         .service(dogs::get_dog)
         .service(dogs::put_dog)
+        .service(next_visit::get_next)
         .service(belongings::get_belongings)
         .service(belongings::forget_dog)
         .service(belongings::merge_dogs)
         .service(owners::get_owner)
         .service(owners::put_owner)
+        .service(owners::tell_owners_apart)
+        .service(owners::join_owners)
+        .service(owners::get_owners_belongings)
+        .service(owners::forget_owner)
         .service(life::get_life)
         .service(life::get_life_pdf)
         .service(files::export_dog)
         .service(files::import_dog)
         .service(files::get_schema)
+        .service(looks::export_look)
+        .service(looks::import_look)
         .service(visits::put_visit)
         .service(visits::get_visit)
         .service(visits::append_entries)

@@ -1,16 +1,17 @@
 use actix_web::{get, post, put, web};
-use jiff::Timestamp;
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::dog::Dog;
-use veliform_core::visit::{Entry, EntryBody, known, refusals};
+use veliform_core::visit::{Entry, known, refusals};
 use veliform_formats::read_json;
 use veliform_store::{Store, StoreError};
 
+use super::next_visit::brought;
 use super::past::{PlansRead, read_before};
 use crate::blocking::{Salon, at_once, compute};
 use crate::body::Json;
+use crate::clock::now_ms;
 use crate::error::{ApiError, ErrorBody, sentence};
 
 /// A visit to begin.
@@ -174,15 +175,7 @@ pub(crate) async fn put_visit(
         Ok(known(&dog, &earlier, began_ms))
     })
     .await?;
-    let entry = known.map(|known| Entry {
-        id: brought_along(id),
-        at_ms: began_ms,
-        stamp_ms: Some(began_ms),
-        author: String::new(),
-        body: EntryBody::BroughtAlong {
-            known: Box::new(known),
-        },
-    });
+    let entry = known.map(|known| brought(id, began_ms, known));
     let log = salon
         .run(move |store| {
             let id = store.begin_visit(id, visit.dog, began_ms, entry.as_slice())?;
@@ -190,12 +183,6 @@ pub(crate) async fn put_visit(
         })
         .await?;
     Ok(web::Json(log))
-}
-
-/// The id of the entry that brings along what is known: the visit's own but for its last bit, so that two
-/// screens that begin the same visit write the same entry.
-const fn brought_along(visit: Uuid) -> Uuid {
-    Uuid::from_u128(visit.as_u128() ^ 1)
 }
 
 /// A visit, with the entries a screen has not seen.
@@ -219,7 +206,7 @@ fn read(store: &Store, id: Uuid, after: i64) -> Result<VisitLog, ApiError> {
         dog: store.dog(log.head.dog)?.at(log.head.began_ms),
         began_ms: log.head.began_ms,
         salon: store.salon_id()?,
-        now_ms: Timestamp::now().as_millisecond(),
+        now_ms: now_ms(),
         has_more: log.entries.len() == MOST_ENTRIES,
         entries: log.entries,
         last: log.last,

@@ -6,6 +6,12 @@ export type Schemas = components['schemas'];
 /** Talks to Veliform on this machine, by the types its server states. */
 export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: patiently });
 
+/** A body that is text already and goes as it is. */
+export const AS_IT_IS = {
+  bodySerializer: (text: string) => text,
+  headers: { 'Content-Type': 'application/json' },
+};
+
 /** A busy server is asked again so often before that is said. */
 const MOST_TRIES = 4;
 
@@ -51,6 +57,15 @@ export async function ask<T>(
   }
   if (answer.data !== undefined) return answer.data;
   throw asFailure(answer.error, answer.response.status);
+}
+
+/** The answer of a request, with the tag of the version it stands at (RFC 9110, 8.8.3). */
+export async function withTag<T>(
+  request: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<{ answer: T; version: string }> {
+  const { response } = await request.catch(() => ({ response: null }));
+  const answer = await ask(request);
+  return { answer, version: response?.headers.get('ETag') ?? '' };
 }
 
 /**

@@ -1,5 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, ask, type Schemas } from './client';
+import { setClock } from '../clock/now';
+import { keep, kept } from '../offline/kept';
+import { api, ask, Failure, type Schemas, withTag } from './client';
 
 /** The trade's words, as the core says them. */
 export function useCatalogue() {
@@ -15,11 +17,34 @@ export const DOGS_AT_ONCE = 24;
 /** Where the dogs of today are goes on by itself: asked again after so long, ms. */
 const DOGS_AGAIN_MS = 30_000;
 
+let isTimeTold = false;
+/** The salon's clock, asked once: what this screen says is so many days ago is told by it. */
+async function tellTime(): Promise<void> {
+  if (isTimeTold) return;
+  setClock((await ask(api.GET('/api/health'))).now_ms);
+  isTimeTold = true;
+}
+
+/** With the server away those of the rail as they stood when it last answered. */
+async function readDogs(find: string, most: number): Promise<Schemas['DogCard'][]> {
+  try {
+    await tellTime();
+    const dogs = await ask(api.GET('/api/dogs', { params: { query: { find, most } } }));
+    if (find === '') void keep('dogs', dogs);
+    return dogs;
+  } catch (error) {
+    const isAway = error instanceof Failure && error.kind === 'offline';
+    const there = isAway ? await kept<Schemas['DogCard'][]>('dogs') : null;
+    if (!there) throw error;
+    return there.filter((card) => card.dog.name.toLowerCase().includes(find.trim().toLowerCase()));
+  }
+}
+
 /** The salon's dogs that answer to a name, those that were here last first. */
 export function useDogs(find: string, most: number) {
   return useQuery({
     queryKey: ['dogs', find, most],
-    queryFn: () => ask(api.GET('/api/dogs', { params: { query: { find, most } } })),
+    queryFn: () => readDogs(find, most),
     placeholderData: keepPreviousData,
     refetchInterval: DOGS_AGAIN_MS,
   });
@@ -36,10 +61,9 @@ let version = '';
 async function withVersion(
   request: Promise<{ data?: House; error?: unknown; response: Response }>,
 ) {
-  const { response } = await request.catch(() => ({ response: null }));
-  const house = await ask(request);
-  version = response?.headers.get('ETag') ?? '';
-  return house;
+  const kept = await withTag(request);
+  ({ version } = kept);
+  return kept.answer;
 }
 
 /** The salon's blades and combs. */
@@ -56,7 +80,17 @@ export function useOwnTypes() {
 export function usePast(visit: string) {
   return useQuery({
     queryKey: ['past', visit],
-    queryFn: () => ask(api.GET('/api/visits/{id}/past', { params: { path: { id: visit } } })),
+    queryFn: async () => {
+      const question = api.GET('/api/visits/{id}/past', { params: { path: { id: visit } } });
+      try {
+        return await ask(question);
+      } catch (error) {
+        // Begun here with the server away: told as it stood then.
+        const here = await kept<Schemas['Past']>(`past.${visit}`);
+        if (!here) throw error;
+        return here;
+      }
+    },
     staleTime: Infinity,
   });
 }

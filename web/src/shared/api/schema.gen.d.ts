@@ -199,6 +199,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dogs/{id}/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a dog's next visit would begin with now. */
+        get: operations["get_next"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dogs/{id}/owner": {
         parameters: {
             query?: never;
@@ -206,11 +223,69 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The owner of a dog, with all their dogs. */
+        /** The owner of a dog, with all their dogs; `ETag` is where the card stands. */
         get: operations["get_owner"];
-        /** Keeps what is said of an owner with each of their dogs, all or none. */
+        /**
+         * Keeps what is said of an owner with each of their dogs, all or none: `If-Match` says from where, so that
+         *     two screens do not write over one another.
+         */
         put: operations["put_owner"];
         post?: never;
+        /**
+         * Forgets an owner with all their dogs and what belongs to these, on the owner's wish, all or nothing;
+         *     answers what went. Copies of the data file made before still hold it.
+         */
+        delete: operations["forget_owner"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dogs/{id}/owner/apart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tells a dog's owner apart from another of the same name: from here on it has an owner's card of its own. */
+        post: operations["tell_owners_apart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dogs/{id}/owner/belongings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What would go if the owner were forgotten, with all their dogs. */
+        get: operations["get_owners_belongings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dogs/{id}/owner/same": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes one of two owners of the same name: all dogs of the other are this one's, with what is said here. */
+        post: operations["join_owners"];
         delete?: never;
         options?: never;
         head?: never;
@@ -402,6 +477,40 @@ export interface paths {
         put?: never;
         /** The lines that can be moved, with what each of their places costs. */
         post: operations["offer_lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A look of the salon's own as a look file. */
+        get: operations["export_look"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a look file in as a look of the salon's own, and answers with the look as it stands here. */
+        post: operations["import_look"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1539,12 +1648,19 @@ export interface components {
              * @description Made by the screen that entered it.
              */
             id: string;
+            /** @description Whether it is neutered; none where nobody said. */
+            is_neutered?: boolean | null;
             /** @description Died or left: not listed, not lost. */
             is_put_away?: boolean;
             /** @description Its name; the only thing that must be given. */
             name: string;
             /** @description Whose it is. */
             owner?: string;
+            /**
+             * Format: uuid
+             * @description Which of several owners of that name; none where there is but one.
+             */
+            owner_id?: string | null;
             /** @description How its owner is reached. */
             reach?: string;
             /** @description Its sex. */
@@ -2523,6 +2639,11 @@ export interface components {
         Health: {
             /** @description Name and number of the method. */
             method: string;
+            /**
+             * Format: int64
+             * @description Now, by the salon's clock, milliseconds since 1970 in UTC.
+             */
+            now_ms: number;
             /** @description Version of the program. */
             version: string;
         };
@@ -3398,6 +3519,21 @@ export interface components {
             /** @description In one sentence. */
             sentence: string;
         };
+        /** @description A dog's next visit as it would begin now: a device keeps it, to begin with the server away. */
+        NextVisit: {
+            dog: components["schemas"]["Dog"];
+            /** @description What would come along. */
+            entries: components["schemas"]["Entry"][];
+            /** @description The dog as it would stand there. */
+            evaluation: components["schemas"]["Evaluation"];
+            /** @description What earlier visits tell it. */
+            past: components["schemas"]["Past"];
+            /**
+             * Format: uuid
+             * @description The salon it would belong to.
+             */
+            salon: string;
+        };
         /** @description A step further between its places, with what it costs. */
         Nudge: {
             /** @description How far the line then lies from its place, upwards or to the rear. */
@@ -3528,6 +3664,8 @@ export interface components {
             dogs: components["schemas"]["DogOfOwner"][];
             /** @description Their name. */
             name: string;
+            /** @description Dogs of somebody else who is called the same. */
+            namesakes_dogs: components["schemas"]["DogOfOwner"][];
             /** @description How they are reached. */
             reach: string;
         };
@@ -3549,6 +3687,8 @@ export interface components {
              * @description Made by the screen that copied it.
              */
             id: string;
+            /** @description Offered no more; what was planned with it stays as it is. */
+            is_put_away?: boolean;
             /** @description Nominal lengths that differ, on a dog of 450 mm. */
             lengths_mm?: {
                 [key: string]: components["schemas"]["Length"];
@@ -3565,6 +3705,8 @@ export interface components {
              */
             tolerance?: number | null;
             upkeep?: components["schemas"]["OwnUpkeep"] | null;
+            /** @description What is done otherwise in this look than in others. */
+            ways?: components["schemas"]["Schools"];
         };
         /** @description What a look of the salon's own can have otherwise, in words. */
         OwnLookWords: {
@@ -4591,6 +4733,14 @@ export interface components {
             /** @description What each tool did. */
             work: components["schemas"]["ToolWork"][];
         };
+        /** @description Whose dog it is after all. */
+        SameOwner: {
+            /**
+             * Format: uuid
+             * @description A dog of the other one of that name.
+             */
+            with: string;
+        };
         /** @description The salon's answers; what it leaves out is answered by our default. */
         Schools: {
             [key: string]: components["schemas"]["Answer"];
@@ -5586,8 +5736,8 @@ export interface components {
          * @description Where an answer comes from: the nearest to the dog is in force (handbook 10 A 8).
          * @enum {string}
          */
-        WayOf: "today" | "dog" | "salon" | "ours";
-        /** @description What belongs to a dog, counted. */
+        WayOf: "today" | "dog" | "look" | "salon" | "ours";
+        /** @description What belongs to a dog, or to all dogs of an owner, counted. */
         WhatGoes: {
             /** Format: int32 */
             entries: number;
@@ -6974,6 +7124,91 @@ export interface operations {
             };
         };
     };
+    get_next: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What a dog's next visit would begin with now. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextVisit"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     get_owner: {
         parameters: {
             query?: never;
@@ -6985,7 +7220,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The owner of a dog, with all their dogs. */
+            /** @description The owner of a dog, with all their dogs; `ETag` is where the card stands. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7062,7 +7297,10 @@ export interface operations {
     put_owner: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The `ETag` the card was read with. */
+                "If-Match"?: string | null;
+            };
             path: {
                 id: string;
             };
@@ -7074,7 +7312,384 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Keeps what is said of an owner with each of their dogs, all or none. */
+            /**
+             * @description Keeps what is said of an owner with each of their dogs, all or none: `If-Match` says from where, so that
+             *     two screens do not write over one another.
+             */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnerWithDogs"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description It was changed since it was read; nothing was changed. */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    forget_owner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /**
+             * @description Forgets an owner with all their dogs and what belongs to these, on the owner's wish, all or nothing;
+             *     answers what went. Copies of the data file made before still hold it.
+             */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatGoes"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    tell_owners_apart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Tells a dog's owner apart from another of the same name: from here on it has an owner's card of its own. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnerWithDogs"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    get_owners_belongings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What would go if the owner were forgotten, with all their dogs. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatGoes"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    join_owners: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SameOwner"];
+            };
+        };
+        responses: {
+            /** @description Makes one of two owners of the same name: all dogs of the other are this one's, with what is said here. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8252,6 +8867,187 @@ export interface operations {
             };
             /** @description Nothing is kept under that id. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    export_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A look of the salon's own as a look file. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    import_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+            };
+        };
+        responses: {
+            /** @description Takes a look file in as a look of the salon's own, and answers with the look as it stands here. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnLook"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -21,6 +21,7 @@ interface Shown {
 const WHOSE: Record<Schemas['WayOf'], string> = {
   today: 'today only',
   dog: 'this dog’s own',
+  look: 'of this look',
   salon: 'the salon’s',
   ours: 'as the program has it',
 };
@@ -29,7 +30,7 @@ const WHOSE: Record<Schemas['WayOf'], string> = {
 export function SchoolList(props: {
   questions: Shown[];
   onAnswer: (answer: Schemas['Answer'], question: Schemas['Question']) => void;
-  /** Leaves a question of this dog's own to the salon again. */
+  /** Leaves a question of this dog's or its look's own to the salon again. */
   onLeave?: (question: Schemas['Question']) => void;
 }) {
   const { onLeave } = props;
@@ -62,7 +63,7 @@ export function SchoolList(props: {
               </button>
             ))}
           </div>
-          {onLeave && (one.of === 'today' || one.of === 'dog') && (
+          {onLeave && (one.of === 'today' || one.of === 'dog' || one.of === 'look') && (
             <div className="pt-2">
               <Plain label={`${one.label}: as on other dogs`} onClick={() => onLeave(one.question)}>
                 As on other dogs

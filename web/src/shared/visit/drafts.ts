@@ -45,6 +45,15 @@ export function forgetDrafts(visit: string, ids: Set<string>): void {
   }
 }
 
+/** What was said of a visit is another's: both were begun for the same dog. */
+export function moveDrafts(from: string, to: string): void {
+  for (const name of keysOf(from)) {
+    const there = readAt(name);
+    if (there) put(name.replace(from, to), there);
+    keep(localStorage, name, null);
+  }
+}
+
 const refusedKey = (visit: string) => `veliform.refused.${visit}`;
 
 /** What could not be kept stays in this browser until somebody puts it away. */

@@ -59,7 +59,10 @@ export function reduce(log: VisitLog, action: LogAction): VisitLog {
   switch (action.type) {
     case 'loaded': {
       const here = new Set(action.entries.map((e) => e.id));
-      const pending = action.drafts.filter((e) => !here.has(e.id));
+      // What was said while it was read stands behind what was left before.
+      const left = new Set(action.drafts.map((e) => e.id));
+      const said = log.pending.filter((e) => !left.has(e.id));
+      const pending = [...action.drafts, ...said].filter((e) => !here.has(e.id));
       return {
         ...EMPTY,
         known: action.entries,

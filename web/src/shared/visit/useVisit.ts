@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../api/client';
 import { knowsOf, nextSaid, setClock } from '../clock/now';
+import { isBegunHere, tellOfBegun } from '../offline/begun';
 import { keep, kept, keepOnly } from '../offline/kept';
 import {
   type Drafts,
@@ -25,6 +26,8 @@ const OF_ANOTHER_SALON =
 export type VisitStage =
   | { stage: 'loading' }
   | { stage: 'failed'; failure: Failure }
+  /** Begun here and on another screen: the other's is gone on with. */
+  | { stage: 'moved'; to: string }
   | { stage: 'ready'; dog: Schemas['Dog']; salon: string; beganMs: number };
 
 /** A visit's log is kept on this device this long after it changed, ms. */
@@ -62,16 +65,16 @@ export function useVisit(visit: string) {
     latest.current = log;
   }, [log]);
 
-  useEffect(() => {
-    let isOpen = true;
+  /** Opens it: by what the server has, or with the server away by what was kept. */
+  const open = useCallback(async () => {
     const show = (from: KeptLog) => {
-      if (!isOpen) return;
       const { salon } = from;
       const drafts = readDrafts(visit);
       const isHere = (d: Drafts) => d.salon === null || d.salon === salon;
       const here = drafts.filter(isHere).flatMap((d) => d.entries);
       const elsewhere = drafts.filter((d) => !isHere(d)).flatMap((d) => d.entries);
-      forgetDrafts(visit, new Set(elsewhere.map((e) => e.id)));
+      // A page may have gone after its entries were kept and before it heard so: those are sent by nobody.
+      forgetDrafts(visit, new Set([...elsewhere, ...from.entries].map((e) => e.id)));
       knowsOf([...from.entries, ...here]);
       dispatch({
         type: 'loaded',
@@ -85,25 +88,31 @@ export function useVisit(visit: string) {
       });
       setStage({ stage: 'ready', dog: from.dog, salon, beganMs: from.began_ms });
     };
-    readLog(visit, 0)
-      .then((answer) => {
-        setClock(answer.now_ms);
-        show(answer);
-        void keepOnly(visit);
-      })
-      .catch(async (error: unknown) => {
-        const here = await kept<KeptLog>(logName(visit));
-        if (here && error instanceof Failure && error.kind === 'offline') {
-          show(here);
-          dispatch({ type: 'away' });
-        } else if (isOpen && error instanceof Failure) {
-          setStage({ stage: 'failed', failure: error });
-        }
-      });
-    return () => {
-      isOpen = false;
-    };
+    try {
+      const there = await tellOfBegun(visit);
+      if (there !== visit) {
+        setStage({ stage: 'moved', to: there });
+        return;
+      }
+      const answer = await readLog(visit, 0);
+      setClock(answer.now_ms);
+      show(answer);
+      void keepOnly(visit);
+    } catch (error) {
+      if (!(error instanceof Failure)) throw error;
+      const here = error.kind === 'offline' ? await kept<KeptLog>(logName(visit)) : null;
+      if (here) {
+        show(here);
+        dispatch({ type: 'away' });
+      } else {
+        setStage({ stage: 'failed', failure: error });
+      }
+    }
   }, [visit]);
+  useEffect(() => {
+    // Nothing is known before the first answer.
+    queueMicrotask(() => void open());
+  }, [open]);
 
   const isReady = stage.stage === 'ready';
   const salon = isReady ? stage.salon : null;
@@ -133,7 +142,7 @@ export function useVisit(visit: string) {
 
   const send = useCallback(async () => {
     const entries = latest.current.pending.slice(0, MOST_AT_ONCE);
-    if (entries.length === 0 || isSending.current) return;
+    if (entries.length === 0 || isSending.current || isBegunHere(visit)) return;
     isSending.current = true;
     const ids = entries.map((e) => e.id);
     try {
@@ -175,6 +184,10 @@ export function useVisit(visit: string) {
   useEffect(() => {
     if (!isReady) return;
     const listen = async () => {
+      if (isBegunHere(visit)) {
+        await open();
+        return;
+      }
       if (['away', 'refused'].includes(latest.current.state)) await send();
       try {
         const answer = await readLog(visit, latest.current.last);
@@ -187,7 +200,7 @@ export function useVisit(visit: string) {
     };
     const timer = setInterval(() => void listen(), LISTEN_MS);
     return () => clearInterval(timer);
-  }, [visit, isReady, send]);
+  }, [visit, isReady, open, send]);
 
   const say = useCallback((body: EntryBody) => {
     dispatch({ type: 'said', entry: newEntry(body) });

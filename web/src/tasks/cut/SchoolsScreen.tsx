@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { usePutHouse } from '../../shared/api/salon';
+import { useOwnLooks } from '../../shared/looks/useOwnLooks';
 import { SchoolList } from '../../shared/schools/SchoolList';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
@@ -10,34 +11,53 @@ import { useAnswer } from '../../shared/visit/useAnswer';
 import { useVisitWork } from '../../shared/visit/context';
 import { CutTabs } from './CutTabs';
 
-type Holds = 'dog' | 'today' | 'salon';
+type Holds = 'dog' | 'today' | 'look' | 'salon';
 
 const HOLDS: Option<Holds>[] = [
   { value: 'dog', label: 'This dog' },
   { value: 'today', label: 'Today only' },
   { value: 'salon', label: 'Every dog' },
 ];
+/** Where the dog gets a look of the salon's own, an answer can be that look's. */
+const HOLDS_IN_A_LOOK: Option<Holds>[] = [
+  ...HOLDS.slice(0, 2),
+  { value: 'look', label: 'This look' },
+  ...HOLDS.slice(2),
+];
 
-/** Our way of working beside others', each tried on this dog: said for it, for today, or for all. */
+/** Our way of working beside others', each tried on this dog: said for it, today, its look, or for all. */
 export function SchoolsScreen() {
   const work = useVisitWork();
   const { desk, house, options, plan } = work;
   const [holds, setHolds] = useState<Holds>('dog');
   const put = usePutHouse();
+  const looks = useOwnLooks();
   const questions = useAnswer({ ...desk, options }, 0, (body) =>
     ask(api.POST('/api/schools', { body })),
   );
   const answer = (given: Schemas['Answer'], question: Schemas['Question']) => {
+    if (holds === 'look' && looks.chosen) {
+      looks.change({ ...looks.chosen, ways: { ...looks.chosen.ways, [question]: given } });
+      leaveDog(question);
+      return;
+    }
     if (holds !== 'salon') {
       const today_only = holds === 'today';
       work.say({ kind: 'way_said', question, answer: given, today_only });
       return;
     }
     put.mutate({ ...house, schools: { ...house.schools, [question]: given } });
-    // What was said for this dog would lie over it.
     leave(question);
   };
+  // What was said for this dog, or for its look, would lie over what holds for more.
   const leave = (question: Schemas['Question']) => {
+    leaveDog(question);
+    if (looks.chosen?.ways?.[question]) {
+      const others = Object.entries(looks.chosen.ways).filter(([asked]) => asked !== question);
+      looks.change({ ...looks.chosen, ways: Object.fromEntries(others) });
+    }
+  };
+  const leaveDog = (question: Schemas['Question']) => {
     const { ways, ways_today } = work.evaluation.visit;
     if (ways?.[question] ?? ways_today?.[question])
       work.say({ kind: 'way_said', question, answer: null });
@@ -58,8 +78,14 @@ export function SchoolsScreen() {
               <b className="text-ink">{minutesText(plan.sheet.minutes)} on this dog.</b>
             </p>
           )}
-          <Choice label="An answer holds for" options={HOLDS} value={holds} onChange={setHolds} />
+          <Choice
+            label="An answer holds for"
+            options={looks.chosen ? HOLDS_IN_A_LOOK : HOLDS}
+            value={holds}
+            onChange={setHolds}
+          />
           {put.error && <Said>{put.error.message}</Said>}
+          {looks.error && <Said>{looks.error.message}</Said>}
           {lists ? (
             lists
               .filter((list) => list.of.length > 0)

@@ -4,6 +4,7 @@ import { useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
 import { Tick } from './BodyScreen';
 import { GRADES } from './FeltRow';
+import { YES_NO, yesNo } from '../../shared/ui/yesNo';
 
 type Handling = Schemas['Handling'];
 
@@ -18,10 +19,6 @@ const SKINS: { value: Schemas['SkinState']; label: string }[] = [
   { value: 'pale_or_thin', label: 'Pale, thin' },
   { value: 'scaly', label: 'Scaly' },
   { value: 'sore', label: 'Sore' },
-];
-const YES_NO = [
-  { value: 'yes', label: 'Yes' },
-  { value: 'no', label: 'No' },
 ];
 const EMPTY: Handling = {
   temper: 'unknown',
@@ -45,8 +42,6 @@ export function HandlingForm() {
   // What an earlier program wrote lacks what was asked since.
   const now: Handling = { ...EMPTY, ...(said ?? before) };
   const put = useRecord(now, (handling) => work.say({ kind: 'handling_set', handling }));
-  const yesNo = (value: boolean | null | undefined) =>
-    value == null ? null : value ? 'yes' : 'no';
   return (
     <>
       <MarginHead>Handling and health</MarginHead>
@@ -91,13 +86,6 @@ export function HandlingForm() {
         label="In whelp"
         value={now.is_pregnant}
         onChange={(is_pregnant) => put({ is_pregnant })}
-      />
-      <Choice
-        label="Neutered"
-        options={YES_NO}
-        columns={2}
-        value={yesNo(now.is_neutered)}
-        onChange={(v) => put({ is_neutered: v === 'yes' })}
       />
       <div className="pt-2">
         <Choice label="Skin" options={SKINS} value={now.skin} onChange={(skin) => put({ skin })} />

@@ -15,6 +15,7 @@ export function BeforeAfter() {
   const shown = work.evaluation.visit.may_be_shown ?? [];
   const of = (photo: Photo): Moment => moments[photo.id] ?? 'before';
   const say = (photo: string, moment: Moment) => work.say({ kind: 'photo_taken', photo, moment });
+  const isLeft = work.dog.at_home?.photos_may_be_shown !== false;
   const column = (moment: Moment, title: string) => {
     const here = photos.filter((p) => of(p) === moment);
     return (
@@ -37,7 +38,7 @@ export function BeforeAfter() {
                 {moment === 'before' ? 'Is after' : 'Is before'}
               </Plain>
             </figcaption>
-            {moment === 'after' && (
+            {moment === 'after' && isLeft && (
               <label className="flex min-h-12 items-center gap-2 text-sm">
                 <input
                   type="checkbox"
@@ -62,6 +63,9 @@ export function BeforeAfter() {
   return (
     <>
       <MarginHead>Before and after</MarginHead>
+      {!isLeft && (
+        <p className="pb-2 text-sm">No photo of this dog is shown to others: its owner’s wish.</p>
+      )}
       <div className="grid grid-cols-2 gap-2 pb-2">
         {column('before', 'Before')}
         {column('after', 'After')}

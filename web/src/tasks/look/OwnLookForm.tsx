@@ -15,7 +15,7 @@ type OwnLook = Schemas['OwnLook'];
 export function OwnLookForm(props: {
   own: OwnLook;
   onChange: (own: OwnLook) => void;
-  onRemove: () => void;
+  onPutAway: () => void;
 }) {
   const { own, onChange } = props;
   const { words, house } = useVisitWork();
@@ -50,8 +50,19 @@ export function OwnLookForm(props: {
       <Aims own={own} onChange={onChange} />
       <Shapes own={own} onChange={onChange} />
       <Promises own={own} onChange={onChange} />
-      <div className="pt-2">
-        <Plain onClick={props.onRemove}>Take it out of the salon</Plain>
+      <p className="text-sm text-soft">
+        Ways of working of this look: on <i>Ways of working</i>, an answer that holds for{' '}
+        <i>This look</i>.
+      </p>
+      <div className="flex flex-wrap items-center gap-x-6 pt-2">
+        <Plain onClick={props.onPutAway}>Put it away</Plain>
+        <a
+          href={`/api/looks/${own.id}/file`}
+          download
+          className="flex min-h-12 items-center font-bold text-chalk underline"
+        >
+          Its look file
+        </a>
       </div>
     </div>
   );

@@ -1,7 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, ask, Failure, type Schemas } from '../../shared/api/client';
+import { api, ask, Failure, type Schemas, withTag } from '../../shared/api/client';
+import { useCatalogue } from '../../shared/api/salon';
+import { EarTail } from '../../shared/dog/EarTail';
 import { BigButton } from '../../shared/ui/BigControl';
 import { Choice, Plain, Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
@@ -9,6 +11,7 @@ import { TextField } from '../../shared/ui/TextField';
 import { PageHead } from '../../shared/ui/PageHead';
 import { dayText } from '../../shared/units/show';
 import { TwiceOrGone } from './TwiceOrGone';
+import { YES_NO, yesNo } from '../../shared/ui/yesNo';
 import { COATS, COLOURS, SEXES } from './words';
 
 type Dog = Schemas['Dog'];
@@ -38,10 +41,10 @@ export function DogCardScreen() {
 }
 
 async function readCard(id: string): Promise<Known> {
-  const request = api.GET('/api/dogs/{id}', { params: { path: { id } } });
-  const { response } = await request.catch(() => ({ response: null }));
-  const { dog, visits } = await ask(request);
-  return { dog, visits, version: response?.headers.get('ETag') ?? '' };
+  const { answer, version } = await withTag(
+    api.GET('/api/dogs/{id}', { params: { path: { id } } }),
+  );
+  return { ...answer, version };
 }
 
 function Card({ known, again }: { known: Known; again: () => void }) {
@@ -49,6 +52,7 @@ function Card({ known, again }: { known: Known; again: () => void }) {
   const [typed, setTyped] = useState<Partial<Dog>>({});
   const dog = { ...known.dog, ...typed };
   const born = dog.born ?? '';
+  const words = useCatalogue();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const change = (part: Partial<Dog>) => setTyped((t) => ({ ...t, ...part }));
@@ -121,6 +125,13 @@ function Card({ known, again }: { known: Known; again: () => void }) {
             onChange={(sex) => change({ sex })}
           />
           <Choice
+            label="Neutered"
+            columns={2}
+            options={YES_NO}
+            value={yesNo(dog.is_neutered)}
+            onChange={(is) => change({ is_neutered: is === 'yes' })}
+          />
+          <Choice
             label="Hair"
             options={COLOURS}
             value={dog.colour ?? null}
@@ -133,6 +144,15 @@ function Card({ known, again }: { known: Known; again: () => void }) {
             value={dog.has_double_coat === true ? 'double' : 'single'}
             onChange={(coat) => change({ has_double_coat: coat === 'double' })}
           />
+          {words.data && (
+            <EarTail
+              words={words.data}
+              ear={dog.ear ?? null}
+              tail={dog.tail ?? null}
+              onEar={(ear) => change({ ear })}
+              onTail={(tail) => change({ tail })}
+            />
+          )}
           <TextField
             label="What a colleague must know"
             value={dog.handling ?? ''}
@@ -140,8 +160,8 @@ function Card({ known, again }: { known: Known; again: () => void }) {
             problem={said('dog.handling')}
           />
           <p className="text-sm text-soft md:col-span-2">
-            Build, ears, tail and coat are said with a hand on the dog, at a visit; they come along
-            to the next.
+            Build and coat are said with a hand on the dog, at a visit, as are ears and tail where
+            they differ from what stands here; they come along to the next.
             {known.visits[0] && ` Last visit: ${dayText(known.visits[0].began_ms)}.`}
           </p>
           <p className="flex flex-wrap gap-x-8 md:col-span-2">

@@ -1,8 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { nowMs } from '../../shared/clock/now';
-import { api, ask, type Schemas } from '../../shared/api/client';
+import type { Schemas } from '../../shared/api/client';
+import { begin, begunOf } from '../../shared/offline/begun';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { Said } from '../../shared/ui/controls';
 import { dayText, daysBetween } from '../../shared/units/show';
@@ -22,15 +22,11 @@ export function DogOnTheRail({ card }: { card: Schemas['DogCard'] }) {
   const last = card.last_visit ?? null;
   const today = useToday();
   const days = last ? daysBetween(last.began_ms, today) : null;
-  const begin = useMutation({
-    mutationFn: () =>
-      ask(
-        api.PUT('/api/visits/{id}', {
-          params: { path: { id: crypto.randomUUID() } },
-          body: { dog: card.dog.id, began_ms: nowMs() },
-        }),
-      ),
-    onSuccess: (visit) => void navigate(`/visit/${visit.id}/hands`),
+  const begun = begunOf(card.dog.id);
+  const beginning = useMutation({
+    networkMode: 'always',
+    mutationFn: () => begin(card.dog),
+    onSuccess: (visit) => void navigate(`/visit/${visit}/hands`),
   });
   // Room below the feet is cut, so that all paws stand on the rail.
   const below = -bottom * SCALE;
@@ -40,8 +36,12 @@ export function DogOnTheRail({ card }: { card: Schemas['DogCard'] }) {
         type="button"
         className="block w-full pb-2 text-left"
         title={card.dog.name}
-        onClick={() => (last ? setAsked(true) : begin.mutate())}
-        disabled={begin.isPending}
+        onClick={() => {
+          if (begun) void navigate(`/visit/${begun}/hands`);
+          else if (last) setAsked(true);
+          else beginning.mutate();
+        }}
+        disabled={beginning.isPending}
       >
         <span
           className="block overflow-hidden"
@@ -56,25 +56,27 @@ export function DogOnTheRail({ card }: { card: Schemas['DogCard'] }) {
           <span
             className={`block max-w-48 truncate pl-10 text-sm ${card.here ? 'font-bold' : 'text-soft'}`}
           >
-            {card.here
-              ? card.here.words
-              : last
-                ? days === 0
-                  ? 'here today: go on'
-                  : dayText(last.began_ms)
-                : 'no visit yet'}
+            {begun
+              ? 'begun here, not yet sent'
+              : card.here
+                ? card.here.words
+                : last
+                  ? days === 0
+                    ? 'here today: go on'
+                    : dayText(last.began_ms)
+                  : 'no visit yet'}
           </span>
         </span>
       </button>
-      {begin.error && <Said>{begin.error.message}</Said>}
+      {beginning.error && <Said>{beginning.error.message}</Said>}
       {last && isAsked && (
         <Suspense fallback={null}>
           <WhichVisit
             dog={card.dog}
             last={last}
-            isBeginning={begin.isPending}
-            problem={begin.error?.message ?? null}
-            onBegin={() => begin.mutate()}
+            isBeginning={beginning.isPending}
+            problem={beginning.error?.message ?? null}
+            onBegin={() => beginning.mutate()}
             onClose={() => setAsked(false)}
           />
         </Suspense>

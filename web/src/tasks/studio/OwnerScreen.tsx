@@ -1,14 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, ask, Failure, type Schemas } from '../../shared/api/client';
+import { api, ask, Failure, type Schemas, withTag } from '../../shared/api/client';
 import { BigButton } from '../../shared/ui/BigControl';
-import { Choice, MarginHead, Said, type Option } from '../../shared/ui/controls';
+import { Choice, MarginHead, Plain, Said, type Option } from '../../shared/ui/controls';
 import { NumberField } from '../../shared/ui/NumberField';
 import { PageHead } from '../../shared/ui/PageHead';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { TextField } from '../../shared/ui/TextField';
 import { dayText } from '../../shared/units/show';
+import { Gone } from './Gone';
+import { Namesakes } from './Namesakes';
+import { YES_NO, yesNo } from '../../shared/ui/yesNo';
 
 type Owner = Schemas['OwnerWithDogs'];
 
@@ -17,17 +20,13 @@ const EYES: Option<Schemas['HairOverEyes']>[] = [
   { value: 'a_little', label: 'A little' },
   { value: 'does_not_matter', label: 'It does not matter' },
 ];
-const YES_NO: Option<'yes' | 'no'>[] = [
-  { value: 'yes', label: 'Yes' },
-  { value: 'no', label: 'No' },
-];
 
 /** An owner's card: how they are reached, what they said once for all visits, all their dogs. */
 export function OwnerScreen() {
   const { dog: id = '' } = useParams();
   const owner = useQuery({
     queryKey: ['dog', id, 'owner'],
-    queryFn: () => ask(api.GET('/api/dogs/{id}/owner', { params: { path: { id } } })),
+    queryFn: () => readCard(id),
     staleTime: 0,
     refetchOnWindowFocus: false,
   });
@@ -37,13 +36,25 @@ export function OwnerScreen() {
   if (owner.error instanceof Failure)
     return <FailedPage failure={owner.error} again={() => void owner.refetch()} />;
   if (!owner.data) return <LoadingPage />;
-  return <Card id={id} known={owner.data} />;
+  return <Card id={id} known={owner.data} again={() => void owner.refetch()} />;
 }
 
-function Card({ id, known }: { id: string; known: Owner }) {
+/** An owner with the version that this screen knows. */
+type Known = Owner & { version: string };
+
+async function readCard(id: string): Promise<Known> {
+  const { answer, version } = await withTag(
+    api.GET('/api/dogs/{id}/owner', { params: { path: { id } } }),
+  );
+  return { ...answer, version };
+}
+
+function Card({ id, known, again }: { id: string; known: Known; again: () => void }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [typed, setTyped] = useState<Partial<Owner>>({});
+  const [isForgetting, setForgetting] = useState(false);
+  const at = { params: { path: { id } } };
   const owner = { ...known, ...typed };
   const change = (part: Partial<Owner>) => setTyped((t) => ({ ...t, ...part }));
   const say = (part: Partial<Schemas['AtHome']>) =>
@@ -52,7 +63,7 @@ function Card({ id, known }: { id: string; known: Owner }) {
     mutationFn: () =>
       ask(
         api.PUT('/api/dogs/{id}/owner', {
-          params: { path: { id } },
+          params: { path: { id }, header: { 'If-Match': known.version } },
           body: { name: owner.name, reach: owner.reach, at_home: owner.at_home },
         }),
       ),
@@ -111,9 +122,7 @@ function Card({ id, known }: { id: string; known: Owner }) {
             label="Photos may be shown to others"
             options={YES_NO}
             columns={2}
-            value={
-              home.photos_may_be_shown == null ? null : home.photos_may_be_shown ? 'yes' : 'no'
-            }
+            value={yesNo(home.photos_may_be_shown)}
             onChange={(v) => say({ photos_may_be_shown: v === 'yes' })}
           />
           <section aria-label="Their dogs" className="md:col-span-2">
@@ -136,15 +145,40 @@ function Card({ id, known }: { id: string; known: Owner }) {
                 </li>
               ))}
             </ul>
-            <p className="text-sm text-soft">
-              What stands here is kept with each of them. Dogs whose owner is called the same are
-              one owner’s.
-            </p>
+            <p className="text-sm text-soft">What stands here is kept with each of them.</p>
+            <Namesakes id={id} owner={known} again={again} />
           </section>
           {failure && failure.fields.length === 0 && (
             <div className="md:col-span-2">
               <Said>{failure.message}</Said>
+              {failure.kind === 'changed' && (
+                <Plain
+                  onClick={() => {
+                    put.reset();
+                    again();
+                  }}
+                >
+                  Show it as it stands now
+                </Plain>
+              )}
             </div>
+          )}
+          <div className="self-center">
+            <Plain onClick={() => setForgetting(true)}>Forget them, as they wish</Plain>
+          </div>
+          {isForgetting && (
+            <Gone
+              who={known.name || 'the owner'}
+              what={
+                known.dogs.length === 1
+                  ? `The card of ${known.dogs[0]?.name ?? 'the dog'} goes`
+                  : `The cards of ${known.dogs.map((dog) => dog.name).join(' and ')} go`
+              }
+              dogs={known.dogs}
+              belongings={() => ask(api.GET('/api/dogs/{id}/owner/belongings', at))}
+              forget={() => ask(api.DELETE('/api/dogs/{id}/owner', at))}
+              onClose={() => setForgetting(false)}
+            />
           )}
           <div className="md:col-start-2 md:w-full md:max-w-[306px] md:justify-self-end">
             <BigButton type="submit" onClick={() => undefined} disabled={put.isPending}>

@@ -1,10 +1,12 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask, Failure, type Schemas } from '../../shared/api/client';
+import { api, ask, AS_IT_IS, Failure, type Schemas } from '../../shared/api/client';
 import { DOGS_AT_ONCE, useDogs, useHouse } from '../../shared/api/salon';
+import { keepAhead, tellOfAllBegun } from '../../shared/offline/begun';
 import { BigLink } from '../../shared/ui/BigControl';
-import { Plain, Said } from '../../shared/ui/controls';
+import { BringFile } from '../../shared/ui/BringFile';
+import { Plain } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { DogOnTheRail } from './DogOnTheRail';
 
@@ -18,6 +20,9 @@ const PLACES: (NonNullable<Schemas['DogCard']['here']>['place'] | undefined)[] =
   'ready',
 ];
 
+/** Dogs are kept for a server that is away once this screen has stood so long, ms. */
+const AHEAD_MS = 1500;
+
 /** The studio: its dogs, standing on the rail at one scale. */
 export function StudioScreen() {
   const [find, setFind] = useState('');
@@ -27,6 +32,20 @@ export function StudioScreen() {
   useEffect(() => {
     document.title = 'All dogs · Veliform';
   }, []);
+  const { data: cards, refetch } = dogs;
+  useEffect(() => {
+    let isLeft = false;
+    const catchUp = async () => {
+      if (await tellOfAllBegun()) await refetch();
+      await keepAhead(cards ?? [], () => isLeft);
+    };
+    // Away still: it is tried again with the next list.
+    const later = setTimeout(() => void catchUp().catch(() => undefined), AHEAD_MS);
+    return () => {
+      isLeft = true;
+      clearTimeout(later);
+    };
+  }, [cards, refetch]);
   if (dogs.error instanceof Failure)
     return <FailedPage failure={dogs.error} again={() => void dogs.refetch()} />;
   if (!dogs.data) return <LoadingPage />;
@@ -141,47 +160,11 @@ function DueWork() {
 }
 
 function ImportDog() {
-  const input = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
-  const bring = useMutation({
-    mutationFn: async (file: File) =>
-      ask(
-        api.POST('/api/dogs/import', {
-          body: await file.text(),
-          bodySerializer: (text: string) => text,
-          headers: { 'Content-Type': 'application/json' },
-        }),
-      ),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['dogs'] }),
-  });
-  return (
-    <div className="flex items-center gap-4">
-      <button
-        type="button"
-        className="min-h-12 border border-ink px-3"
-        onClick={() => input.current?.click()}
-      >
-        Bring in a dog file
-      </button>
-      <input
-        ref={input}
-        type="file"
-        accept="application/json,.json"
-        className="hidden"
-        aria-label="Dog file"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          if (file) bring.mutate(file);
-          e.target.value = '';
-        }}
-      />
-      {bring.error && <Said>{bring.error.message}</Said>}
-      {bring.data && (
-        <p role="status">
-          {bring.data.name} is here, {bring.data.visits}{' '}
-          {bring.data.visits === 1 ? 'visit' : 'visits'}.
-        </p>
-      )}
-    </div>
-  );
+  const bring = async (text: string) => {
+    const dog = await ask(api.POST('/api/dogs/import', { body: text, ...AS_IT_IS }));
+    await queries.invalidateQueries({ queryKey: ['dogs'] });
+    return `${dog.name} is here, ${dog.visits} ${dog.visits === 1 ? 'visit' : 'visits'}.`;
+  };
+  return <BringFile label="Bring in a dog file" kind="Dog file" bring={bring} />;
 }

@@ -1,19 +1,19 @@
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useState } from 'react';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { dayText } from '../../shared/units/show';
+import { Asked } from './Asked';
+import { Gone } from './Gone';
+import { visitsText } from './words';
 
 type Dog = Schemas['Dog'];
-
-const visitsText = (n: number) => `${n} ${n === 1 ? 'visit' : 'visits'}`;
 
 /** A dog that was entered twice, and one that is to be forgotten: both are asked before they are done. */
 export function TwiceOrGone({ dog }: { dog: Dog }) {
   const [asks, setAsks] = useState<'twice' | 'gone' | null>(null);
   const close = () => setAsks(null);
+  const at = { params: { path: { id: dog.id } } };
   return (
     <section aria-label="Entered twice, forgotten" className="md:col-span-2">
       <MarginHead>Entered twice, or to be forgotten</MarginHead>
@@ -22,24 +22,17 @@ export function TwiceOrGone({ dog }: { dog: Dog }) {
         <Plain onClick={() => setAsks('gone')}>Forget it, as its owner wishes</Plain>
       </div>
       {asks === 'twice' && <Twice dog={dog} onClose={close} />}
-      {asks === 'gone' && <Gone dog={dog} onClose={close} />}
+      {asks === 'gone' && (
+        <Gone
+          who={dog.name}
+          what="Its card goes"
+          dogs={[dog]}
+          belongings={() => ask(api.GET('/api/dogs/{id}/belongings', at))}
+          forget={() => ask(api.DELETE('/api/dogs/{id}', at))}
+          onClose={close}
+        />
+      )}
     </section>
-  );
-}
-
-function Asked(props: { title: string; onClose: () => void; children: ReactNode }) {
-  return (
-    <Dialog open onClose={props.onClose} className="relative z-20">
-      <div className="fixed inset-0 flex items-center justify-center bg-page/80 p-4">
-        <DialogPanel className="max-h-full w-[440px] max-w-full overflow-y-auto border-2 border-ink bg-sheet p-5">
-          <DialogTitle className="pb-2 text-2xl font-bold">{props.title}</DialogTitle>
-          {props.children}
-          <div className="flex justify-end pt-4">
-            <Plain onClick={props.onClose}>Not now</Plain>
-          </div>
-        </DialogPanel>
-      </div>
-    </Dialog>
   );
 }
 
@@ -102,49 +95,6 @@ function Twice({ dog, onClose }: { dog: Dog; onClose: () => void }) {
         </>
       )}
       {merge.error && <Said>{merge.error.message}</Said>}
-    </Asked>
-  );
-}
-
-/** Says what goes, offers to take it out as a file first. */
-function Gone({ dog, onClose }: { dog: Dog; onClose: () => void }) {
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const all = useQuery({
-    queryKey: ['dog', dog.id, 'belongings'],
-    queryFn: () => ask(api.GET('/api/dogs/{id}/belongings', { params: { path: { id: dog.id } } })),
-    staleTime: 0,
-  });
-  const forget = useMutation({
-    mutationFn: () => ask(api.DELETE('/api/dogs/{id}', { params: { path: { id: dog.id } } })),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ['dogs'] });
-      void navigate('/');
-    },
-  });
-  return (
-    <Asked title={`Forget ${dog.name}`} onClose={onClose}>
-      {all.data && (
-        <p>
-          Its card goes, with {visitsText(all.data.visits)}, {all.data.entries} things said at them,{' '}
-          {all.data.plans} kept {all.data.plans === 1 ? 'plan' : 'plans'} and {all.data.photos}{' '}
-          {all.data.photos === 1 ? 'photo' : 'photos'}. It cannot be brought back, unless from its
-          file. Copies of the salon’s data made before still hold it.
-        </p>
-      )}
-      <div className="flex flex-wrap gap-3 pt-3">
-        <a
-          href={`/api/dogs/${dog.id}/file`}
-          download
-          className="flex min-h-12 items-center border border-ink px-3"
-        >
-          Take it out as a file first
-        </a>
-        <Plain disabled={!all.data || forget.isPending} onClick={() => forget.mutate()}>
-          Forget {dog.name} now
-        </Plain>
-      </div>
-      {forget.error && <Said>{forget.error.message}</Said>}
     </Asked>
   );
 }

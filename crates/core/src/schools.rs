@@ -1,3 +1,5 @@
+//! Where practitioners disagree: the questions, the answers, what a salon, a dog or a look says of them.
+
 use std::collections::BTreeMap;
 
 use serde::{Deserialize, Serialize};
