@@ -3,12 +3,14 @@
 mod a_dogs_own_ways;
 mod an_empty_salon;
 mod as_last_time;
+mod begun_away;
 mod citations_resolve;
 mod coat_and_knobs;
 mod coat_map_and_past;
 mod crates_keep_their_arrows;
 mod every_screen_is_accessible;
 mod from_two_metres;
+mod half_a_year;
 mod hands_on_in_full;
 mod hidden_places;
 mod kit_and_files;

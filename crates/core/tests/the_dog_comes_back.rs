@@ -1,6 +1,6 @@
 //! What comes along to a dog's next visit (handbook 10 A 2), and what does not.
 
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 
 use crate::support::table::kit;
 
@@ -17,8 +17,9 @@ use veliform_core::frame::{
     DogSize, Felt, Finding, Grade, Known, Measure, Method, TakenMeasure, resolve,
 };
 use veliform_core::grow::{Return, ReturnBecause};
-use veliform_core::look::LookId;
+use veliform_core::look::{LookId, OwnLook};
 use veliform_core::page::{Spot, View};
+use veliform_core::photo::PhotoMoment;
 use veliform_core::run::{Borne, PutOff, RunEnd, RunEvent};
 use veliform_core::schools::{Answer, Question, Schools};
 use veliform_core::sheet::{CutSheet, Stage, Step};
@@ -349,11 +350,50 @@ fn what_is_said_nearest_to_the_dog_is_in_force() {
         pads(vec![own(), today(), open]),
         (Answer::PadsThirty, WayOf::Salon)
     );
+    // A look of the salon's own lies between this dog and the salon.
+    let look = || EntryBody::OwnLookSet {
+        own: Some(OwnLook {
+            ways: Schools::default().with(Answer::PadsScissors),
+            ..OwnLook::of(Uuid::from_u128(8), "Signal lamb", LookId::Lamb)
+        }),
+    };
+    assert_eq!(pads(vec![look()]), (Answer::PadsScissors, WayOf::Look));
+    assert_eq!(pads(vec![look(), own()]), (Answer::PadsForty, WayOf::Dog));
     let visit = said(&dog, 1, vec![]);
     assert_eq!(
         visit.way_of(Question::Pads, &Schools::default()),
         WayOf::Ours
     );
+}
+
+/// What an owner says once of photos holds for each: with leave a finished dog is shown until it is said
+/// otherwise of that photo, without none is (handbook 10 A 3).
+#[test]
+fn an_owners_leave_for_photos_holds_for_each_of_them() {
+    let (finished, other) = (Uuid::from_u128(70), Uuid::from_u128(71));
+    let taken = |photo, moment| EntryBody::PhotoTaken { photo, moment };
+    let leave = |photo, may_be_shown| EntryBody::PhotoLeave {
+        photo,
+        may_be_shown,
+    };
+    let shown = |leave: Option<bool>, bodies: Vec<EntryBody>| {
+        let mut dog = dog(Some(60));
+        dog.at_home.photos_may_be_shown = leave;
+        said(&dog, 1, bodies).may_be_shown
+    };
+    let both = || {
+        vec![
+            taken(finished, PhotoMoment::After),
+            taken(other, PhotoMoment::Before),
+        ]
+    };
+    assert!(shown(None, both()).is_empty());
+    assert_eq!(shown(Some(true), both()), BTreeSet::from([finished]));
+    let taken_back = [both(), vec![leave(finished, false)]].concat();
+    assert!(shown(Some(true), taken_back).is_empty());
+    let said_of_one = [both(), vec![leave(finished, true)]].concat();
+    assert_eq!(shown(None, said_of_one.clone()), BTreeSet::from([finished]));
+    assert!(shown(Some(false), said_of_one).is_empty());
 }
 
 /// A dog's own way stays with it; what was said for a day alone does not.

@@ -2,6 +2,7 @@
 
 mod dog_files;
 mod golden_plans;
+mod look_files;
 mod owner_card;
 mod papers;
 mod photos;

@@ -210,9 +210,126 @@ async fn an_owner_has_a_card_with_all_their_dogs() {
     assert_eq!(refused.status, StatusCode::UNPROCESSABLE_ENTITY);
     let again = get(&salon, &path).await.value;
     assert_eq!(again["name"], "Zoë Platelayer", "all or none");
+    // Two screens do not write over one another.
+    let stale = json!({"name": "Zoe", "reach": "", "at_home": {}});
+    let from = get(&salon, &path).await.etag.expect("a tag");
+    let said = json!({"name": "Zoë Platelayer", "reach": "at the crossing", "at_home": {}});
+    let first = ask(&salon, Method::PUT, &path, Some(&from), Body::Json(said)).await;
+    assert_eq!(first.status, StatusCode::OK, "{}", first.value);
+    let second = ask(&salon, Method::PUT, &path, Some(&from), Body::Json(stale)).await;
+    assert_eq!(second.status, StatusCode::PRECONDITION_FAILED);
     // Nobody's dog is alone on its card.
     let alone = enter(&salon, 913, "Stray", "").await;
     enter(&salon, 914, "Another", "").await;
     let card = get(&salon, &format!("/api/dogs/{alone}/owner")).await.value;
     assert_eq!(dogs(&card), ["Stray"]);
+}
+
+/// Two people of one name are told apart, found to be one after all, and forgotten with all their dogs.
+#[actix_web::test]
+async fn owners_of_one_name_are_told_apart_joined_and_forgotten() {
+    let salon = salon();
+    let bell = enter(&salon, 920, "Bell", "Ada Ganger").await;
+    let lamp = enter(&salon, 921, "Lamp", "Ada Ganger").await;
+    let names = |rows: &Value| -> Vec<String> {
+        let all = rows.as_array().expect("dogs").iter();
+        all.map(|d| d["name"].as_str().unwrap_or_default().to_owned())
+            .collect()
+    };
+    let card = |dog: &str| format!("/api/dogs/{dog}/owner");
+    let apart = format!("{}/apart", card(&lamp));
+    let alone = send(&salon, Method::POST, &apart, Body::None).await;
+    assert_eq!(names(&alone.value["dogs"]), ["Lamp"]);
+    assert_eq!(names(&alone.value["namesakes_dogs"]), ["Bell"]);
+    // What is said of one is not said of the other.
+    let said = json!({"name": "Ada Ganger", "reach": "the other one", "at_home": {}});
+    send(&salon, Method::PUT, &card(&lamp), Body::Json(said)).await;
+    assert_eq!(get(&salon, &card(&bell)).await.value["reach"], "");
+    // The same person after all: with what stands on the card that was open.
+    let same = format!("{}/same", card(&lamp));
+    let joined = send(
+        &salon,
+        Method::POST,
+        &same,
+        Body::Json(json!({"with": bell})),
+    )
+    .await;
+    assert_eq!(names(&joined.value["dogs"]), ["Bell", "Lamp"]);
+    assert_eq!(
+        get(&salon, &card(&bell)).await.value["reach"],
+        "the other one"
+    );
+    let stranger = tappet(&salon).await;
+    let not_hers = json!({"with": stranger});
+    let refused = send(&salon, Method::POST, &same, Body::Json(not_hers)).await;
+    assert_eq!(refused.status, StatusCode::UNPROCESSABLE_ENTITY);
+    // Forgotten, both dogs go and no other.
+    let gone = send(&salon, Method::DELETE, &card(&lamp), Body::None).await;
+    assert_eq!(gone.status, StatusCode::OK, "{}", gone.value);
+    for dog in [&bell, &lamp] {
+        let missing = get(&salon, &format!("/api/dogs/{dog}")).await;
+        assert_eq!(missing.status, StatusCode::NOT_FOUND);
+    }
+    let there = get(&salon, &format!("/api/dogs/{stranger}")).await;
+    assert_eq!(there.status, StatusCode::OK);
+}
+
+/// What a device keeps to begin a visit with the server away is what the server would begin with.
+#[actix_web::test]
+async fn the_next_visit_is_known_before_it_begins() {
+    let salon = salon();
+    let dog = tappet(&salon).await;
+    let next = get(&salon, &format!("/api/dogs/{dog}/next")).await.value;
+    let visit = uuid::Uuid::from_u128(930);
+    let begin = json!({"dog": dog, "began_ms": next["entries"][0]["at_ms"]});
+    let path = format!("/api/visits/{visit}");
+    let begun = send(&salon, Method::PUT, &path, Body::Json(begin))
+        .await
+        .value;
+    assert_eq!(begun["entries"][0]["body"], next["entries"][0]["body"]);
+    assert_eq!(begun["salon"], next["salon"]);
+    assert_eq!(next["past"]["is_first"], false);
+    let height = &next["evaluation"]["visit"]["frame"]["measures"]["height_at_withers"];
+    assert!(height["value_mm"].is_number(), "{height}");
+}
+
+/// A look goes out as a file and comes back: the same once, a changed one beside it.
+#[actix_web::test]
+async fn a_look_file_comes_in_once() {
+    let salon = salon();
+    let house = get(&salon, "/api/house").await;
+    let look = json!({"id": uuid::Uuid::from_u128(940), "name": "Signal lamb", "base": "lamb",
+        "ways": {"pads": "pads_scissors"}});
+    let mut with_look = house.value.clone();
+    with_look["own_looks"] = json!([look]);
+    let tag = house.etag.as_deref();
+    let kept = ask(
+        &salon,
+        Method::PUT,
+        "/api/house",
+        tag,
+        Body::Json(with_look),
+    )
+    .await;
+    assert_eq!(kept.status, StatusCode::OK, "{}", kept.value);
+    let path = format!("/api/looks/{}/file", uuid::Uuid::from_u128(940));
+    let file = get(&salon, &path).await;
+    let bring = async |bytes: Vec<u8>| {
+        let body = Body::Bytes("application/json".into(), bytes);
+        send(&salon, Method::POST, "/api/looks/import", body).await
+    };
+    let looks = async || get(&salon, "/api/house").await.value["own_looks"].clone();
+    assert_eq!(bring(file.bytes.clone()).await.status, StatusCode::OK);
+    assert_eq!(looks().await.as_array().map(Vec::len), Some(1));
+    let changed = String::from_utf8(file.bytes).expect("text");
+    let changed = changed.replace("Signal lamb", "Crossing lamb");
+    assert_eq!(bring(changed.into_bytes()).await.status, StatusCode::OK);
+    let both = looks().await;
+    assert_eq!(both.as_array().map(Vec::len), Some(2));
+    assert_eq!(both[0]["name"], "Signal lamb");
+    assert_eq!(both[1]["ways"]["pads"], "pads_scissors");
+    let nothing = bring(b"{}".to_vec()).await;
+    assert_eq!(nothing.status, StatusCode::UNPROCESSABLE_ENTITY);
+    let missing = format!("/api/looks/{}/file", uuid::Uuid::from_u128(941));
+    assert_eq!(get(&salon, &missing).await.status, StatusCode::NOT_FOUND);
 }

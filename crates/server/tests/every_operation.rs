@@ -49,6 +49,11 @@ struct Requests {
     picture: Vec<u8>,
 }
 
+/// A look of the salon's own.
+fn look() -> Value {
+    json!({"id": Uuid::from_u128(76), "name": "Signal lamb", "base": "lamb"})
+}
+
 impl Requests {
     async fn of(salon: &SharedSalon) -> Self {
         let get = async |path: &str| send(salon, Method::GET, path, Body::None).await;
@@ -58,13 +63,18 @@ impl Requests {
         let card = card.expect("a demo dog");
         let text = |v: &Value| v.as_str().expect("text").to_owned();
         let (dog, visit) = (text(&card["dog"]["id"]), text(&card["last_visit"]["id"]));
-        for n in 0..3 {
-            let card = json!({"id": spare(n), "name": "Spare"});
+        for n in 0..6 {
+            let mut card = json!({"id": spare(n), "name": "Spare"});
+            if n > 3 {
+                card["owner"] = "Ms Twice".into();
+                card["owner_id"] = json!(spare(n));
+            }
             let path = format!("/api/dogs/{}", spare(n));
             send(salon, Method::PUT, &path, Body::Json(card)).await;
         }
         let log = get(&format!("/api/visits/{visit}")).await.value;
-        let (house, kit) = (get("/api/house").await.value, get("/api/kit").await.value);
+        let (mut house, kit) = (get("/api/house").await.value, get("/api/kit").await.value);
+        house["own_looks"] = json!([look()]);
         Self {
             desk: json!({"dog": log["dog"], "entries": log["entries"], "house": house, "kit": kit}),
             file: get(&format!("/api/dogs/{dog}/file")).await.value,
@@ -100,6 +110,7 @@ impl Requests {
             .replace("/visits/{visit}", &format!("/visits/{visit}"))
             .replace("/plans/{id}", &format!("/plans/{plan}"))
             .replace("/photos/{id}.jpg", &format!("/photos/{photo}.jpg"))
+            .replace("/looks/{id}", &format!("/looks/{}", Uuid::from_u128(76)))
             .replace("/kit/{id}", &format!("/kit/{}", Uuid::from_u128(70)));
         let name = format!("{method} {path}");
         match name.as_str() {
@@ -144,6 +155,19 @@ impl Requests {
                 here,
                 Body::Json(json!({"name": "Ms Platelayer", "reach": "by the gate"})),
             ),
+            "POST /api/dogs/{id}/owner/apart" => at(here),
+            "POST /api/dogs/{id}/owner/same" => {
+                let body = json!({"with": spare(5)});
+                (
+                    format!("/api/dogs/{}/owner/same", spare(4)),
+                    Body::Json(body),
+                )
+            }
+            "DELETE /api/dogs/{id}/owner" => at(format!("/api/dogs/{}/owner", spare(3))),
+            "POST /api/looks/import" => {
+                let file = json!({"format": "veliform-look", "version": 1, "look": look()});
+                (here, Body::Json(file))
+            }
             "POST /api/dogs/{id}/merge" => {
                 let body = json!({"other": spare(1)});
                 (format!("/api/dogs/{}/merge", spare(0)), Body::Json(body))

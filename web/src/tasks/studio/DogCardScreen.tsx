@@ -25,6 +25,7 @@ interface Known {
 /** A dog's card: what was typed at the door, corrected. */
 export function DogCardScreen() {
   const { dog: id = '' } = useParams();
+  const words = useCatalogue();
   const known = useQuery({
     queryKey: ['dog', id, 'card'],
     queryFn: () => readCard(id),
@@ -36,8 +37,8 @@ export function DogCardScreen() {
   }, [known.data]);
   if (known.error instanceof Failure)
     return <FailedPage failure={known.error} again={() => void known.refetch()} />;
-  if (!known.data) return <LoadingPage />;
-  return <Card known={known.data} again={() => void known.refetch()} />;
+  if (!known.data || !words.data) return <LoadingPage />;
+  return <Card known={known.data} words={words.data} again={() => void known.refetch()} />;
 }
 
 async function readCard(id: string): Promise<Known> {
@@ -47,12 +48,12 @@ async function readCard(id: string): Promise<Known> {
   return { ...answer, version };
 }
 
-function Card({ known, again }: { known: Known; again: () => void }) {
+function Card(props: { known: Known; words: Schemas['Catalogue']; again: () => void }) {
+  const { known, words, again } = props;
   // Only what was typed here: where another screen corrected the rest, its words show and these stay.
   const [typed, setTyped] = useState<Partial<Dog>>({});
   const dog = { ...known.dog, ...typed };
   const born = dog.born ?? '';
-  const words = useCatalogue();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const change = (part: Partial<Dog>) => setTyped((t) => ({ ...t, ...part }));
@@ -144,15 +145,13 @@ function Card({ known, again }: { known: Known; again: () => void }) {
             value={dog.has_double_coat === true ? 'double' : 'single'}
             onChange={(coat) => change({ has_double_coat: coat === 'double' })}
           />
-          {words.data && (
-            <EarTail
-              words={words.data}
-              ear={dog.ear ?? null}
-              tail={dog.tail ?? null}
-              onEar={(ear) => change({ ear })}
-              onTail={(tail) => change({ tail })}
-            />
-          )}
+          <EarTail
+            words={words}
+            ear={dog.ear ?? null}
+            tail={dog.tail ?? null}
+            onEar={(ear) => change({ ear })}
+            onTail={(tail) => change({ tail })}
+          />
           <TextField
             label="What a colleague must know"
             value={dog.handling ?? ''}

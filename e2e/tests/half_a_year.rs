@@ -1,0 +1,152 @@
+//! Dogs of an empty salon over many months, by a clock that is set: a puppy learns the groom by stages and
+//! knots at one place again and again; another dog has a look for each time of the year.
+#![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
+
+use crate::support;
+
+use fantoccini::key::Key;
+use support::{Stage, TABLET, on_empty_stage};
+
+async fn enter(stage: &Stage, name: &str) {
+    stage.touch(&stage.find("New dog").await).await;
+    stage.type_into("Name", name).await;
+}
+
+async fn begin_today(stage: &Stage, name: &str) {
+    stage.touch_at_css(&format!("button[title='{name}']")).await;
+    stage.touch(&stage.find("Begin today").await).await;
+    stage.until_text("Got by").await;
+}
+
+/// The weight of the day, and knots behind the hand again.
+async fn weighed_and_knotted(stage: &Stage, kg: &str) {
+    stage.type_into("Weight", kg).await;
+    stage.press(Key::Tab).await;
+    stage.until_text("Undo weight").await;
+    stage.go_on_to("coat").await;
+    stage.choose_zone("ears").await;
+    stage.choose("Knots", "Tight").await;
+    stage.until_text("Undo knots").await;
+    stage.until_kept().await;
+}
+
+async fn stage_of_today(stage: &Stage, stage_name: &str) {
+    stage.go_on_to("cut").await;
+    stage
+        .until(
+            stage_name,
+            &format!("document.querySelector('[aria-label=\"How much of it today\"] [data-checked]')?.innerText === '{stage_name}'"),
+        )
+        .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_puppy_learns_the_groom_by_stages_and_its_knots_are_remembered() {
+    on_empty_stage(TABLET, async |stage| {
+        stage.it_is_days_ago(182).await;
+        enter(stage, "Ferrule").await;
+        stage.type_into("Age, years", "0.4").await;
+        stage.touch(&stage.find("Talk").await).await;
+        stage.until_text("Looks, best first").await;
+        stage.touch(&stage.find("Feel the dog").await).await;
+        stage.until_text("Got by").await;
+        weighed_and_knotted(stage, "3.1").await;
+        stage.type_into("Length, combed out", "30").await;
+        stage.go_on_to("cut").await;
+        stage.until_text("How much of it today").await;
+        stage.choose("How much of it today", "first meeting").await;
+        stage.until_text("At home: Each day for two minutes").await;
+        stage.assert_accessible("a stage of a programme").await;
+        // The stage is gone through at the table to its end: the next follows it.
+        stage.touch(&stage.find("Start at the table").await).await;
+        stage.read_the_cautions().await;
+        for _ in 0..40 {
+            let is_over = "return document.body.innerText.includes('All done')";
+            if stage.script(is_over).await == true {
+                break;
+            }
+            stage.next_step().await;
+        }
+        stage.touch(&stage.find("Finish").await).await;
+        stage.until_text("steps done in").await;
+        stage.until_kept().await;
+        for (days_ago, kg, of_today) in [
+            (140, "4.6", "feet and face"),
+            (90, "5.9", "feet and face"),
+            (0, "6.8", "feet and face"),
+        ] {
+            stage.it_is_days_ago(days_ago).await;
+            begin_today(stage, "Ferrule").await;
+            // Nothing was run at the table since: the same stage stands there again.
+            weighed_and_knotted(stage, kg).await;
+            stage_of_today(stage, of_today).await;
+        }
+        // Tight at the ears visit after visit: taking them off is proposed, with its price.
+        stage.go_on_to("plan").await;
+        stage.until_text("visits running").await;
+        stage.assert_accessible("knots again").await;
+        // Its life, and the paper of it.
+        stage.go("/").await;
+        stage.touch_at_css("button[title='Ferrule']").await;
+        stage.touch(&stage.find("Its life").await).await;
+        stage.until_text("3.1 kg").await;
+        stage
+            .until(
+                "four visits stand on its line",
+                "document.querySelectorAll('[aria-label=Visits] > li').length === 4",
+            )
+            .await;
+        stage
+            .until_async(
+                "its paper is a PDF",
+                "const link = document.querySelector('a[href$=\"life.pdf\"]');
+                 const paper = await fetch(link.href);
+                 return paper.ok && (await paper.text()).startsWith('%PDF')",
+            )
+            .await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
+
+/// The look of the day, and its plan kept.
+async fn groomed_in(stage: &Stage, look: &str) {
+    stage.go_on_to("look").await;
+    stage
+        .until(
+            "the look is offered",
+            &format!(
+                "[...document.querySelectorAll('button[aria-pressed] span:first-child')].some((s) => s.innerText === '{look}' && (s.parentElement.click(), true))"
+            ),
+        )
+        .await;
+    stage.until_text("Undo look").await;
+    stage.until_kept().await;
+    stage.go_on_to("cut").await;
+    stage.touch(&stage.find("Keep this plan").await).await;
+    stage.until_text("This plan is kept as it stands.").await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_dog_has_a_recipe_for_each_time_of_the_year() {
+    on_empty_stage(TABLET, async |stage| {
+        stage.it_is_days_ago(365).await;
+        enter(stage, "Gantry").await;
+        stage.touch(&stage.find("Talk").await).await;
+        stage.until_text("Looks, best first").await;
+        stage.go_on_to("coat").await;
+        stage.type_into("Length, combed out", "60").await;
+        groomed_in(stage, "Lamb").await;
+        stage.it_is_days_ago(182).await;
+        begin_today(stage, "Gantry").await;
+        groomed_in(stage, "Short all over, summer").await;
+        stage.it_is_days_ago(0).await;
+        begin_today(stage, "Gantry").await;
+        stage.go_on_to("last").await;
+        stage.until_text("This time of the year").await;
+        stage.until_text("last time").await;
+        stage.assert_accessible("two recipes").await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
