@@ -83,7 +83,7 @@ fn fill(data: &Path, dogs: u32, visits: u32) {
         .flatten()
         .map(|f| pattern(&fs::read(f.path()).expect("a file"), &house, &kit))
         .collect();
-    let mut store = Store::open(data).expect("a data file");
+    let mut store = Store::create(data).expect("a data file");
     store.put_house(&house, BEGINS_MS).expect("kept");
     for tool in &kit {
         store.put_tool(tool, BEGINS_MS).expect("kept");
@@ -189,7 +189,7 @@ fn main() {
     let evaluate = desk.to_string();
     let plan = json!({"desk": desk, "reasons": false}).to_string();
     let run = json!({"desk": desk, "now_ms": BEGINS_MS}).to_string();
-    let questions: [(&str, &str, String, &str); 11] = [
+    let questions: [(&str, &str, String, &str); 12] = [
         ("studio", "GET", "/api/dogs".into(), ""),
         ("studio, a name", "GET", "/api/dogs?find=tappet".into(), ""),
         ("studio, due work", "GET", "/api/due".into(), ""),
@@ -199,6 +199,7 @@ fn main() {
             "/api/salon-log".into(),
             "",
         ),
+        ("kit, what to buy", "GET", "/api/what-to-buy".into(), ""),
         ("a visit", "GET", format!("/api/visits/{visit}"), ""),
         ("its past", "GET", format!("/api/visits/{visit}/past"), ""),
         (

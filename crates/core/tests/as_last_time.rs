@@ -14,12 +14,13 @@ use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::finish::ZoneResult;
 use veliform_core::frame::{Measure, Method, TakenMeasure};
-use veliform_core::kit::{Tool, ToolKind};
+use veliform_core::kit::{Tool, ToolKind, UnderComb};
 use veliform_core::look::{LineName, LineStop, LookId};
+use veliform_core::run::{PutOff, RunEnd, RunEvent};
 use veliform_core::units::Length;
 use veliform_core::visit::{
-    Correction, EarlierVisit, Entry, EntryBody, KeptPlan, LookChoice, Past, Record, Visit, Wants,
-    fold, past,
+    Correction, EarlierVisit, Entry, EntryBody, KeptPlan, LookChoice, Past, Recipe, Record, Visit,
+    Wants, fold, past,
 };
 
 const DAY_MS: i64 = 86_400_000;
@@ -191,6 +192,64 @@ fn what_was_measured_goes_before_what_was_planned() {
     assert!(ribs.was_measured);
     let middle = f64::midpoint(ribs.from_mm.as_mm(), ribs.to_mm.as_mm());
     assert_abs_diff_eq!(middle, 9.0, epsilon = 1e-6);
+}
+
+/// The recipe is what was done: with the tool that was said, without what was left undone at the table
+/// (handbook 10 A 5).
+#[test]
+fn a_recipe_is_what_was_done_with_what_it_was_done() {
+    let mut before = visit(45.0);
+    let planned = kept(&before);
+    let how = |recipe: &Recipe, zone: Zone| {
+        let found = recipe.zones.iter().find(|z| z.zone == zone);
+        found.map(|z| z.how.clone())
+    };
+    let as_planned = Recipe::of(&planned, &before);
+    let ribs = how(&as_planned, Zone::Ribs).expect("cut");
+    assert!(how(&as_planned, Zone::Throat).is_some());
+    // Said at the check: the longer comb, over another blade.
+    let longer = kit()[4].clone();
+    before.results.insert(
+        Zone::Ribs,
+        ZoneResult {
+            tool: Some(longer.id),
+            under: Some(UnderComb::Ten),
+            ..ZoneResult::default()
+        },
+    );
+    // Run at the table: every step but those on the throat.
+    let sheet = planned.report.sheet.clone();
+    let steps = sheet.steps.clone();
+    let events = std::iter::once(RunEvent::Began { sheet })
+        .chain(steps.iter().map(|step| {
+            let step = (step.number, step.stands.contains_key(&Zone::Throat));
+            match step {
+                (step, true) => RunEvent::Put {
+                    step,
+                    until: PutOff::NotToday,
+                    reason: "it sat down".into(),
+                },
+                (step, false) => RunEvent::Done { step },
+            }
+        }))
+        .chain([RunEvent::Ended {
+            how: RunEnd::Finished,
+            reason: String::new(),
+        }]);
+    let log: Vec<Entry> = events
+        .zip(1..)
+        .map(|(event, n)| entry(n, EntryBody::Run { event }))
+        .collect();
+    before.run = fold(&dog(), &log).run;
+    let done = Recipe::of(&planned, &before);
+    let otherwise = how(&done, Zone::Ribs).expect("cut");
+    assert_ne!(otherwise, ribs);
+    let printed = format!("{} comb over the 10", longer.printed);
+    assert!(otherwise.contains(&printed), "{otherwise}");
+    assert_eq!(how(&done, Zone::Throat), None, "nobody touched it");
+    let crest = |recipe: &Recipe| how(recipe, Zone::Crest);
+    assert!(crest(&done).is_some());
+    assert_eq!(crest(&done), crest(&as_planned), "the rest is as planned");
 }
 
 /// "A touch shorter": the recorded length less what the owner wants off becomes a limit, and the

@@ -65,6 +65,9 @@ const REQUEST_TIME: Duration = Duration::from_secs(10);
 const SHUTDOWN_SECONDS: u64 = 5;
 /// Two threads: the machine of a salon has two cores.
 const WORKERS: usize = 2;
+/// Threads a worker hands its reading and computing to: one store and a few cores are shared by all, and each
+/// thread holds memory of its own.
+const BLOCKING_THREADS: usize = 4;
 
 /// Opens the data file of a salon, or begins a new one where there is none; says which.
 ///
@@ -123,6 +126,7 @@ pub(crate) async fn serve(settings: Settings) -> Result<(), ServeError> {
     let salon = Salon::new(store).with_front(settings.front);
     let server = HttpServer::new(move || app(&salon).0)
         .workers(WORKERS)
+        .worker_max_blocking_threads(BLOCKING_THREADS)
         .client_request_timeout(REQUEST_TIME)
         .client_disconnect_timeout(REQUEST_TIME)
         .shutdown_timeout(SHUTDOWN_SECONDS)

@@ -86,19 +86,26 @@ pub(super) fn unit_row(cut: &UnitCut, is_one_pass: bool, job: &Job, words: &Word
 }
 
 fn tool_text(cut: &UnitCut, has_clipper: bool, words: &Words<'_>) -> String {
-    match (cut.stroke, cut.tool) {
-        (Stroke::Leave, _) => "leave as it is".into(),
-        (Stroke::Full, Some(tool)) => format!("{}, with the lay", words.tool(tool)),
-        (Stroke::Against, Some(tool)) => format!("{}, against the lay", words.tool(tool)),
-        (Stroke::Skim, Some(tool)) => format!("skim, {}", words.tool(tool)),
-        (Stroke::Scissor, Some(tool)) => {
-            let held = match cut.roughing {
-                Some(Roughing::HeldOff) => " held off",
-                _ => "",
-            };
-            format!("shears after the {}{held}", words.tool(tool))
+    let tool = cut.tool.map(|tool| words.tool(tool));
+    let tool = match cut.roughing {
+        Some(Roughing::HeldOff) => tool.map(|tool| format!("{tool} held off")),
+        _ => tool,
+    };
+    StrokeName::from(cut.stroke).with(tool.as_deref(), has_clipper)
+}
+
+impl StrokeName {
+    /// The stroke with its tool, in a few words; shears where there is none, thinning ones where the look is
+    /// done without a clipper.
+    pub(crate) fn with(self, tool: Option<&str>, has_clipper: bool) -> String {
+        match (self, tool) {
+            (Self::Leave, _) => "leave as it is".into(),
+            (Self::Full, Some(tool)) => format!("{tool}, with the lay"),
+            (Self::Against, Some(tool)) => format!("{tool}, against the lay"),
+            (Self::Skim, Some(tool)) => format!("skim, {tool}"),
+            (Self::Scissor, Some(tool)) => format!("shears after the {tool}"),
+            (_, None) if has_clipper => "shears".into(),
+            (_, None) => "thinning shears".into(),
         }
-        (_, None) if has_clipper => "shears".into(),
-        (_, None) => "thinning shears".into(),
     }
 }

@@ -244,9 +244,8 @@ pub(super) fn days_since(visit: &EarlierVisit, now_ms: i64) -> i64 {
 
 /// What was done at a visit; none where no plan of it was read.
 pub(super) fn recipe_of(visit: &EarlierVisit) -> Option<Recipe> {
-    let said = &visit.visit;
     let plan = visit.plan.as_ref()?;
-    Some(Recipe::of(plan, &said.results, &said.coat.limits))
+    Some(Recipe::of(plan, &visit.visit))
 }
 
 fn last_visit(last: &EarlierVisit, now_ms: i64) -> LastVisit {

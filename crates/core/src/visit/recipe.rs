@@ -2,15 +2,20 @@ use std::collections::BTreeMap;
 
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
+use uuid::Uuid;
 
 use super::entry::LookChoice;
+use super::fold::Visit;
 use super::kept::KeptPlan;
 use crate::coat::{LONGEST_MM, Limit, Zone};
+use crate::dog::House;
 use crate::finish::{AS_PLANNED_MM, ZoneResult};
 use crate::frame::{Problem, Severity};
 use crate::look::{LookId, Placement, Shifts};
 use crate::report::{StrokeName, UnitRow};
+use crate::run::{Run, StepRun, StepState};
 use crate::say::Words;
+use crate::sheet::Step;
 use crate::units::{Length, UnitSystem, length_text};
 
 /// What a zone was left at last time, and how.
@@ -56,12 +61,10 @@ pub struct Recipe {
 }
 
 impl Recipe {
-    /// The recipe of a kept plan, with what was really left where that was measured.
-    pub fn of(
-        plan: &KeptPlan,
-        results: &BTreeMap<Zone, ZoneResult>,
-        limits: &BTreeMap<Zone, Limit>,
-    ) -> Self {
+    /// The recipe of a kept plan as it was done at a visit: with what was really left where that was
+    /// measured, and with what, where that was said or run otherwise; without what was left undone.
+    pub fn of(plan: &KeptPlan, done: &Visit) -> Self {
+        let run = done.run.as_ref().filter(|run| run.ended.is_some());
         let mut zones: Vec<RecipeZone> = Vec::new();
         let cut = |row: &&UnitRow| row.stroke != StrokeName::Leave;
         for row in plan.report.units.iter().filter(cut) {
@@ -84,8 +87,17 @@ impl Recipe {
                 }),
             }
         }
+        if let Some(run) = run {
+            zones.retain(|zone| was_cut(run, zone.zone));
+        }
         for zone in &mut zones {
-            let result = results.get(&zone.zone).filter(|r| r.can_be());
+            let said = done.results.get(&zone.zone);
+            let otherwise = said.and_then(|result| said_otherwise(plan, zone.zone, result));
+            let at_the_table = || run.and_then(|run| run_otherwise(plan, run, zone.zone));
+            if let Some(how) = otherwise.or_else(at_the_table) {
+                zone.how = how;
+            }
+            let result = said.filter(|r| r.can_be());
             let Some(left) = result.and_then(ZoneResult::mean_mm) else {
                 continue;
             };
@@ -104,7 +116,7 @@ impl Recipe {
             look_name: plan.report.look_name.clone(),
             lines: plan.visit.lines.clone(),
             shifts: plan.visit.shifts.clone(),
-            limits: limits.clone(),
+            limits: done.coat.limits.clone(),
             zones,
         }
     }
@@ -145,6 +157,63 @@ impl Recipe {
             })
             .collect()
     }
+}
+
+/// Steps of a run that cut a zone.
+fn steps_on(run: &Run, zone: Zone) -> impl Iterator<Item = &Step> {
+    let steps = run.sheet.steps.iter();
+    steps.filter(move |step| step.stands.contains_key(&zone))
+}
+
+fn is_done(run: &Run, step: &Step) -> bool {
+    let of = |s: &&StepRun| s.step == step.number;
+    let found = run.steps.iter().find(of);
+    found.is_some_and(|s| s.state == StepState::Done)
+}
+
+/// Whether a zone was cut at the table; one that no step names was.
+fn was_cut(run: &Run, zone: Zone) -> bool {
+    let mut steps = steps_on(run, zone).peekable();
+    steps.peek().is_none() || steps.any(|step| is_done(run, step))
+}
+
+/// With what and how a zone was done, where somebody said that it was otherwise than planned.
+fn said_otherwise(plan: &KeptPlan, zone: Zone, result: &ZoneResult) -> Option<String> {
+    if result.tool.is_none() && result.under.is_none() && result.stroke.is_none() {
+        return None;
+    }
+    let row = plan.report.units.iter().find(|row| row.zone == zone)?;
+    let house = House {
+        under_comb: result.under.unwrap_or(plan.house.under_comb),
+        ..plan.house.clone()
+    };
+    let words = Words {
+        house: &house,
+        kit: &plan.kit,
+    };
+    let stroke = result.stroke.unwrap_or(row.stroke);
+    // Shears alone follow no tool, unless one was said.
+    let planned = row.tool_id.filter(|_| result.stroke.is_none());
+    let tool = match (result.tool, stroke) {
+        (None, StrokeName::Scissor) => planned,
+        (tool, _) => tool.or(row.tool_id),
+    };
+    let tool = tool.map(|tool| words.tool(tool));
+    Some(stroke.with(tool.as_deref(), true))
+}
+
+/// The same, where the steps were planned anew at the table and another tool was run there.
+fn run_otherwise(plan: &KeptPlan, run: &Run, zone: Zone) -> Option<String> {
+    let planned = plan.report.units.iter().filter(|row| row.zone == zone);
+    let planned: Vec<Uuid> = planned.filter_map(|row| row.tool_id).collect();
+    let done: Vec<&Step> = steps_on(run, zone).filter(|s| is_done(run, s)).collect();
+    let is_as_planned = |step: &&Step| step.tool_id.is_none_or(|tool| planned.contains(&tool));
+    let other = done.into_iter().find(|step| !is_as_planned(step))?;
+    Some(if other.stroke.is_empty() {
+        other.tool.clone()
+    } else {
+        format!("{}, {}", other.tool, other.stroke)
+    })
 }
 
 /// What the owner found wrong with last time.

@@ -35,6 +35,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(kit::put_house)
         .service(kit::get_kit)
         .service(salon_log::get_salon_log)
+        .service(salon_log::get_what_to_buy)
         .service(salon_log::get_due)
         .service(salon_log::get_album)
         .service(kit::put_tool)

@@ -22,8 +22,9 @@ use crate::error::{ApiError, ErrorBody};
 const MOST_VISITS: u32 = 200;
 /// Visits read without giving the store away.
 const AT_ONCE: usize = 10;
-/// Newest visits whose plans a new comb is tried on.
+/// Newest visits whose plans a new comb is tried on, and how many are read to find those with a look.
 const MOST_PLANS: usize = 8;
+const MOST_TRIED: u32 = 24;
 
 /// What the salon's own log teaches.
 #[derive(Debug, Serialize, ToSchema)]
@@ -36,8 +37,6 @@ pub struct SalonLog {
     tools: Vec<ToolLearnt>,
     /// What each tool did.
     work: Vec<ToolWork>,
-    /// The combs that would improve most plans, the best first.
-    buy: Vec<Buy>,
 }
 
 /// A visit of the log.
@@ -54,15 +53,10 @@ struct Past {
 pub(crate) async fn get_salon_log(
     salon: web::Data<Salon>,
 ) -> Result<web::Json<SalonLog>, ApiError> {
-    let (house, kit) = salon.run(|s| Ok((s.house()?, s.kit()?))).await?;
-    let newest = newest(&salon).await?;
+    let kit = salon.run(|store| Ok(store.kit()?)).await?;
+    let newest = newest(&salon, MOST_VISITS).await?;
     let answer = compute(move || {
         let runs = || newest.iter().filter_map(|p| p.visit.run.as_ref());
-        let with_look = newest.iter().filter(|p| p.visit.look.is_some());
-        let jobs: Vec<Job> = with_look
-            .take(MOST_PLANS)
-            .map(|p| Desk::new(&p.dog, &p.visit, &house, &kit).chosen_job())
-            .collect();
         let measured: Vec<(Visit, KeptPlan)> = newest
             .iter()
             .filter_map(|p| Some((p.visit.clone(), p.plan.clone()?)))
@@ -73,11 +67,30 @@ pub(crate) async fn get_salon_log(
             sorts: learnt.sorts,
             tools: learn_tools(&measured, &kit),
             work: tool_work(runs(), &kit),
-            buy: what_to_buy(&jobs, &kit)?,
         })
     })
     .await?;
     Ok(web::Json(answer))
+}
+
+/// The combs that would improve most plans of the newest visits, the best first.
+#[utoipa::path(responses((status = 200, body = [Buy]), (status = 500, body = ErrorBody)))]
+#[get("/what-to-buy")]
+pub(crate) async fn get_what_to_buy(
+    salon: web::Data<Salon>,
+) -> Result<web::Json<Vec<Buy>>, ApiError> {
+    let (house, kit) = salon.run(|s| Ok((s.house()?, s.kit()?))).await?;
+    let newest = newest(&salon, MOST_TRIED).await?;
+    let buy = compute(move || {
+        let with_look = newest.iter().filter(|p| p.visit.look.is_some());
+        let jobs: Vec<Job> = with_look
+            .take(MOST_PLANS)
+            .map(|p| Desk::new(&p.dog, &p.visit, &house, &kit).chosen_job())
+            .collect();
+        Ok(what_to_buy(&jobs, &kit)?)
+    })
+    .await?;
+    Ok(web::Json(buy))
 }
 
 /// What the kit asks for before the day.
@@ -85,7 +98,7 @@ pub(crate) async fn get_salon_log(
 #[get("/due")]
 pub(crate) async fn get_due(salon: web::Data<Salon>) -> Result<web::Json<Vec<DueWork>>, ApiError> {
     let kit = salon.run(|store| Ok(store.kit()?)).await?;
-    let newest = newest(&salon).await?;
+    let newest = newest(&salon, MOST_VISITS).await?;
     let due = compute(move || {
         let runs = newest.iter().filter_map(|p| p.visit.run.as_ref());
         Ok(due_work(&kit, &tool_work(runs, &kit)))
@@ -122,7 +135,7 @@ pub(crate) async fn get_album(
         texture,
         look,
     };
-    let newest = newest(&salon).await?;
+    let newest = newest(&salon, MOST_VISITS).await?;
     Ok(web::Json(album(
         newest.iter().map(|p| (&p.dog, &p.visit)),
         &filter,
@@ -130,9 +143,9 @@ pub(crate) async fn get_album(
 }
 
 /// The newest visits as they stand, a few at a time: a tick at the table never waits for all.
-async fn newest(salon: &Salon) -> Result<Vec<Past>, ApiError> {
+async fn newest(salon: &Salon, most: u32) -> Result<Vec<Past>, ApiError> {
     let heads = salon
-        .run(|store| Ok(store.newest_visits(MOST_VISITS)?))
+        .run(move |store| Ok(store.newest_visits(most)?))
         .await?;
     let mut past = Vec::with_capacity(heads.len());
     for some in heads.chunks(AT_ONCE) {

@@ -10,3 +10,13 @@ export function useSalonLog(): Schemas['SalonLog'] | null {
   });
   return log.data ?? null;
 }
+
+/** Combs that would better most plans; none while they are tried. */
+export function useWhatToBuy(): Schemas['Buy'][] {
+  const buy = useQuery({
+    queryKey: ['what-to-buy'],
+    queryFn: () => ask(api.GET('/api/what-to-buy')),
+    staleTime: 0,
+  });
+  return buy.data ?? [];
+}

@@ -14,7 +14,7 @@ export function KnotsAgain({ parts }: { parts: Schemas['KnotsAgain'][] }) {
         <div key={part} className="flex items-center gap-2 border-t border-line py-1">
           <span className="flex-1">{sentence}</span>
           <Plain
-            label={`Take the ${label} off`}
+            label={`Take off the ${label}`}
             onClick={() => work.say({ kind: 'part_wished', part, wish: 'take_off' })}
           >
             Take off
