@@ -132,8 +132,21 @@ async fn a_dog_has_a_recipe_for_each_time_of_the_year() {
     on_empty_stage(TABLET, async |stage| {
         stage.it_is_days_ago(365).await;
         enter(stage, "Gantry").await;
+        // The stick is read while the dog is entered, in the stylist's own unit; its visit begins with it.
+        stage.type_into("Height at withers", "46 cm").await;
+        stage.press(Key::Tab).await;
+        stage
+            .until("it is read", "document.querySelector('input[data-mm=\"460\"]')")
+            .await;
         stage.touch(&stage.find("Talk").await).await;
         stage.until_text("Looks, best first").await;
+        stage
+            .until_async(
+                "the height is kept",
+                "const log = await (await fetch('/api/visits/' + location.pathname.split('/')[2])).json();
+                 return log.entries.some((e) => e.body.measure === 'height_at_withers' && e.body.taken.value_mm === 460)",
+            )
+            .await;
         stage.go_on_to("coat").await;
         stage.type_into("Length, combed out", "60").await;
         groomed_in(stage, "Lamb").await;

@@ -67,12 +67,8 @@ async fn a_clipper_is_named_and_its_charge_is_counted() {
         stage.until_text("5 min on a charge").await;
         stage.assert_accessible("kit with a clipper").await;
         // What fits which matters from now on.
-        stage
-            .until(
-                "every tool says what it fits",
-                "document.querySelectorAll('option[value=wide]').length > 5",
-            )
-            .await;
+        stage.touch(&stage.find("10 blade").await).await;
+        stage.until_text("What it fits").await;
         let visit = stage.visit_of("Tappet").await;
         stage.go(&format!("{visit}/cut")).await;
         stage.until_text("charge it during the bath").await;

@@ -18,7 +18,7 @@ export function AddTool(props: { units: House['units']; onAdded: (id: string) =>
   const [mm, setMm] = useState<number | null>(null);
   const [round, setRound] = useState(0);
   return (
-    <>
+    <section aria-label="Hang one up">
       <MarginHead>Hang one up</MarginHead>
       <Choice label="Kind" options={KINDS} value={kind} onChange={setKind} columns={2} />
       <label className="block pt-2">
@@ -63,6 +63,6 @@ export function AddTool(props: { units: House['units']; onAdded: (id: string) =>
       >
         Put it in the kit
       </Plain>
-    </>
+    </section>
   );
 }

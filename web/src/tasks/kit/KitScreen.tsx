@@ -6,7 +6,7 @@ import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { PageHead } from '../../shared/ui/PageHead';
 import { AddTool } from './AddTool';
 import { Clippers } from './Clippers';
-import { Rail } from './Rail';
+import { Rails } from './Rails';
 import { Settings } from './Settings';
 import { ToolPanel } from './ToolPanel';
 import { useSalonLog, useWhatToBuy } from './useSalonLog';
@@ -36,14 +36,17 @@ export function KitScreen() {
           {kit.data.length === 0 ? (
             <p className="p-4 text-lg">Nothing hangs here. Plans use what hangs here and is fit.</p>
           ) : (
-            <Rail kit={kit.data} units={units} buy={buy} chosen={chosen} onChoose={setChosen} />
+            <Rails kit={kit.data} units={units} buy={buy} chosen={chosen} onChoose={setChosen} />
           )}
           <p className="px-4 py-2 text-sm text-soft">
             Hung by the length each leaves, true to scale; a comb’s is true over a 30. Plans use
             only what hangs here and is fit.
           </p>
         </section>
-        <section className="flex-[1_1_300px] pr-2" aria-label="The tool touched, and the salon">
+        <section
+          className="flex flex-[1_1_300px] flex-col gap-5 pr-2"
+          aria-label="The tool touched, and the salon"
+        >
           {tool ? (
             <ToolPanel
               key={tool.id}

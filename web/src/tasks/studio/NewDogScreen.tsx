@@ -3,14 +3,16 @@ import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { nowMs } from '../../shared/clock/now';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
-import { useCatalogue } from '../../shared/api/salon';
+import { useCatalogue, useHouse } from '../../shared/api/salon';
 import { EarTail } from '../../shared/dog/EarTail';
 import { BigButton } from '../../shared/ui/BigControl';
 import { Choice, Said } from '../../shared/ui/controls';
+import { LengthField } from '../../shared/ui/LengthField';
 import { TextField } from '../../shared/ui/TextField';
 import { PageHead } from '../../shared/ui/PageHead';
-import { NewDogSheet } from './NewDogSheet';
-import { ageMonths, dogOf, keepDraft, readDraft, type Draft } from './newDog';
+import { newEntry } from '../../shared/visit/useVisit';
+import { NewDogSheet, useNewDog } from './NewDogSheet';
+import { ageMonths, dogOf, keepDraft, NUMBERS, readDraft, readOf, type Draft } from './newDog';
 import { COATS, COLOURS, SEXES } from './words';
 
 const SIZES: { value: NonNullable<Draft['size']>; label: string }[] = [
@@ -24,6 +26,8 @@ const SIZES: { value: NonNullable<Draft['size']>; label: string }[] = [
 export function NewDogScreen() {
   const [draft, setDraft] = useState(readDraft);
   const words = useCatalogue();
+  const house = useHouse();
+  const evaluation = useNewDog(draft);
   const navigate = useNavigate();
   useEffect(() => {
     document.title = 'New dog · Veliform';
@@ -56,7 +60,7 @@ export function NewDogScreen() {
             className="flex min-w-0 flex-1 flex-col gap-2 p-3 pr-0 max-[800px]:pr-3"
           >
             <div className="flex min-h-0 flex-1 max-[800px]:h-[44vh]">
-              <NewDogSheet draft={draft} />
+              <NewDogSheet drawing={evaluation?.drawing} />
             </div>
             <Choice
               label="Size"
@@ -104,6 +108,27 @@ export function NewDogScreen() {
                 onChange={(owner) => change({ owner })}
                 problem={said('dog.owner')}
               />
+              {words.data &&
+                house.data &&
+                NUMBERS.map(({ of, measure }) => {
+                  const word = words.data.measures.find((m) => m.measure === measure);
+                  const guess = evaluation?.frame.find((v) => v.measure === measure);
+                  return (
+                    word && (
+                      <LengthField
+                        key={measure}
+                        name={`${draft.id}.${measure}`}
+                        label={word.label}
+                        hint={word.how}
+                        valueMm={draft[of]}
+                        {...(guess ? { estimateMm: guess.value_mm } : {})}
+                        units={house.data.units}
+                        onValue={(mm) => change({ [of]: mm })}
+                        problem={evaluation?.problems.find((p) => p.field === word.field)?.message}
+                      />
+                    )
+                  );
+                })}
               {words.data && (
                 <EarTail
                   words={words.data}
@@ -159,16 +184,25 @@ export function NewDogScreen() {
   );
 }
 
-/** Keeps the dog and begins its first visit. */
-async function begin(draft: Draft): Promise<Schemas['VisitCard']> {
+/** Keeps the dog and begins its first visit, with what was read on it already. */
+async function begin(draft: Draft): Promise<Schemas['VisitLog']> {
   const dog = dogOf(draft, ageMonths(draft.years));
   const kept = await ask(
     api.PUT('/api/dogs/{id}', { params: { path: { id: dog.id } }, body: dog }),
   );
-  return ask(
+  const visit = await ask(
     api.PUT('/api/visits/{id}', {
       params: { path: { id: crypto.randomUUID() } },
       body: { dog: kept.id, began_ms: nowMs() },
     }),
   );
+  const entries = readOf(draft).map(newEntry);
+  if (entries.length > 0)
+    await ask(
+      api.POST('/api/visits/{id}/entries', {
+        params: { path: { id: visit.id } },
+        body: { entries, salon: visit.salon },
+      }),
+    );
+  return visit;
 }

@@ -1,23 +1,33 @@
-import { api, ask } from '../../shared/api/client';
+import { api, ask, type Schemas } from '../../shared/api/client';
 import { useHouse } from '../../shared/api/salon';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { besideOptions } from '../../shared/sheet/beside';
 import { useAnswer } from '../../shared/visit/useAnswer';
-import { dogOf, type Draft } from './newDog';
+import { dogOf, type Draft, readOf } from './newDog';
 
 /** Asked once nothing has changed for so long, ms. */
 const AFTER_MS = 30;
 
-/** The dog as it was said so far, standing on the table: it changes with every touch. */
-export function NewDogSheet({ draft }: { draft: Draft }) {
+/** What the core makes of the dog as it was said so far. */
+export function useNewDog(draft: Draft): Schemas['Evaluation'] | null {
   const house = useHouse();
   const said: Draft = { ...draft, name: '', owner: '', handling: '' };
   const dog = { ...dogOf(said, null), name: 'New dog' };
-  const drawing = useAnswer(
-    { dog, entries: [], options: OPTIONS, ...(house.data && { house: house.data }) },
+  const entries = readOf(draft).map((body, n) => ({
+    id: `00000000-0000-4000-8000-00000000000${n}`,
+    at_ms: n,
+    author: '',
+    body,
+  }));
+  return useAnswer(
+    { dog, entries, options: OPTIONS, ...(house.data && { house: house.data }) },
     AFTER_MS,
-    async (body) => (await ask(api.POST('/api/evaluate', { body }))).drawing,
+    (body) => ask(api.POST('/api/evaluate', { body })),
   );
+}
+
+/** The dog, standing on the table: it changes with every touch. */
+export function NewDogSheet({ drawing }: { drawing: Schemas['Drawing'] | undefined }) {
   return <div className="min-h-0 flex-1 bg-sheet">{drawing && <Drawing drawing={drawing} />}</div>;
 }
 

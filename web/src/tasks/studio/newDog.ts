@@ -2,6 +2,7 @@ import type { Schemas } from '../../shared/api/client';
 import { Failure } from '../../shared/api/client';
 import { keepText, readText } from '../../shared/devices/storage';
 import { numberOf } from '../../shared/ui/NumberField';
+import type { EntryBody } from '../../shared/visit/model';
 
 type Dog = Schemas['Dog'];
 
@@ -22,6 +23,8 @@ export interface Draft {
   tail: NonNullable<Dog['tail']> | null;
   colour: NonNullable<Dog['colour']> | null;
   has_double_coat: boolean;
+  height_mm: number | null;
+  body_mm: number | null;
 }
 
 /** The dog begun here before, or a new one. */
@@ -40,6 +43,8 @@ export function readDraft(): Draft {
     tail: null,
     colour: null,
     has_double_coat: false,
+    height_mm: null,
+    body_mm: null,
   };
   try {
     return { ...fresh, ...(JSON.parse(readText(localStorage, DRAFT) ?? '{}') as Partial<Draft>) };
@@ -64,6 +69,20 @@ export function ageMonths(years: string): number | null {
       },
     ]);
   return number === null ? null : Math.round(number * 12);
+}
+
+/** The two numbers that say most, and what each is usually read by. */
+export const NUMBERS = [
+  { of: 'height_mm', measure: 'height_at_withers', method: 'height_stick' },
+  { of: 'body_mm', measure: 'body_length', method: 'tape' },
+] as const;
+
+/** What was read on the dog already: its visit begins with it. */
+export function readOf(draft: Draft): EntryBody[] {
+  return NUMBERS.flatMap(({ of, measure, method }) => {
+    const value_mm = draft[of];
+    return value_mm === null ? [] : [{ kind: 'measure_set', measure, taken: { value_mm, method } }];
+  });
 }
 
 /** The dog as said so far. */

@@ -9,51 +9,25 @@ const WANTED = 2;
 /** Between two marks of the rule, mm. */
 const TICK_MM = 10;
 
-/** Blades and combs on their rail, by the length each leaves, to scale; what is missing hangs dotted. */
-export function Rail(props: {
+/** Blades and combs on their rails, by the length each leaves, to scale; what is missing hangs dotted. */
+export function Rails(props: {
   kit: Tool[];
   units: House['units'];
   buy: Schemas['Buy'][];
   chosen: string | null;
   onChoose: (id: string) => void;
 }) {
-  const { kit, units, chosen } = props;
-  const inUse = kit.filter((tool) => !tool.retired);
-  const away = kit.filter((tool) => tool.retired);
+  const { kit, units, chosen, onChoose } = props;
   const wanted = props.buy.slice(0, WANTED);
-  const longest = Math.max(0, ...kit.map((t) => t.leaves_mm), ...wanted.map((b) => b.leaves_mm));
-  const hung = [
-    ...inUse.map((tool) => ({ mm: tool.leaves_mm, tool, buy: null })),
-    ...wanted.map((buy) => ({ mm: buy.leaves_mm, tool: null, buy })),
-  ].sort((a, b) => a.mm - b.mm);
+  const away = kit.filter((tool) => tool.retired);
+  const of = (kind: Tool['kind']) => kit.filter((tool) => tool.kind === kind && !tool.retired);
+  const rail = { units, chosen, onChoose };
   return (
     <div className="bg-sheet p-4">
-      <div className="flex">
-        <Rule toMm={longest} units={units} />
-        <ul
-          aria-label="On the rail"
-          className="flex min-w-0 flex-1 flex-wrap gap-y-4 border-t-4 border-ink"
-        >
-          {hung.map(({ tool, buy, mm }) =>
-            tool ? (
-              <li key={tool.id}>
-                <HungTool
-                  tool={tool}
-                  isChosen={tool.id === chosen}
-                  onChoose={() => props.onChoose(tool.id)}
-                />
-              </li>
-            ) : (
-              <li key={`wanted ${mm}`} className="w-16 text-center" aria-label={buy.sentence}>
-                <Hung mm={mm} kind="comb" isDotted />
-                <span className="font-bold text-pin">no {lengthText(mm, units)}</span>
-              </li>
-            ),
-          )}
-        </ul>
-      </div>
+      <Rail label="Blades" tools={of('blade')} wanted={[]} {...rail} />
+      <Rail label="Combs" tools={of('comb')} wanted={wanted} {...rail} />
       {wanted.length > 0 && (
-        <ul className="pt-3 pl-14 text-chalk">
+        <ul className="pl-12 text-chalk">
           {wanted.map((buy) => (
             <li key={buy.leaves_mm}>{buy.sentence}</li>
           ))}
@@ -68,13 +42,56 @@ export function Rail(props: {
                 <HungTool
                   tool={tool}
                   isChosen={tool.id === chosen}
-                  onChoose={() => props.onChoose(tool.id)}
+                  onChoose={() => onChoose(tool.id)}
                 />
               </li>
             ))}
           </ul>
         </>
       )}
+    </div>
+  );
+}
+
+/** One rail with its rule; nothing where nothing hangs. */
+function Rail(props: {
+  label: string;
+  tools: Tool[];
+  wanted: Schemas['Buy'][];
+  units: House['units'];
+  chosen: string | null;
+  onChoose: (id: string) => void;
+}) {
+  const { tools, wanted, units } = props;
+  const hung = [
+    ...tools.map((tool) => ({ mm: tool.leaves_mm, tool, buy: null })),
+    ...wanted.map((buy) => ({ mm: buy.leaves_mm, tool: null, buy })),
+  ].sort((a, b) => a.mm - b.mm);
+  if (hung.length === 0) return null;
+  return (
+    <div className="flex pb-4">
+      <Rule toMm={Math.max(...hung.map(({ mm }) => mm))} units={units} />
+      <ul
+        aria-label={props.label}
+        className="flex min-w-0 flex-1 flex-wrap gap-x-1 gap-y-4 border-t-4 border-ink"
+      >
+        {hung.map(({ tool, buy, mm }) =>
+          tool ? (
+            <li key={tool.id}>
+              <HungTool
+                tool={tool}
+                isChosen={tool.id === props.chosen}
+                onChoose={() => props.onChoose(tool.id)}
+              />
+            </li>
+          ) : (
+            <li key={`wanted ${mm}`} className="w-16 text-center" aria-label={buy.sentence}>
+              <Hung mm={mm} kind="comb" isDotted />
+              <span className="font-bold text-pin">no {lengthText(mm, units)}</span>
+            </li>
+          ),
+        )}
+      </ul>
     </div>
   );
 }
