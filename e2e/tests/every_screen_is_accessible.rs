@@ -16,7 +16,7 @@ async fn walk(stage: &mut Stage) {
     stage.assert_accessible("studio").await;
     let visit = stage.visit_of("Turntable").await;
     for (path, mark) in [
-        (format!("{visit}/talk"), "Agree on this"),
+        (format!("{visit}/talk"), "Turn to the owner"),
         (format!("{visit}/picture"), "its ratios become targets"),
         (format!("{visit}/album"), "may be shown yet"),
         (format!("{visit}/ahead"), "Come back"),

@@ -5,13 +5,13 @@ use super::Desk;
 use super::answer::{Reasons, Solved};
 use super::what_if::PartHere;
 use crate::consult::{Offer, Talk, fit, offer};
-use crate::drawing::{DrawOptions, Drawing};
+use crate::drawing::{DrawOptions, Drawing, Layers};
 use crate::job::Job;
 use crate::look::LookId;
 use crate::solve::{SolveError, in_halves};
 use crate::visit::LookChoice;
 
-/// Looks shown side by side at most.
+/// Looks drawn in full at most.
 pub const MOST_SHOWN: usize = 3;
 
 /// Every look on this dog.
@@ -21,6 +21,8 @@ pub struct Offers {
     pub offers: Vec<Offer>,
     /// Some of them drawn on this dog, at one scale.
     pub shown: Vec<ShownLook>,
+    /// All of them, best first, small: to be told apart at a glance.
+    pub rail: Vec<ShownLook>,
     /// What the owner may want off or left, whatever the look.
     pub parts: Vec<PartHere>,
 }
@@ -92,10 +94,30 @@ impl Desk<'_> {
                 })
             })
             .collect();
+        let rail = ranked.iter().map(|(offer, solved)| ShownLook {
+            look: offer.look,
+            drawing: self.draw(Some(solved), &small()),
+        });
         Ok(Offers {
+            rail: rail.collect(),
             shown: drawings,
             offers: ranked.into_iter().map(|(offer, _)| offer).collect(),
             parts: self.parts()?,
         })
+    }
+}
+
+/// How a look hangs on the rail: the dog in it and nothing beside.
+fn small() -> DrawOptions {
+    DrawOptions {
+        layers: Layers {
+            table: false,
+            now: false,
+            plan: true,
+            skin: false,
+            ..Layers::default()
+        },
+        is_small: true,
+        ..DrawOptions::default()
     }
 }

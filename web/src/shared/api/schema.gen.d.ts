@@ -3616,6 +3616,8 @@ export interface components {
             offers: components["schemas"]["Offer"][];
             /** @description What the owner may want off or left, whatever the look. */
             parts: components["schemas"]["PartHere"][];
+            /** @description All of them, best first, small: to be told apart at a glance. */
+            rail: components["schemas"]["ShownLook"][];
             /** @description Some of them drawn on this dog, at one scale. */
             shown: components["schemas"]["ShownLook"][];
         };

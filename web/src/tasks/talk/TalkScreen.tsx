@@ -3,9 +3,11 @@ import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
-import { MarginHead, Plain } from '../../shared/ui/controls';
+import { Plain } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
-import { LooksBeside } from './LooksBeside';
+import { LookLaid } from './LookLaid';
+import { LookRail } from './LookRail';
+import { OwnerSide } from './OwnerSide';
 import { Parts } from './Parts';
 import { Questions } from './Questions';
 import { TalkTabs } from './TalkTabs';
@@ -13,79 +15,91 @@ import { useOffers } from './useOffers';
 
 type LookId = Schemas['LookId'];
 
-/** As many as fit side by side at a size an owner can judge. */
-const BESIDE = 3;
+/** So many looks of the rail are seen without moving it: those that changed their order are said. */
+const AT_A_GLANCE = 3;
 
-/** The talk with the owner: six questions, and this dog in up to three looks. */
+/** The talk with the owner: six questions, and this dog with one look laid over it, by touch. */
 export function TalkScreen() {
   const work = useVisitWork();
   const [search, setSearch] = useSearchParams();
-  const picked = (search.get('looks') ?? '').split(',').filter(Boolean) as LookId[];
-  // The first three stay where they are until somebody asks for others: nothing changes place under
-  // the finger.
-  const [first, setFirst] = useState<LookId[]>([]);
-  const asked = picked.length > 0 ? picked : first;
-  const { answer: offers, isAsking } = useOffers(asked);
-  const shown = offers?.shown.map((s) => s.look) ?? [];
-  if (asked.length === 0 && shown.length > 0) setFirst(shown);
-  const best = offers?.offers.slice(0, BESIDE).map((o) => o.look) ?? [];
-  const isBestShown = best.every((look) => shown.includes(look));
-  const show = (look: LookId) => {
-    const next = shown.includes(look)
-      ? shown.filter((l) => l !== look)
-      : [...shown.slice(-(BESIDE - 1)), look];
-    setSearch({ looks: next.join(',') }, { replace: true });
-  };
+  const asked = search.get('look') as LookId | null;
+  const [first, setFirst] = useState<LookId | null>(work.evaluation.visit.look?.look ?? null);
+  const { answer: offers, isAsking } = useOffers(asked ?? first);
+  // The order stays as it first was until somebody asks for another: nothing changes place under the finger.
+  const [order, setOrder] = useState<LookId[]>([]);
+  const best = offers?.offers.map((o) => o.look) ?? [];
+  if (order.length === 0 && best.length > 0) setOrder(best);
+  if (first === null && best[0]) setFirst(best[0]);
+  const laid = asked ?? first;
+  const offer = offers?.offers.find((o) => o.look === laid);
+  const isBestFirst = best.slice(0, AT_A_GLANCE).every((look, i) => order[i] === look);
+  const put = (name: string, value: string | null) =>
+    setSearch(
+      (now) => {
+        if (value === null) now.delete(name);
+        else now.set(name, value);
+        return now;
+      },
+      { replace: true },
+    );
+  const lay = (look: LookId) => put('look', look);
   return (
     <WorkScreen
       title="Talk"
-      sheet={<LooksBeside offers={offers} isAsking={isAsking} />}
-      foot={
-        work.evaluation.visit.look && (
-          <a
-            className="flex min-h-12 items-center font-bold text-chalk underline"
-            href={`/api/visits/${work.visitId}/owner-card.pdf`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            Owner card, to print
-          </a>
+      sheet={
+        offers && offer ? (
+          <LookLaid
+            offer={offer}
+            drawing={offers.shown.find((s) => s.look === laid)?.drawing}
+            isAsking={isAsking}
+            onTurn={() => put('owner', '')}
+          />
+        ) : (
+          <p className="flex-1">Trying every look on this dog…</p>
         )
+      }
+      rail={offers && laid && <LookRail offers={offers} order={order} laid={laid} onLay={lay} />}
+      foot={
+        <>
+          {isAsking ? (
+            <p role="status">Asking…</p>
+          ) : (
+            offers && (
+              <p className="flex items-center gap-2">
+                Looks, best first
+                {!isBestFirst && (
+                  <Plain
+                    onClick={() => {
+                      setOrder(best);
+                      if (best[0]) lay(best[0]);
+                    }}
+                  >
+                    Show the best
+                  </Plain>
+                )}
+              </p>
+            )
+          )}
+          {work.evaluation.visit.look && (
+            <a
+              className="flex min-h-12 items-center font-bold text-chalk underline"
+              href={`/api/visits/${work.visitId}/owner-card.pdf`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              Owner card, to print
+            </a>
+          )}
+        </>
       }
       margin={
         <>
           <TalkTabs />
           <Questions />
           {offers && <Parts parts={offers.parts} />}
-          <MarginHead>Looks, best first</MarginHead>
-          {isAsking ? (
-            <p role="status">Asking…</p>
-          ) : (
-            !isBestShown && (
-              <Plain onClick={() => setSearch({ looks: best.join(',') }, { replace: true })}>
-                Show the best three
-              </Plain>
-            )
+          {offers && laid && search.get('owner') !== null && (
+            <OwnerSide {...{ offers, order, laid }} onLay={lay} onBack={() => put('owner', null)} />
           )}
-          <ol>
-            {offers?.offers.map((offer, i) => (
-              <li key={offer.look}>
-                <button
-                  type="button"
-                  aria-pressed={shown.includes(offer.look)}
-                  className="block min-h-12 w-full border-t border-line py-2 text-left aria-pressed:border-l-8 aria-pressed:border-l-ink aria-pressed:pl-2"
-                  onClick={() => show(offer.look)}
-                >
-                  <span className="block font-bold">
-                    {i + 1} {offer.name}
-                  </span>
-                  {offer.sentence && (
-                    <span className="block text-sm text-soft">{offer.sentence}</span>
-                  )}
-                </button>
-              </li>
-            ))}
-          </ol>
         </>
       }
       next={<BigLink to={`/visit/${work.visitId}/hands`}>Feel the dog</BigLink>}

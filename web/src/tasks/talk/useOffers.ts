@@ -6,13 +6,15 @@ import { useAsked, type Asked } from '../../shared/visit/useAnswer';
 /** Solves every look. */
 const AFTER_MS = 150;
 
-/** Every look on this dog, those asked for drawn; no answer until the first. */
-export function useOffers(shown: Schemas['LookId'][]): Asked<Schemas['Offers']> {
+/** Every look on this dog, the one asked for drawn large; no answer until the first. */
+export function useOffers(laid: Schemas['LookId'] | null): Asked<Schemas['Offers']> {
   const { desk } = useVisitWork();
-  const options = besideOptions({ now: true });
   const body: Schemas['ConsultRequest'] = {
-    desk: { ...desk, options },
-    shown,
+    desk: { ...desk, options: OPTIONS },
+    shown: laid ? [laid] : [],
   };
   return useAsked(body, AFTER_MS, (b) => ask(api.POST('/api/consult', { body: b })));
 }
+
+/** An owner sees the dog, in the look and as it came; no rule, no number. */
+const OPTIONS = besideOptions({ now: true, table: false });
