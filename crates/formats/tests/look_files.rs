@@ -24,6 +24,13 @@ fn out_and_in_again_it_is_the_same_look_with_its_ways() {
     assert_eq!(write_look_file(&look()).expect("writes"), bytes);
 }
 
+/// Yesterday's data opens.
+#[test]
+fn a_look_file_of_the_first_version_opens() {
+    let kept = include_bytes!("kept/signal-lamb-1.look.json");
+    assert_eq!(read_look_file(kept).expect("reads"), look());
+}
+
 #[rstest]
 #[case(
     b"{}",
