@@ -134,7 +134,7 @@ async fn a_dog_file_goes_out_and_comes_in_and_rubbish_is_refused() {
         let input = stage.client.find(Locator::Css("input[type=file]")).await.unwrap();
         input.send_keys(bad.to_str().unwrap()).await.unwrap();
         stage
-            .until_text("The dog file has version 7; this program reads up to 5. Update Veliform.")
+            .until_text("The dog file has version 7; this program reads up to 6. Update Veliform.")
             .await;
     })
     .await;

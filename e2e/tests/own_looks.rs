@@ -56,6 +56,36 @@ async fn a_look_is_copied_edited_and_planned_with() {
                 r"/Reads ([89]|1\d|20) % long/.test(document.body.innerText)",
             )
             .await;
+        // It has a way of working of its own, between the dog's and the salon's.
+        stage.go(&format!("{visit}/schools")).await;
+        stage.until_text("They change something on this dog").await;
+        stage.choose("An answer holds for", "This look").await;
+        stage.touch_at_css("[data-answer=nails_after]").await;
+        stage.until_text("of this look").await;
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage
+            .until_text("Nails: wet, after the bath (of this look; else dry, before the bath).")
+            .await;
+        // Put away it is offered no more and stands below; brought back it is offered again.
+        stage.go(&format!("{visit}/look")).await;
+        stage.touch(&stage.find("Put it away").await).await;
+        stage
+            .until(
+                "it is offered no more",
+                "!document.querySelector('[data-own-look]')",
+            )
+            .await;
+        stage.assert_accessible("looks put away").await;
+        stage
+            .touch(&stage.find("Signal lamb: bring it back").await)
+            .await;
+        stage
+            .until(
+                "it is offered again",
+                "document.querySelector('[data-own-look]')",
+            )
+            .await;
         stage.assert_quiet_console().await;
     })
     .await;

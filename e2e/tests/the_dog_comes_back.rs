@@ -169,3 +169,55 @@ async fn a_card_typed_wrong_at_the_door_is_put_right_and_no_screen_writes_over_a
     })
     .await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn two_owners_of_one_name_are_told_apart_and_forgotten_by_themselves() {
+    on_empty_stage(TABLET, async |stage| {
+        for name in ["Points", "Signal"] {
+            stage.go("/").await;
+            stage.touch(&stage.find("New dog").await).await;
+            stage.type_into("Name", name).await;
+            stage.type_into("Owner", "Ada Ganger").await;
+            stage.touch(&stage.find("Talk").await).await;
+            stage.until_text("Looks, best first").await;
+        }
+        stage.go("/").await;
+        touch_the_dog(stage, "Points").await;
+        stage.touch(&stage.find("Card of Points").await).await;
+        stage.touch(&stage.find("Its owner’s card").await).await;
+        stage.until_text("Their dogs").await;
+        stage.touch(&stage.find("Signal is").await).await;
+        stage.until_text("Somebody else is called the same").await;
+        stage.assert_accessible("an owner told apart").await;
+        // What is said of this one is not said of the other.
+        stage.type_into("How they are reached", "at the crossing").await;
+        stage.touch(&stage.find("Keep the card").await).await;
+        stage.until_text("New dog").await;
+        touch_the_dog(stage, "Signal").await;
+        stage.touch(&stage.find("Card of Signal").await).await;
+        stage.touch(&stage.find("Its owner’s card").await).await;
+        stage.until_text("Their dog").await;
+        let reach = stage.find("How they are reached").await;
+        assert_eq!(reach.prop("value").await.unwrap().as_deref(), Some(""));
+        // Forgotten, as they wish: what goes is said, and the other's dog stays.
+        stage
+            .touch(&stage.find("Forget them, as they wish").await)
+            .await;
+        stage
+            .until_text("The card of Signal goes, with 1 visit")
+            .await;
+        stage.assert_accessible("forgetting an owner").await;
+        stage
+            .touch(&stage.find("Forget Ada Ganger now").await)
+            .await;
+        stage.until_text("New dog").await;
+        stage
+            .until(
+                "the other's dog stays",
+                "document.querySelectorAll('button[title]').length === 1 && document.querySelector(\"button[title='Points']\")",
+            )
+            .await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}

@@ -11,8 +11,8 @@ pub const DOG_FILE_FORMAT: &str = "veliform-dog";
 /// The version written; older ones are read, newer ones are refused. Version 2: entries stand in the order
 /// of their stamps. Version 3: a kept drawing may hold many strokes as one shape.
 /// Version 4: a dog's own ways, its weight, what last time's run says of steps. Version 5: sites, and where the
-/// comb stopped.
-pub const DOG_FILE_VERSION: u32 = 5;
+/// comb stopped. Version 6: which of several owners of a name, whether a dog is neutered, ways of an own look.
+pub const DOG_FILE_VERSION: u32 = 6;
 /// Largest dog file read, bytes: a hundred visits with two plans each.
 pub const MOST_BYTES: usize = 64 * 1024 * 1024;
 

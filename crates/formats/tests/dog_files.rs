@@ -74,7 +74,7 @@ fn every_demo_file_is_valid_by_the_schema() {
 )]
 #[case(
     b"{\"format\": \"veliform-dog\", \"version\": 9}",
-    "has version 9; this program reads up to 5"
+    "has version 9; this program reads up to 6"
 )]
 #[case(
     b"{\"format\": \"veliform-dog\", \"version\": 1, \"dog\": 3, \"visits\": []}",

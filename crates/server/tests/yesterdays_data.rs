@@ -147,6 +147,7 @@ async fn a_salon_of_an_earlier_build_opens_and_goes_on(
 #[case::version_2("tappet-2.dog.json.gz", 2)]
 #[case::version_3("tappet-3.dog.json.gz", 3)]
 #[case::version_4("tappet-4.dog.json.gz", 4)]
+#[case::version_5("tappet-5.dog.json.gz", 5)]
 fn a_dog_file_of_an_earlier_build_is_read(#[case] name: &str, #[case] version: u32) {
     let file = read_dog_file(&kept(name)).expect("reads");
     assert_eq!(file.version, version);

@@ -48,7 +48,7 @@ export function WorkScreen(props: {
       </h1>
       <section
         aria-label="The dog"
-        className="flex min-w-0 flex-1 flex-col p-3 pr-0 max-[800px]:min-h-[max(260px,48vh)] max-[800px]:shrink-0 max-[800px]:pr-3"
+        className={`flex min-w-0 flex-1 flex-col p-3 pr-0 max-[800px]:min-h-[max(260px,48vh)] max-[800px]:pr-3 ${props.sheet ? 'max-[800px]:flex-none' : 'max-[800px]:shrink-0'}`}
       >
         {props.sheet ?? (
           <DogSheet
