@@ -5,7 +5,7 @@ import { api, ask, Failure, type Schemas, withTag } from '../../shared/api/clien
 import { useCatalogue } from '../../shared/api/salon';
 import { EarTail } from '../../shared/dog/EarTail';
 import { BigButton } from '../../shared/ui/BigControl';
-import { Choice, Plain, Said } from '../../shared/ui/controls';
+import { Choice, Plain } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { TextField } from '../../shared/ui/TextField';
 import { PageHead } from '../../shared/ui/PageHead';
@@ -13,6 +13,7 @@ import { dayText } from '../../shared/units/show';
 import { TwiceOrGone } from './TwiceOrGone';
 import { YES_NO, yesNo } from '../../shared/ui/yesNo';
 import { COATS, COLOURS, SEXES } from './words';
+import { NotKept } from './NotKept';
 
 type Dog = Schemas['Dog'];
 /** A dog with the version that this screen knows: what it changes is a change of that one. */
@@ -177,21 +178,13 @@ function Card(props: { known: Known; words: Schemas['Catalogue']; again: () => v
               Its owner’s card
             </Link>
           </p>
-          {failure && failure.fields.length === 0 && (
-            <div className="md:col-span-2">
-              <Said>{failure.message}</Said>
-              {failure.kind === 'changed' && (
-                <Plain
-                  onClick={() => {
-                    put.reset();
-                    again();
-                  }}
-                >
-                  Show it as it stands now
-                </Plain>
-              )}
-            </div>
-          )}
+          <NotKept
+            failure={failure}
+            onShow={() => {
+              put.reset();
+              again();
+            }}
+          />
           <div className="self-center">
             <Plain
               disabled={put.isPending}

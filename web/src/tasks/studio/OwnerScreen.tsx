@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, ask, Failure, type Schemas, withTag } from '../../shared/api/client';
 import { BigButton } from '../../shared/ui/BigControl';
-import { Choice, MarginHead, Plain, Said, type Option } from '../../shared/ui/controls';
+import { Choice, MarginHead, Plain, type Option } from '../../shared/ui/controls';
 import { NumberField } from '../../shared/ui/NumberField';
 import { PageHead } from '../../shared/ui/PageHead';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
@@ -12,6 +12,7 @@ import { dayText } from '../../shared/units/show';
 import { Gone } from './Gone';
 import { Namesakes } from './Namesakes';
 import { YES_NO, yesNo } from '../../shared/ui/yesNo';
+import { NotKept } from './NotKept';
 
 type Owner = Schemas['OwnerWithDogs'];
 
@@ -148,21 +149,13 @@ function Card({ id, known, again }: { id: string; known: Known; again: () => voi
             <p className="text-sm text-soft">What stands here is kept with each of them.</p>
             <Namesakes id={id} owner={known} again={again} />
           </section>
-          {failure && failure.fields.length === 0 && (
-            <div className="md:col-span-2">
-              <Said>{failure.message}</Said>
-              {failure.kind === 'changed' && (
-                <Plain
-                  onClick={() => {
-                    put.reset();
-                    again();
-                  }}
-                >
-                  Show it as it stands now
-                </Plain>
-              )}
-            </div>
-          )}
+          <NotKept
+            failure={failure}
+            onShow={() => {
+              put.reset();
+              again();
+            }}
+          />
           <div className="self-center">
             <Plain onClick={() => setForgetting(true)}>Forget them, as they wish</Plain>
           </div>
