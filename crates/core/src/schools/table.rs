@@ -1,7 +1,3 @@
-//! Where practitioners disagree: the questions, the answers, what a salon, a dog or a look says of them.
-
-use std::collections::BTreeMap;
-
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -210,80 +206,4 @@ schools! {
     Uneven, "Uneven spots",
         "The hole grows; the leg is not brought down to it."
         => [KeepTheLine "keep the line", LevelDown "level to the shortest"];
-}
-
-/// The salon's answers; what it leaves out is answered by our default.
-#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(transparent)]
-pub struct Schools(BTreeMap<Question, Answer>);
-
-impl Schools {
-    /// The answer in force.
-    pub fn of(&self, question: Question) -> Answer {
-        self.said(question).unwrap_or(question.answers()[0])
-    }
-
-    /// Whether this is the answer in force.
-    pub fn has(&self, answer: Answer) -> bool {
-        self.of(answer.question()) == answer
-    }
-
-    /// The same with one answer given.
-    #[must_use]
-    pub fn with(mut self, answer: Answer) -> Self {
-        self.0.insert(answer.question(), answer);
-        self
-    }
-
-    /// The same with one question left open again.
-    #[must_use]
-    pub fn without(mut self, question: Question) -> Self {
-        self.0.remove(&question);
-        self
-    }
-
-    /// What was said of a question; none where nothing was.
-    pub fn said(&self, question: Question) -> Option<Answer> {
-        let own = self.0.get(&question).copied();
-        own.filter(|answer| answer.question() == question)
-    }
-
-    /// Every answer that was said, in the order of the groom.
-    pub fn answers(&self) -> impl Iterator<Item = Answer> + '_ {
-        self.0.keys().filter_map(|question| self.said(*question))
-    }
-
-    /// Whether nothing was said.
-    pub fn is_empty(&self) -> bool {
-        self.answers().next().is_none()
-    }
-
-    /// These answers before those below: what is said here wins.
-    #[must_use]
-    pub fn over(&self, below: &Self) -> Self {
-        self.answers().fold(below.clone(), Self::with)
-    }
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    #[test]
-    fn every_answer_belongs_to_its_question_and_the_first_is_ours() {
-        for question in Question::ALL {
-            assert!(question.answers().len() >= 2, "{}", question.label());
-            for answer in question.answers() {
-                assert_eq!(answer.question(), *question);
-            }
-            assert!(Schools::default().has(question.answers()[0]));
-        }
-    }
-
-    #[test]
-    fn an_answer_kept_under_another_question_counts_for_nothing() {
-        let typed: Schools =
-            serde_json::from_str(r#"{"nails":"two_layers","legs":"legs_by_side"}"#).expect("reads");
-        assert!(typed.has(Answer::NailsBefore) && typed.has(Answer::LegsBySide));
-    }
 }
