@@ -61,24 +61,17 @@ export function TalkScreen() {
       rail={offers && laid && <LookRail offers={offers} order={order} laid={laid} onLay={lay} />}
       foot={
         <>
-          {isAsking ? (
-            <p role="status">Asking…</p>
-          ) : (
-            offers && (
-              <p className="flex items-center gap-2">
-                Looks, best first
-                {!isBestFirst && (
-                  <Plain
-                    onClick={() => {
-                      setOrder(best);
-                      if (best[0]) lay(best[0]);
-                    }}
-                  >
-                    Show the best
-                  </Plain>
-                )}
-              </p>
-            )
+          <p>Looks, best first</p>
+          {isAsking && <p role="status">Asking…</p>}
+          {!isAsking && !isBestFirst && (
+            <Plain
+              onClick={() => {
+                setOrder(best);
+                if (best[0]) lay(best[0]);
+              }}
+            >
+              Show the best
+            </Plain>
           )}
           {work.evaluation.visit.look && (
             <a
