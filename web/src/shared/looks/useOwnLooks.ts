@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { usePutHouse } from '../api/salon';
+import { type House, usePutHouse } from '../api/salon';
 import { useVisitWork } from '../visit/context';
 
 type OwnLook = Schemas['OwnLook'];
@@ -16,9 +16,10 @@ export function useOwnLooks() {
     chosen: evaluation.visit.own_look ?? null,
     error: put.error,
     choose,
-    /** Keeps a look changed, in the salon and on this dog. */
-    change: (own: OwnLook) => {
-      keep(house.own_looks.map((look) => (look.id === own.id ? own : look)));
+    /** Keeps a look changed, in the salon and on this dog; what else of the salon changes goes along. */
+    change: (own: OwnLook, also: Partial<House> = {}) => {
+      const own_looks = house.own_looks.map((look) => (look.id === own.id ? own : look));
+      put.mutate({ ...house, ...also, own_looks });
       choose(own);
     },
     add: (own: OwnLook, onKept: () => void) =>

@@ -24,8 +24,7 @@ export const isBegunHere = (visit: string) => begunHere(visit) !== null;
 
 /** The visit of a dog that was begun here and that the server has not heard of; none where none was. */
 export function begunOf(dog: string): string | null {
-  const all = namesFrom(localStorage, PREFIX).map((name) => name.slice(PREFIX.length));
-  return all.find((visit) => begunHere(visit)?.dog === dog) ?? null;
+  return allBegun().find((visit) => begunHere(visit)?.dog === dog) ?? null;
 }
 
 const tell = (visit: string, begun: Begun) =>
@@ -69,11 +68,13 @@ export async function tellOfBegun(visit: string): Promise<string> {
   return id;
 }
 
-/** Tells the server of every visit begun here; answers whether there was one. */
+const allBegun = () => namesFrom(localStorage, PREFIX).map((name) => name.slice(PREFIX.length));
+
+/** Tells the server of every visit begun here; answers whether it took one. */
 export async function tellOfAllBegun(): Promise<boolean> {
-  const visits = namesFrom(localStorage, PREFIX).map((name) => name.slice(PREFIX.length));
-  for (const visit of visits) await tellOfBegun(visit);
-  return visits.length > 0;
+  // One whose dog was forgotten meanwhile is in no other's way; its own page says so.
+  const told = await Promise.allSettled(allBegun().map(tellOfBegun));
+  return told.some(({ status }) => status === 'fulfilled');
 }
 
 const nextName = (dog: string) => `next.${dog}`;

@@ -46,16 +46,23 @@ export function SchoolsScreen() {
       work.say({ kind: 'way_said', question, answer: given, today_only });
       return;
     }
-    put.mutate({ ...house, schools: { ...house.schools, [question]: given } });
-    leave(question);
+    const schools = { ...house.schools, [question]: given };
+    // What was said for this dog, or for its look, would lie over what holds for more.
+    leaveDog(question);
+    const own = lookWithout(question);
+    if (own) looks.change(own, { schools });
+    else put.mutate({ ...house, schools });
   };
-  // What was said for this dog, or for its look, would lie over what holds for more.
   const leave = (question: Schemas['Question']) => {
     leaveDog(question);
-    if (looks.chosen?.ways?.[question]) {
-      const others = Object.entries(looks.chosen.ways).filter(([asked]) => asked !== question);
-      looks.change({ ...looks.chosen, ways: Object.fromEntries(others) });
-    }
+    const own = lookWithout(question);
+    if (own) looks.change(own);
+  };
+  /** The look without its own way there; none where it has none. */
+  const lookWithout = (question: Schemas['Question']): Schemas['OwnLook'] | null => {
+    if (!looks.chosen?.ways?.[question]) return null;
+    const others = Object.entries(looks.chosen.ways).filter(([asked]) => asked !== question);
+    return { ...looks.chosen, ways: Object.fromEntries(others) };
   };
   const leaveDog = (question: Schemas['Question']) => {
     const { ways, ways_today } = work.evaluation.visit;
