@@ -67,6 +67,18 @@ async fn a_look_is_copied_edited_and_planned_with() {
         stage
             .until_text("Nails: wet, after the bath (of this look; else dry, before the bath).")
             .await;
+        // Answered for every dog, the look's own answer gives way, and the salon's stands.
+        stage.go(&format!("{visit}/schools")).await;
+        stage.until_text("of this look").await;
+        stage.choose("An answer holds for", "Every dog").await;
+        stage.touch_at_css("[data-answer=nails_before]").await;
+        stage
+            .until_async(
+                "the salon answers, and the look no more",
+                "const house = await (await fetch('/api/house')).json();
+                 return house.schools.nails === 'nails_before' && !house.own_looks[0].ways?.nails",
+            )
+            .await;
         // Put away it is offered no more and stands below; brought back it is offered again.
         stage.go(&format!("{visit}/look")).await;
         stage.touch(&stage.find("Put it away").await).await;
