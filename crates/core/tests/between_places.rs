@@ -12,7 +12,7 @@ use veliform_core::dog::{Dog, House};
 use veliform_core::frame::Build;
 use veliform_core::job::Job;
 use veliform_core::lines::{ClipLine, clip_lines};
-use veliform_core::look::{LineName, LineStop, Look, LookId, Shifts};
+use veliform_core::look::{LineName, LineStop, Lines, Look, LookId, Shifts};
 use veliform_core::placing::off_the_tone_edge;
 use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::report::line_offers;
@@ -28,6 +28,7 @@ fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
     Job {
         sides: both(&build),
         coat: ample_coat(&look, H),
+        lines: Lines::of(&look),
         look,
         kit: Vec::new(),
         house: House::default(),
@@ -122,8 +123,8 @@ fn a_patch_moves_the_lift_off_and_only_where_it_shows() {
 /// What a hand put somewhere stays there, whatever the colour.
 #[test]
 fn a_line_put_by_hand_stays_beside_a_patch() {
-    let look = Look::shipped(LookId::Lamb).shifted(LineName::Shoulder, Length::constant_mm(6.0));
-    let by_hand = job(look, |_, _| {});
+    let by_hand = job(Look::shipped(LookId::Lamb), |_, _| {})
+        .shifted(LineName::Shoulder, Length::constant_mm(6.0));
     let elbow = by_hand.sides.left.elbow;
     let beside = Job {
         coat: patched(
@@ -143,19 +144,13 @@ fn a_line_put_by_hand_stays_beside_a_patch() {
 /// loses (handbook 4: placed by hand within the 25 mm behind the rib).
 #[test]
 fn a_waist_goes_between_its_places_and_its_price_is_the_plans_own() {
-    let base = job(
-        Look::shipped(LookId::Lamb).placed(LineStop::AtRib),
-        |b, h| b.length = 1.08 * h,
-    );
+    let base = job(Look::shipped(LookId::Lamb), |b, h| b.length = 1.08 * h).placed(LineStop::AtRib);
     let plan = make_plan(&base).expect("solves");
     let offers = line_offers(&base, &plan).expect("solves");
     let waist = offers.iter().find(|o| o.line == LineName::Waist);
     let back = &waist.expect("moves").nudges[0];
     assert_abs_diff_eq!(back.by_mm.as_mm(), 5.0, epsilon = 1e-9);
-    let moved = Job {
-        look: base.look.clone().shifted(LineName::Waist, back.by_mm),
-        ..base.clone()
-    };
+    let moved = base.clone().shifted(LineName::Waist, back.by_mm);
     let then = make_plan(&moved).expect("solves");
     let behind = laid_off(&moved, LineName::Waist, "behind the last rib").0;
     assert_abs_diff_eq!(behind, 5.0, epsilon = 1e-9);
@@ -167,18 +162,16 @@ fn a_waist_goes_between_its_places_and_its_price_is_the_plans_own() {
 /// a station, the station changes its pass (counted by hand on the topline's own places).
 #[test]
 fn the_back_pass_goes_along_the_back_by_as_much_as_it_was_moved() {
-    let dipped = |look: Look| {
-        job(look, |b, h| {
-            b.back_drop = 0.02 * h;
-            b.hip *= 1.02;
-        })
-    };
-    let look = Look::shipped(LookId::Lamb).placed(LineStop::BehindDip);
+    let dipped = job(Look::shipped(LookId::Lamb), |b, h| {
+        b.back_drop = 0.02 * h;
+        b.hip *= 1.02;
+    })
+    .placed(LineStop::BehindDip);
     let behind = |mm: f64| {
-        let moved = look
+        let moved = dipped
             .clone()
             .shifted(LineName::BackPass, Length::constant_mm(mm));
-        laid_off(&dipped(moved), LineName::BackPass, "behind the withers").0
+        laid_off(&moved, LineName::BackPass, "behind the withers").0
     };
     let place = behind(0.0);
     for mm in [5.0, -5.0, 20.0] {
@@ -189,17 +182,16 @@ fn the_back_pass_goes_along_the_back_by_as_much_as_it_was_moved() {
 /// A skirt's root moved up wants that much longer hair for the same hem.
 #[test]
 fn a_skirt_root_moved_up_hangs_longer_by_as_much() {
-    let low = Look::shipped(LookId::SkirtedSpaniel).placed(LineStop::LowSkirt);
+    let low = job(Look::shipped(LookId::SkirtedSpaniel), |_, _| {}).placed(LineStop::LowSkirt);
     let up = low
         .clone()
         .shifted(LineName::Skirt, Length::constant_mm(12.0));
-    let hangs = |look: &Look| {
-        let job = job(look.clone(), |_, _| {});
-        let plan = make_plan(&job).expect("solves");
+    let hangs = |job: &Job| {
+        let plan = make_plan(job).expect("solves");
         let dressing = dress_plan(&plan, &job.coat, PlanCoat::Tools);
         let skirt = dressing.skirt.expect("kept");
         (
-            laid_off(&job, LineName::Skirt, "above the elbow").0,
+            laid_off(job, LineName::Skirt, "above the elbow").0,
             skirt.root_height,
         )
     };
@@ -253,9 +245,8 @@ fn a_shift_is_kept_bounded_and_taken_back() {
 #[rstest]
 fn high_lines_lie_level(#[values(LookId::LongLegs, LookId::ToyJacket)] look: LookId) {
     use veliform_core::balance::{Judged, evaluated_points};
-    let apart = |look: Look| {
-        let job = job(look, |_, _| {});
-        let plan = make_plan(&job).expect("solves");
+    let apart = |job: &Job| {
+        let plan = make_plan(job).expect("solves");
         let dressing = dress_plan(&plan, &job.coat, PlanCoat::Tools);
         let points = evaluated_points(&plan.subject, &plan.lengths_mm, &dressing);
         let point = points.into_iter().find(|p| p.judged == Judged::LiftOff);
@@ -265,8 +256,8 @@ fn high_lines_lie_level(#[values(LookId::LongLegs, LookId::ToyJacket)] look: Loo
             point.off(&plan.lengths_mm),
         )
     };
-    let look = Look::shipped(look);
-    assert_abs_diff_eq!(apart(look.clone()).0, 0.0, epsilon = 1e-9);
-    let mixed = apart(look.placed(LineStop::LiftAtElbow));
+    let level = job(Look::shipped(look), |_, _| {});
+    assert_abs_diff_eq!(apart(&level).0, 0.0, epsilon = 1e-9);
+    let mixed = apart(&level.placed(LineStop::LiftAtElbow));
     assert!(mixed.0 > 0.02 * H && mixed.1 > 1.0, "{mixed:?}");
 }

@@ -11,7 +11,7 @@ use veliform_core::grow::{
     Interval, MomentName, ReturnBecause, back, grow_plan, interval, weeks_to_look,
 };
 use veliform_core::job::Job;
-use veliform_core::look::{Look, LookId};
+use veliform_core::look::{Lines, Look, LookId};
 use veliform_core::plan::make_plan;
 use veliform_core::solve::solve_lengths;
 use veliform_core::units::Length;
@@ -25,6 +25,7 @@ fn job(look: LookId, texture: Texture, coat_mm: f64) -> Job {
     Job {
         sides: both(&build(450.0, |b, h| b.length = 1.06 * h)),
         coat: CoatNow::even(texture, stand, coat_mm),
+        lines: Lines::of(&Look::shipped(look)),
         look: Look::shipped(look),
         kit: Vec::new(),
         house: House::default(),

@@ -11,7 +11,7 @@ use veliform_core::coat::{CoatNow, Skin, Zone};
 use veliform_core::dog::House;
 use veliform_core::frame::{Build, EarKind};
 use veliform_core::job::Job;
-use veliform_core::look::{Look, LookId};
+use veliform_core::look::{Lines, Look, LookId};
 use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::shape::Dressing;
 
@@ -29,6 +29,7 @@ fn head(build: &Build, look: LookId, change: impl FnOnce(CoatNow) -> CoatNow) ->
     let job = Job {
         sides: both(build),
         coat: change(ample_coat(&look, height)),
+        lines: Lines::of(&look),
         look: look.clone(),
         kit: Vec::new(),
         house: House::default(),

@@ -18,7 +18,7 @@ use veliform_core::frame::{
 };
 use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
-use veliform_core::look::{Look, LookId};
+use veliform_core::look::{Lines, Look, LookId};
 use veliform_core::plan::make_plan;
 use veliform_core::sure::point_doubts;
 use veliform_core::units::{Length, UnitSystem};
@@ -49,6 +49,7 @@ fn job(input: &FrameInput, look: LookId) -> Job {
     Job {
         sides: resolve(input, UnitSystem::Millimetres).sides(),
         coat: CoatNow::even(Texture::Fleece, 0.85, 60.0),
+        lines: Lines::of(&Look::shipped(look)),
         look: Look::shipped(look),
         kit: Vec::new(),
         house: House::default(),

@@ -4,7 +4,7 @@ use crate::support;
 
 use approx::assert_abs_diff_eq;
 use rstest::rstest;
-use support::{Solved, ample_coat, both, build, solve, tool};
+use support::{Solved, ample_coat, both, build, solve, solve_lined, tool};
 use veliform_core::balance::{Place, score};
 use veliform_core::coat::{Skin, Zone};
 use veliform_core::dog::{Dog, House};
@@ -12,7 +12,7 @@ use veliform_core::frame::Build;
 use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::lines::{ClipLine, HandDistance, clip_lines};
-use veliform_core::look::{LineName, LineStop, Look, LookId};
+use veliform_core::look::{LineName, LineStop, Lines, Look, LookId};
 use veliform_core::placing::{has_shelf, skirt_stop};
 use veliform_core::plan::{PlanCoat, dress_plan, make_plan};
 use veliform_core::report::line_offers;
@@ -62,8 +62,7 @@ fn what_is_held_at_the_optimum_leaves_the_rest_where_it_was() {
 #[test]
 fn a_waist_further_back_is_a_little_easier_and_no_more() {
     let objective = |stop| {
-        let look = Look::shipped(LookId::Lamb).placed(stop);
-        let dog = solved(&look, 450.0, |_, _| {});
+        let dog = solve_lined(&build(450.0, |_, _| {}), &Look::shipped(LookId::Lamb), stop);
         (
             score(&dog.solution.points, &dog.solution.lengths_mm),
             dog.subject.shape.skin(S::LastRib).x,
@@ -122,6 +121,7 @@ fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
     Job {
         sides: both(&build(460.0, change)),
         coat: ample_coat(&look, 460.0),
+        lines: Lines::of(&look),
         look,
         kit: kit(),
         house: House::default(),
@@ -146,8 +146,7 @@ fn the_price_of_a_place_is_what_a_plan_made_there_loses() {
             offer.label
         );
         for stop in &offer.stops {
-            let mut there = job.clone();
-            there.look = there.look.placed(stop.stop);
+            let there = job.clone().placed(stop.stop);
             let other = make_plan(&there).expect("solves");
             let costs = score(&other.solution.points, &other.solution.lengths_mm) - here;
             let expected = if stop.is_here { 0.0 } else { costs };
@@ -178,7 +177,7 @@ fn the_back_is_cut_in_two_where_the_line_lies(
     #[case] rear: usize,
 ) {
     let plan =
-        make_plan(&job(Look::shipped(LookId::Lamb).placed(stop), |_, _| {})).expect("solves");
+        make_plan(&job(Look::shipped(LookId::Lamb), |_, _| {}).placed(stop)).expect("solves");
     let count = |unit| {
         let cut = plan.cuts.iter().find(|c| c.unit == unit);
         cut.map_or(0, |c| c.leaves_mm.len())
@@ -197,15 +196,14 @@ fn long_legs_begin_at_the_shoulder_and_a_lambs_at_the_elbow() {
         (LookId::ToyJacket, LineStop::LiftAtShoulder),
         (LookId::Lamb, LineStop::LiftAtElbow),
     ] {
-        assert!(Look::shipped(look).has(stop), "{look:?}");
+        assert!(Lines::of(&Look::shipped(look)).has(stop), "{look:?}");
     }
-    let arm = |look: &Look| {
-        let dog = solved(look, 300.0, |_, _| {});
+    let long = Look::shipped(LookId::LongLegs);
+    let arm = |stop| {
+        let dog = solve_lined(&build(300.0, |_, _| {}), &long, stop);
         dog.nominal(S::ArmFront)
     };
-    let long = Look::shipped(LookId::LongLegs);
-    let low = long.clone().placed(LineStop::LiftAtElbow);
-    assert!(arm(&long) > 3.0 * arm(&low));
+    assert!(arm(LineStop::LiftAtShoulder) > 3.0 * arm(LineStop::LiftAtElbow));
 }
 
 /// Handbook 5, *hock taken too (easy care)* and *crest: none*: the neighbours' lengths run through.
@@ -213,15 +211,16 @@ fn long_legs_begin_at_the_shoulder_and_a_lambs_at_the_elbow() {
 fn lengths_follow_a_line_put_elsewhere() {
     let lamb = Look::shipped(LookId::Lamb);
     let at = |look: &Look, zone| look.nominal_mm(zone, 450.0);
-    let taken = lamb.clone().placed(LineStop::HockTaken);
+    let taken = lamb.clone().lined(LineStop::HockTaken);
     assert_abs_diff_eq!(at(&taken, Zone::Hock), at(&lamb, Zone::HindBack));
-    let clipped = lamb.clone().placed(LineStop::FromOcciput);
+    let clipped = lamb.clone().lined(LineStop::FromOcciput);
     assert_abs_diff_eq!(at(&clipped, Zone::Crest), at(&lamb, Zone::NeckSide));
-    let dog = solved(&lamb.clone().placed(LineStop::ShelfKept), 460.0, |_, _| {});
+    let dog = solve_lined(&build(460.0, |_, _| {}), &lamb, LineStop::ShelfKept);
     assert!(dog.at(S::PinBone) >= at(&lamb, Zone::Rump) * 460.0 / 450.0 - 1e-6);
-    let clean = solved(&lamb.placed(LineStop::ShelfClean), 460.0, |b, h| {
+    let close = build(460.0, |b, h| {
         (b.hock_reach, b.bend_x, b.length) = (0.01 * h, 0.012 * h, h);
     });
+    let clean = solve_lined(&close, &lamb, LineStop::ShelfClean);
     assert!(clean.at(S::PinBone) <= clean.nominal(S::PinBone) + 1e-6);
     let crest = |look: &Look| solved(look, 460.0, |_, _| {}).at(S::CrestMid);
     assert!(crest(&clipped) < 0.7 * crest(&Look::shipped(LookId::Lamb)));
@@ -261,15 +260,15 @@ fn a_visit_keeps_lines_moved_by_hand_and_gives_them_back() {
 #[case(LineStop::BibFull, true)]
 fn a_bib_is_clean_a_crescent_or_full(#[case] stop: LineStop, #[case] is_drawn: bool) {
     let own = Look::shipped(LookId::Lamb);
-    let look = own.clone().placed(stop);
-    let chest = look.nominal_mm(Zone::Chest, 450.0);
+    let job = job(own.clone(), |_, _| {}).placed(stop);
+    let chest = job.look.nominal_mm(Zone::Chest, 450.0);
     let expected = match stop {
         LineStop::BibClean => own.nominal_mm(Zone::Throat, 450.0),
         LineStop::BibFull => 35.0,
         _ => own.nominal_mm(Zone::Chest, 450.0),
     };
     assert_abs_diff_eq!(chest, expected, epsilon = 1e-9);
-    let drawn = lines(&job(look, |_, _| {}));
+    let drawn = lines(&job);
     assert_eq!(drawn.iter().any(|l| l.line == LineName::Bib), is_drawn);
 }
 
@@ -278,9 +277,8 @@ fn a_bib_is_clean_a_crescent_or_full(#[case] stop: LineStop, #[case] is_drawn: b
 #[test]
 fn a_tail_is_bare_as_far_as_its_line_says() {
     let bare = |look: LookId, stop: Option<LineStop>| {
-        let look = Look::shipped(look);
-        let look = stop.into_iter().fold(look, Look::placed);
-        let drawn = lines(&job(look, |_, _| {}));
+        let job = job(Look::shipped(look), |_, _| {});
+        let drawn = lines(&stop.into_iter().fold(job, Job::placed));
         let line = drawn.into_iter().find(|l| l.line == LineName::TailBase);
         line.map(|l| (l.stop, l.hand[0].distance_mm.as_mm()))
     };
@@ -299,8 +297,8 @@ fn a_tail_is_bare_as_far_as_its_line_says() {
 /// lower, a level skirt's root lies 12 mm further over it; an even dog has one number.
 #[test]
 fn distances_are_said_apart_where_the_sides_differ() {
-    let look = Look::shipped(LookId::SkirtedSpaniel).placed(LineStop::HalfSkirt);
-    let mut uneven = job(look, |_, _| {});
+    let spaniel = Look::shipped(LookId::SkirtedSpaniel);
+    let mut uneven = job(spaniel, |_, _| {}).placed(LineStop::HalfSkirt);
     assert!(
         lines(&uneven)
             .iter()

@@ -16,7 +16,7 @@ use veliform_core::coat::{CoatNow, Skin, Texture};
 use veliform_core::dog::House;
 use veliform_core::frame::{Build, Frame, FrameInput, resolve};
 use veliform_core::job::Job;
-use veliform_core::look::{Aim, Look, LookId};
+use veliform_core::look::{Aim, Lines, Look, LookId};
 use veliform_core::photo::{Camera, shoot};
 use veliform_core::picture::{
     OwnersPicture, PicturePoint as P, Reached, likeness, nearest_look, picture_look, read_picture,
@@ -52,6 +52,7 @@ fn job(build: &Build, look: Look, coat: CoatNow) -> Job {
     Job {
         sides: both(build),
         coat,
+        lines: Lines::of(&look),
         look,
         kit: support::full_kit(),
         house: House::default(),

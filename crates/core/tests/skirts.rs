@@ -5,10 +5,10 @@ use crate::support;
 
 use approx::assert_abs_diff_eq;
 use rstest::rstest;
-use support::{Solved, ample_coat, build, solve};
-use veliform_core::balance::Judged;
+use support::{Solved, ample_coat, both, build, solve};
+use veliform_core::balance::{Judged, Subject};
 use veliform_core::coat::{CoatNow, Zone};
-use veliform_core::look::{LineName, LineStop, Look, LookId};
+use veliform_core::look::{By, LineName, LineStop, Lines, Look, LookId};
 use veliform_core::shape::{
     Finish, Hangs, HeadShape, PieceKind, Station as S, dress_by_zone, side_pieces,
 };
@@ -37,16 +37,15 @@ fn a_shaved_belly_does_not_lift_the_hem(#[values(260.0, 380.0, 560.0)] height: f
 /// By hand: hair of 90 mm from a root 0.04 H over the elbow ends 90 mm under that root.
 #[test]
 fn the_hem_reaches_as_far_as_the_ribs_hair_hangs() {
-    let look = Look::shipped(LookId::SkirtedSpaniel).placed(LineStop::FringeSkirt);
+    let look = Look::shipped(LookId::SkirtedSpaniel);
     let frame = build(400.0, |_, _| {});
     let coat = ample_coat(&look, 400.0)
         .with_zone(Zone::Underline, 3.0)
         .with_zone(Zone::Ribs, 60.0);
-    let dog = solve(&frame, &coat, &look);
-    let i = dog
-        .subject
-        .find(veliform_core::balance::Place::Side(S::Brisket));
-    let spot = &dog.subject.spots[i.expect("chosen")];
+    let lines = Lines::of(&look).put(LineStop::FringeSkirt, By::Hand);
+    let subject = Subject::lined(&both(&frame), &coat, &look, lines, &|_| 1.5);
+    let i = subject.find(veliform_core::balance::Place::Side(S::Brisket));
+    let spot = &subject.spots[i.expect("chosen")];
     let lowest = spot.skin.y - spot.high * spot.shows;
     assert_abs_diff_eq!(lowest, frame.elbow + 16.0 - 60.0, epsilon = 1e-6);
 }
@@ -56,8 +55,8 @@ fn the_hem_reaches_as_far_as_the_ribs_hair_hangs() {
 #[test]
 fn roots_lie_where_the_model_has_them() {
     let root = |stop: LineStop| {
-        let look = Look::shipped(LookId::SkirtedSpaniel).placed(stop);
-        look.skirt_root_mm(400.0, 200.0)
+        let lines = Lines::of(&Look::shipped(LookId::SkirtedSpaniel));
+        lines.put(stop, By::Hand).skirt_root_mm(400.0, 200.0)
     };
     assert_eq!(root(LineStop::FringeSkirt), Some(216.0));
     assert_eq!(root(LineStop::LowSkirt), Some(240.0));
@@ -74,8 +73,11 @@ fn the_skirts_join_ends_over_its_hem() {
         house: &house,
         kit: &[],
     };
-    let mut subject = dog.subject.clone();
-    subject.look = subject.look.placed(LineStop::LowSkirt);
+    let lines = dog.subject.lines.clone();
+    let subject = dog
+        .subject
+        .clone()
+        .with_lines(lines.put(LineStop::LowSkirt, By::Hand));
     let dressing = dress_by_zone(
         &subject.build,
         veliform_core::coat::Texture::Silky,
@@ -131,5 +133,5 @@ fn the_hem_lies_just_below_the_elbow(#[values(260.0, 450.0, 620.0)] height: f64)
     let hem = dog.subject.y(S::Brisket).at(&dog.solution.lengths_mm);
     let below = (dog.subject.build.elbow - hem) / height;
     assert!((0.0..0.12).contains(&below), "{below}");
-    assert!(dog.subject.look.offers(LineName::Skirt));
+    assert!(dog.subject.lines.offers(LineName::Skirt));
 }

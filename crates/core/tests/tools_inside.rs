@@ -11,7 +11,7 @@ use veliform_core::dog::{Dog, House};
 use veliform_core::frame::{Build, Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
-use veliform_core::look::{LineName, LineStop, Look, LookId};
+use veliform_core::look::{LineName, LineStop, Lines, Look, LookId};
 use veliform_core::plan::{Plan, make_plan};
 use veliform_core::report::PlanReport;
 use veliform_core::sheet::{Stage, StepKind};
@@ -35,6 +35,7 @@ fn job(look: LookId, height: f64, coat_mm: f64, change: impl FnOnce(&mut Build, 
     Job {
         sides: both(&build(height, change)),
         coat: CoatNow::even(Texture::Fleece, 0.85, coat_mm),
+        lines: Lines::of(&Look::shipped(look)),
         look: Look::shipped(look),
         kit: kit(),
         house: House::default(),
@@ -89,7 +90,7 @@ fn off(plan: &Plan, judged: Judged) -> f64 {
 fn an_even_dog_gets_one_comb_all_over() {
     let plan = planned(&job(LookId::OneLength, 450.0, 40.0, |b, h| b.length = h));
     assert_eq!(lengths(&plan), [16.0]);
-    assert!(plan.subject.look.has(LineStop::OnePass));
+    assert!(plan.subject.lines.has(LineStop::OnePass));
     let score = score(&plan.solution.points, &plan.lengths_mm);
     assert!(score < 8.0, "{score}");
 }
@@ -237,12 +238,11 @@ fn held_to_the_hand(plan: &Plan, job: &Job, about: &str) {
 /// A hand that puts the line somewhere has it there; a salon's line there, or none.
 #[test]
 fn a_line_put_by_hand_is_cut_where_it_lies() {
-    let mut job = job(LookId::Lamb, 460.0, 50.0, |b, _| b.hip *= 1.025);
-    job.look = job.look.placed(LineStop::OnePass);
+    let job = job(LookId::Lamb, 460.0, 50.0, |b, _| b.hip *= 1.025).placed(LineStop::OnePass);
     let plan = planned(&job);
     assert_eq!(lengths(&plan).len(), 1);
     assert_eq!(
-        plan.subject.look.stop(LineName::BackPass),
+        plan.subject.lines.stop(LineName::BackPass),
         Some(LineStop::OnePass)
     );
 }

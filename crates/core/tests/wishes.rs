@@ -90,7 +90,7 @@ fn a_part_is_taken_off_or_left(#[case] part: Part, #[case] zone: Zone) {
 #[test]
 fn shelf_and_crest_are_wished_like_the_rest() {
     use veliform_core::look::{LineName, LineStop};
-    let of = |part, wish, line| wished(part, wish).subject.look.stop(line);
+    let of = |part, wish, line| wished(part, wish).subject.lines.stop(line);
     let shelf = |wish| of(Part::Shelf, wish, LineName::Shelf);
     assert_eq!(shelf(Wish::Leave), Some(LineStop::ShelfKept));
     assert_eq!(shelf(Wish::TakeOff), Some(LineStop::ShelfClean));
@@ -110,7 +110,7 @@ fn shelf_and_crest_are_wished_like_the_rest() {
         ],
     ));
     assert_eq!(
-        by_hand.subject.look.stop(LineName::Nape),
+        by_hand.subject.lines.stop(LineName::Nape),
         Some(LineStop::CrestKept)
     );
 }

@@ -105,7 +105,7 @@ pub fn evaluated_points(
         (Some(-OPPOSITE * h), Some(OPPOSITE * h)),
     );
     let is_high = [LineStop::LiftAtShoulder, LineStop::LiftAtHip];
-    if is_high.into_iter().any(|stop| subject.look.has(stop)) {
+    if is_high.into_iter().any(|stop| subject.lines.has(stop)) {
         let apart = thigh_lift_mm(subject) - shoulder_lift_mm(subject);
         judge(
             Judged::LiftOff,

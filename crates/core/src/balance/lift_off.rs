@@ -10,23 +10,23 @@ const THIGH_OVER_FOLD: f64 = 0.08;
 /// Height over the table at which the clipper lifts away on the shoulder, mm: at the elbow; in the
 /// high school at the point of shoulder, or higher where the thigh's line must lie higher.
 pub fn shoulder_lift_mm(subject: &Subject) -> f64 {
-    let place = if subject.look.has(LineStop::LiftAtShoulder) {
+    let place = if subject.lines.has(LineStop::LiftAtShoulder) {
         high_mm(subject)
     } else {
         subject.build.elbow
     };
-    place + subject.look.shift_mm(LineName::Shoulder, subject.height())
+    place + subject.lines.shift_mm(LineName::Shoulder, subject.height())
 }
 
 /// The same on the thigh, mm: a little over the flank fold; in the high school level with the
 /// shoulder's.
 pub fn thigh_lift_mm(subject: &Subject) -> f64 {
-    let place = if subject.look.has(LineStop::LiftAtHip) {
+    let place = if subject.lines.has(LineStop::LiftAtHip) {
         high_mm(subject)
     } else {
         low_thigh_mm(subject)
     };
-    place + subject.look.shift_mm(LineName::Thigh, subject.height())
+    place + subject.lines.shift_mm(LineName::Thigh, subject.height())
 }
 
 fn low_thigh_mm(subject: &Subject) -> f64 {

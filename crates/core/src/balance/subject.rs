@@ -5,7 +5,7 @@ use super::lift_off::shoulder_lift_mm;
 use super::spot::{Place, Spot, Width};
 use crate::coat::{CoatNow, Knots, Stands, UNDER_KNOTS_MM, Zone, ZoneMarks};
 use crate::frame::{Build, Sides};
-use crate::look::{Cut, LineName, LineStop, Look};
+use crate::look::{Cut, LineName, LineStop, Lines, Look};
 use crate::page::View;
 use crate::shape::{
     BothSides, FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace, SideShape, Station, leg_faces,
@@ -24,6 +24,8 @@ pub struct Subject {
     pub shape: SideShape,
     /// The look.
     pub look: Look,
+    /// Where its lines lie on this dog.
+    pub lines: Lines,
     /// Stand σ.
     pub stand: Stands,
     /// The unknowns.
@@ -62,10 +64,21 @@ const FLOOR_LINES: f64 = 0.5;
 const FLOOR_SCISSORED: f64 = 0.25;
 
 impl Subject {
-    /// Lays out the unknowns of a dog under a look.
+    /// Lays out the unknowns of a dog under a look, its lines where the look has them.
     ///
     /// `safe` gives the shortest safe length of a zone, mm.
     pub fn new(sides: &Sides, coat: &CoatNow, look: &Look, safe: &dyn Fn(Zone) -> f64) -> Self {
+        Self::lined(sides, coat, look, Lines::of(look), safe)
+    }
+
+    /// The same with its lines where they were put; the look already has the lengths that follow.
+    pub fn lined(
+        sides: &Sides,
+        coat: &CoatNow,
+        look: &Look,
+        lines: Lines,
+        safe: &dyn Fn(Zone) -> f64,
+    ) -> Self {
         let both = BothSides::between(sides);
         let faces = leg_faces(&both);
         let mut subject = Self {
@@ -73,8 +86,9 @@ impl Subject {
             right: sides.right.clone(),
             shape: both
                 .shape
-                .with_waist_behind(waist_behind_mm(look, sides.left.height)),
+                .with_waist_behind(waist_behind_mm(&lines, sides.left.height)),
             look: look.clone(),
+            lines,
             stand: coat.stand,
             spots: Vec::new(),
             unmet: Vec::new(),
@@ -96,6 +110,12 @@ impl Subject {
             grows_mm: 0.0,
             ..self.clone()
         }
+    }
+
+    /// The same dog with its lines elsewhere; no length was chosen by where they lay.
+    #[must_use]
+    pub fn with_lines(self, lines: Lines) -> Self {
+        Self { lines, ..self }
     }
 
     /// How many unknowns.
@@ -328,7 +348,7 @@ impl Subject {
             let nominal = self.look.nominal_mm(zone, h);
             let at = (Point::new(half, 0.0), Vec2::new(1.0, 0.0));
             let mut spot = self.spot(Place::Width(width), zone, at, self.stand.of(zone), nominal);
-            if width == Width::Thigh && self.look.has(LineStop::LiftAtHip) {
+            if width == Width::Thigh && self.lines.has(LineStop::LiftAtHip) {
                 self.as_in(Zone::HindOut, &mut spot);
             }
             self.spots.push(bounded(spot, coat, safe));
@@ -337,7 +357,7 @@ impl Subject {
 
     /// What a line put elsewhere makes of a spot on its way.
     fn at_its_line(&self, station: Station, mut spot: Spot) -> Spot {
-        let has = |stop| self.look.has(stop);
+        let has = |stop| self.lines.has(stop);
         match station {
             Station::ArmFront if self.is_arm_of_the_leg() => {
                 self.as_in(Zone::ForeFront, &mut spot);
@@ -371,9 +391,9 @@ impl Subject {
             return spot;
         }
         let rump = self.look.nominal_mm(Zone::Rump, self.build.height);
-        if self.look.has(LineStop::ShelfKept) {
+        if self.lines.has(LineStop::ShelfKept) {
             spot.low = spot.low.max(rump.min(spot.high));
-        } else if self.look.has(LineStop::ShelfClean) {
+        } else if self.lines.has(LineStop::ShelfClean) {
             spot.high = spot.high.min(rump.max(spot.low));
         }
         spot
@@ -390,7 +410,7 @@ impl Subject {
         }
         let (h, elbow) = (self.height(), self.build.elbow);
         let lowest = LineStop::FringeSkirt.skirt_root_mm(h, elbow);
-        if let Some(root) = self.look.skirt_root_mm(h, elbow).or(lowest) {
+        if let Some(root) = self.lines.skirt_root_mm(h, elbow).or(lowest) {
             // Combed down it hangs its whole length (balance-model.md 10, *Skirt line*).
             let under_skin = (coat.length_mm(Zone::Ribs) - (root - spot.skin.y)).max(0.0);
             spot.high = spot.high.max(under_skin / spot.shows.max(1e-6));
@@ -452,11 +472,11 @@ impl Subject {
 const SHELF_OVER_RUMP: f64 = 1.3;
 
 /// How far behind the last rib a look's waist peaks, mm.
-pub(crate) fn waist_behind_mm(look: &Look, height_mm: f64) -> f64 {
-    let stop = look.stop(LineName::Waist);
+pub(crate) fn waist_behind_mm(lines: &Lines, height_mm: f64) -> f64 {
+    let stop = lines.stop(LineName::Waist);
     let back = stop.map_or(0.0, |stop| stop.waist_back() * height_mm);
     // Never before the last rib: there the coat ends (handbook 4, *waist place*).
-    (back + look.shift_mm(LineName::Waist, height_mm)).max(0.0)
+    (back + lines.shift_mm(LineName::Waist, height_mm)).max(0.0)
 }
 
 /// Stretches of stations whose length is chosen; feet, head and what hangs below the hem are not.

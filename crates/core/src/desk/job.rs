@@ -8,7 +8,7 @@ use crate::consult::{LookHere, Talk, looks_here, owners_limits};
 use crate::dog::House;
 use crate::job::Job;
 use crate::kit::{Tool, is_driven};
-use crate::look::{LineStop, Look, LookId};
+use crate::look::{By, LineStop, Lines, Look, LookId};
 use crate::run::with_cut;
 use crate::schools::{Answer, Question, Schools};
 use crate::units::Length;
@@ -29,7 +29,7 @@ impl Desk<'_> {
         let height = self.frame.build.height;
         let house = self.house_here();
         let look = in_schools(look, &house.schools);
-        let look = self.lined(look.fitted(height, &|zone| self.coat.length_mm(zone)));
+        let (look, lines) = self.lined(look.fitted(height, &|zone| self.coat.length_mm(zone)));
         let mut coat = self.coat.clone();
         if let Some(talk) = &self.visit.talk {
             let nominal = |zone| look.nominal_mm(zone, height);
@@ -54,6 +54,7 @@ impl Desk<'_> {
             sides: self.frame.sides(),
             coat,
             look,
+            lines,
             kit: self.fit_today(),
             cut_for_days: self.cut_for_days(weeks_to, &house.schools),
             house,
@@ -119,28 +120,28 @@ impl Desk<'_> {
         }
     }
 
-    /// The look with its lines as this dog's visit has them, else as the salon does.
-    fn lined(&self, look: Look) -> Look {
+    /// The look with its lines as this dog's visit has them, else as the salon does, and where they lie.
+    fn lined(&self, look: Look) -> (Look, Lines) {
+        let lines = Lines::of(&look);
         let by_hand = &self.visit.lines;
-        let of_house = |stop: &LineStop| by_hand.of(stop.line()).is_none();
-        let look = self
-            .house
-            .lines
-            .stops()
-            .filter(of_house)
-            .filter(|stop| look.offers(stop.line()))
-            .fold(look.clone(), Look::schooled);
+        let is_left = |stop: &LineStop| by_hand.of(stop.line()).is_none();
+        let of_house = self.house.lines.stops().filter(is_left);
         let wished = self.visit.parts.iter();
-        let look = wished
-            .filter_map(|(part, wish)| part.stop(*wish))
-            .filter(of_house)
-            .chain(by_hand.stops())
-            .filter(|stop| look.offers(stop.line()))
-            .fold(look.clone(), Look::placed);
+        let wished = wished.filter_map(|(part, wish)| part.stop(*wish));
+        let on_this_dog = wished.filter(is_left).chain(by_hand.stops());
+        let put: Vec<(LineStop, By)> = of_house
+            .map(|stop| (stop, By::House))
+            .chain(on_this_dog.map(|stop| (stop, By::Hand)))
+            .filter(|(stop, _)| lines.offers(stop.line()))
+            .collect();
+        let look = put.iter().fold(look, |look, (stop, _)| look.lined(*stop));
+        let lines = put
+            .into_iter()
+            .fold(lines, |lines, (stop, by)| lines.put(stop, by));
         let moved = self.visit.shifts.all();
-        moved
-            .filter(|(line, _)| look.offers(*line))
-            .fold(look.clone(), |look, (line, by)| look.shifted(line, by))
+        let moved: Vec<_> = moved.filter(|(line, _)| lines.offers(*line)).collect();
+        let shift = |lines: Lines, (line, by)| lines.shifted(line, by);
+        (look, moved.into_iter().fold(lines, shift))
     }
 
     /// An old dog's skin, or one found pale, scaly or sore, asks for one blade longer.

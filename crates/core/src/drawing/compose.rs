@@ -179,8 +179,9 @@ struct Stage<'a> {
 impl<'a> Stage<'a> {
     fn new(scene: &'a Scene<'a>) -> Self {
         let dog = BothSides::of(scene.frame);
-        let look = scene.plan.map(|plan| &plan.subject.look);
-        let back = look.map_or(0.0, |look| waist_behind_mm(look, scene.frame.build.height));
+        let lines = scene.plan.map(|plan| &plan.subject.lines);
+        let height = scene.frame.build.height;
+        let back = lines.map_or(0.0, |lines| waist_behind_mm(lines, height));
         Self {
             scene,
             near: dog.shape.clone().with_waist_behind(back),

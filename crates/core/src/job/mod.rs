@@ -5,9 +5,10 @@ use crate::coat::{CoatNow, Skin, Zone, shortest_safe_mm};
 use crate::dog::House;
 use crate::frame::Sides;
 use crate::kit::Tool;
-use crate::look::Look;
+use crate::look::{By, LineName, LineStop, Lines, Look};
 use crate::placing::tone_shifts;
 use crate::schools::Answer;
+use crate::units::Length;
 
 /// Everything a plan depends on.
 #[derive(Clone, Debug, PartialEq)]
@@ -18,6 +19,8 @@ pub struct Job {
     pub coat: CoatNow,
     /// The look chosen.
     pub look: Look,
+    /// Where people put its lines.
+    pub lines: Lines,
     /// The salon's blades and combs.
     pub kit: Vec<Tool>,
     /// The salon's settings.
@@ -49,17 +52,41 @@ impl Job {
 
     /// The same under another coat.
     pub fn subject_with(&self, coat: &CoatNow) -> Subject {
-        let lay_out = |look: &Look| Subject::new(&self.sides, coat, look, &|z| self.safe_mm(z));
-        let subject = lay_out(&self.look);
+        let safe = |zone| self.safe_mm(zone);
+        let lay_out = |lines: Lines| Subject::lined(&self.sides, coat, &self.look, lines, &safe);
+        let subject = lay_out(self.lines.clone());
         let shifts = tone_shifts(&subject, coat, self.draws_colour_edges());
         if shifts.is_empty() {
             return self.aimed(subject);
         }
-        let mut look = self.look.clone();
-        for (line, mm) in shifts {
-            look.solved_shift(line, mm);
+        let off_the_edge = |lines: Lines, (line, mm)| lines.shifted_by_solve(line, mm);
+        let lines = shifts.into_iter().fold(self.lines.clone(), off_the_edge);
+        self.aimed(lay_out(lines))
+    }
+
+    /// The same with a line put to a place, and what of the look follows from it.
+    #[must_use]
+    pub fn put(self, stop: LineStop, by: By) -> Self {
+        Self {
+            look: self.look.lined(stop),
+            lines: self.lines.put(stop, by),
+            ..self
         }
-        self.aimed(lay_out(&look))
+    }
+
+    /// The same with a line put to a place by hand.
+    #[must_use]
+    pub fn placed(self, stop: LineStop) -> Self {
+        self.put(stop, By::Hand)
+    }
+
+    /// The same with a line moved between its places by hand, mm upwards or to the rear.
+    #[must_use]
+    pub fn shifted(self, line: LineName, by: Length) -> Self {
+        Self {
+            lines: self.lines.shifted(line, by),
+            ..self
+        }
     }
 
     /// Whether the salon draws its line along a colour's edge (handbook 6, *colour edge*).

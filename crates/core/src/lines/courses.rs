@@ -29,7 +29,7 @@ pub fn clip_lines(
     if subject.build == subject.right {
         return lines;
     }
-    let back = waist_behind_mm(&subject.look, subject.height());
+    let back = waist_behind_mm(&subject.lines, subject.height());
     let other = Subject {
         build: subject.right.clone(),
         shape: side_shape(&subject.right).with_waist_behind(back),
@@ -126,8 +126,8 @@ impl Draft<'_> {
 
     /// A line in its place, its other fields still to be given.
     pub(super) fn blank(&self, line: LineName) -> ClipLine {
-        let look = &self.subject.look;
-        let stop = look.stop(line).filter(|_| look.offers(line));
+        let lines = &self.subject.lines;
+        let stop = lines.stop(line).filter(|_| lines.offers(line));
         ClipLine {
             line,
             label: line.label().into(),
@@ -142,25 +142,25 @@ impl Draft<'_> {
             hand: Vec::new(),
             why: String::new(),
             stop,
-            is_moved: look.is_moved(line),
+            is_moved: lines.is_moved(line),
         }
     }
 
     /// Says how far the line was moved from its place, and why.
     fn with_shift(&self, mut line: ClipLine) -> ClipLine {
-        let look = &self.subject.look;
+        let lines = &self.subject.lines;
         let Some((more, less)) = line.line.ways() else {
             return line;
         };
         let way = |mm: f64| if mm > 0.0 { more } else { less };
-        if let Some(mm) = look.shift_solved_mm(line.line, self.h()) {
+        if let Some(mm) = lines.shift_solved_mm(line.line, self.h()) {
             let (by, way) = (self.words.length(mm.abs()), way(mm));
             line.why = format!(
                 "{} It lies {by} {way} for the edge of the colour beside it.",
                 line.why
             );
         } else {
-            let mm = look.shift_mm(line.line, self.h());
+            let mm = lines.shift_mm(line.line, self.h());
             if mm != 0.0 {
                 let (by, way) = (self.words.length(mm.abs()), way(mm));
                 line.why = format!("{} Moved {by} {way} by hand.", line.why);

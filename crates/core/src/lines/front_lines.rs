@@ -14,7 +14,7 @@ const CREST_DEPTH: f64 = 0.30;
 
 impl Draft<'_> {
     pub(super) fn nape(&self) -> ClipLine {
-        let keeps_crest = self.subject.look.has(LineStop::CrestKept);
+        let keeps_crest = self.subject.lines.has(LineStop::CrestKept);
         let head = &self.subject.shape.head;
         let (occiput, withers) = (self.skin(S::Occiput), self.skin(S::Withers));
         let depth = CREST_DEPTH * self.subject.build.neck;
@@ -81,9 +81,9 @@ impl Draft<'_> {
     /// A crescent across the chest from shoulder to shoulder, tucking under; none where the chest is
     /// as its neighbours.
     pub(super) fn bib(&self) -> Option<ClipLine> {
-        let look = &self.subject.look;
-        let is_full = look.has(LineStop::BibFull);
-        if !is_full && !look.has(LineStop::BibCrescent) {
+        let lines = &self.subject.lines;
+        let is_full = lines.has(LineStop::BibFull);
+        if !is_full && !lines.has(LineStop::BibCrescent) {
             return None;
         }
         let shoulder = self.subject.shape.point_of_shoulder;
@@ -113,7 +113,7 @@ impl Draft<'_> {
     pub(super) fn shoulder(&self) -> ClipLine {
         let shoulder = self.subject.shape.point_of_shoulder;
         let elbow = self.skin(S::Elbow);
-        let is_high = self.subject.look.has(LineStop::LiftAtShoulder);
+        let is_high = self.subject.lines.has(LineStop::LiftAtShoulder);
         // Where the lift-off lies over the elbow.
         let up = shoulder_lift_mm(self.subject) - elbow.y;
         let end = Point::new(elbow.x, elbow.y + up + 0.02 * self.h());

@@ -18,7 +18,7 @@ impl Draft<'_> {
         let (front, Some(rear)) = back_place(self.subject) else {
             return None;
         };
-        let stop = self.subject.look.stop(LineName::BackPass)?;
+        let stop = self.subject.lines.stop(LineName::BackPass)?;
         let over = |s: S| {
             let i = self.subject.find(Place::Side(s))?;
             Some(self.lengths_mm[i] - self.subject.spots[i].nominal)
@@ -28,7 +28,7 @@ impl Draft<'_> {
         let place = self.edge.at(front).lerp(self.edge.at(rear), t);
         // A hand moved it along the back from there.
         let at =
-            self.on_the_back(place.x - self.subject.look.shift_mm(LineName::BackPass, self.h()));
+            self.on_the_back(place.x - self.subject.lines.shift_mm(LineName::BackPass, self.h()));
         let (withers, hip) = (self.skin(S::Withers).x, self.skin(S::HipCrest).x);
         let down = 0.07 * self.h();
         Some(ClipLine {
@@ -58,7 +58,7 @@ impl Draft<'_> {
     /// The root of a skirt, level along the ribs.
     pub(super) fn skirt(&self) -> Option<ClipLine> {
         let build = &self.subject.build;
-        let y = self.subject.look.skirt_root_mm(self.h(), build.elbow)?;
+        let y = self.subject.lines.skirt_root_mm(self.h(), build.elbow)?;
         let hem = self.edge.at(S::Brisket).y;
         let elbow = self.skin(S::Elbow);
         let (front, rear) = (elbow.x - 0.04 * self.h(), self.skin(S::FlankFold).x);
@@ -106,7 +106,7 @@ impl Draft<'_> {
 
     pub(super) fn waist(&self) -> ClipLine {
         let at = self.edge.at(S::LastRib);
-        let back = waist_behind_mm(&self.subject.look, self.h());
+        let back = waist_behind_mm(&self.subject.lines, self.h());
         let is_at_rib = back < 1.0;
         ClipLine {
             path_mm: vec![

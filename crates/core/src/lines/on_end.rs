@@ -78,7 +78,7 @@ impl Draft<'_> {
             }
             LineName::TailBase => {
                 let x = self.skin(S::TailSet).x;
-                let up = if self.subject.look.has(LineStop::TailV) {
+                let up = if self.subject.lines.has(LineStop::TailV) {
                     0.05 * self.h()
                 } else {
                     0.01 * self.h()

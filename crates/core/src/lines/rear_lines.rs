@@ -15,7 +15,7 @@ const BARE_ROOT: f64 = 0.5;
 impl Draft<'_> {
     pub(super) fn thigh(&self) -> ClipLine {
         let fold = self.skin(S::FlankFold);
-        let is_high = self.subject.look.has(LineStop::LiftAtHip);
+        let is_high = self.subject.lines.has(LineStop::LiftAtHip);
         let over = thigh_lift_mm(self.subject) - fold.y;
         let drop = self.skin(S::Buttock);
         ClipLine {
@@ -48,8 +48,7 @@ impl Draft<'_> {
 
     /// Hair kept under the tail; a clean drop has no line of its own there.
     pub(super) fn shelf(&self) -> Option<ClipLine> {
-        let look = &self.subject.look;
-        if !look.has(LineStop::ShelfKept) {
+        if !self.subject.lines.has(LineStop::ShelfKept) {
             return None;
         }
         let left = |s: S| self.skin(s).distance(self.edge.at(s));
@@ -67,7 +66,7 @@ impl Draft<'_> {
         let left = |s: S| self.skin(s).distance(self.edge.at(s));
         let bend = self.skin(S::Bend);
         let hock = self.skin(S::HockPoint);
-        let is_to_bend = self.subject.look.has(LineStop::DropToBend);
+        let is_to_bend = self.subject.lines.has(LineStop::DropToBend);
         let ends = if is_to_bend {
             bend.y
         } else {
@@ -94,7 +93,7 @@ impl Draft<'_> {
 
     /// None where the hock is taken as the back of the leg.
     pub(super) fn hock(&self) -> Option<ClipLine> {
-        if self.subject.look.has(LineStop::HockTaken) {
+        if self.subject.lines.has(LineStop::HockTaken) {
             return None;
         }
         let (back, front) = (self.edge.at(S::HockPoint), self.edge.at(S::HockFront));
@@ -116,7 +115,7 @@ impl Draft<'_> {
         let set = self.skin(S::TailSet);
         let is_ball = look.finish.has_tail_ball();
         let tail = self.subject.build.tail.length;
-        let (along, mark, why) = match look.stop(LineName::TailBase)? {
+        let (along, mark, why) = match self.subject.lines.stop(LineName::TailBase)? {
             LineStop::TailKept => return None,
             LineStop::TailToHip => {
                 let reach = set.distance(self.skin(S::HipCrest)).min(tail);

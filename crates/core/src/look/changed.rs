@@ -1,10 +1,9 @@
 //! A look changed: by the body length asked for, a line's place, or the salon's way of working.
 
-use super::placement::{LineName, LineStop};
+use super::placement::LineStop;
 use super::{Cut, ForeLegShape, HEM_FLARE, HindLegShape, Look, UnderlineShape, shipped, underline};
 use crate::coat::Zone;
 use crate::shape::{Hangs, HeadShape};
-use crate::units::Length;
 
 /// Chest of a full bib, mm at 450 (handbook 5, look 8).
 const FULL_BIB_MM: f64 = 35.0;
@@ -72,42 +71,9 @@ impl Look {
         self
     }
 
-    /// The look with a line moved by hand.
+    /// The look with the lengths and cuts that follow from a line's place.
     #[must_use]
-    pub fn placed(mut self, stop: LineStop) -> Self {
-        self.follow(stop);
-        self.by_hand.put(stop);
-        self
-    }
-
-    /// The look with a line as the salon has it.
-    #[must_use]
-    pub fn schooled(mut self, stop: LineStop) -> Self {
-        self.follow(stop);
-        self.by_school.put(stop);
-        self
-    }
-
-    /// Notes where the solve puts a line; no length follows from it.
-    pub fn solved_at(&mut self, stop: LineStop) {
-        self.solved.put(stop);
-    }
-
-    /// The look with a line moved between its places by hand, mm upwards or to the rear.
-    #[must_use]
-    pub fn shifted(mut self, line: LineName, by: Length) -> Self {
-        self.shifts.put(line, by);
-        self
-    }
-
-    /// Notes how far the solve moves a line off a colour's edge, mm; by hand goes before.
-    pub fn solved_shift(&mut self, line: LineName, mm: f64) {
-        let by = Length::worked_out_mm(mm);
-        self.solved_shifts.put(line, by);
-    }
-
-    /// Lengths and cuts that follow from a place.
-    fn follow(&mut self, stop: LineStop) {
+    pub fn lined(mut self, stop: LineStop) -> Self {
         match stop {
             LineStop::CrestKept if self.cut(Zone::Crest) != Cut::Scissored => {
                 self.nominal_mm[Zone::Crest as usize] = KEPT_CREST_MM;
@@ -128,6 +94,7 @@ impl Look {
             }
             _ => {}
         }
+        self
     }
 
     /// The look with the inside of the hind leg so many mm shorter than its outside.

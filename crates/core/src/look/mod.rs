@@ -2,6 +2,7 @@
 
 mod changed;
 mod legs;
+mod lines;
 mod made_for;
 mod own;
 mod placement;
@@ -15,6 +16,7 @@ use utoipa::ToSchema;
 use crate::coat::Zone;
 use crate::shape::Finish;
 pub use legs::{ForeLegShape, HindLegShape};
+pub use lines::{By, Lines};
 pub use made_for::{BuildWanted, CoatWanted, MadeFor};
 pub use own::{Aim, OwnLook, OwnUpkeep, RatioRange};
 pub(crate) use own::{MOST_MINUTES, MOST_WEEKS};
@@ -160,16 +162,6 @@ pub struct Look {
     pub knots_at: &'static [Zone],
     /// Whether the legs begin at the point of shoulder and the hip (handbook 5, looks 6 and 11).
     lifts_high: bool,
-    /// Lines moved by hand on this dog.
-    by_hand: Placement,
-    /// Lines as the salon has them.
-    by_school: Placement,
-    /// Lines the solve put to their place.
-    solved: Placement,
-    /// How far lines were moved from their places by hand.
-    shifts: Shifts,
-    /// How far the solve moved them, off a colour's edge.
-    solved_shifts: Shifts,
 }
 
 /// Height of the head against the height at the withers, and in fashion looks (handbook 4).
@@ -185,11 +177,6 @@ const HEM_FLARE: f64 = 0.03;
 const WITH_CLIPPER: Look = Look {
     lifts_high: false,
     own_name: None,
-    by_hand: Placement::NONE,
-    by_school: Placement::NONE,
-    solved: Placement::NONE,
-    shifts: Shifts::NONE,
-    solved_shifts: Shifts::NONE,
     id: LookId::OneLength,
     name: "",
     aliases: &[],
@@ -256,35 +243,9 @@ impl Look {
         self.own_name.as_deref().unwrap_or(self.name)
     }
 
-    /// How far a line lies from its place on a dog of this height, mm upwards or to the rear.
-    pub fn shift_mm(&self, line: LineName, height_mm: f64) -> f64 {
-        let by_hand = self.shifts.of(line, height_mm);
-        by_hand
-            .or(self.solved_shifts.of(line, height_mm))
-            .unwrap_or(0.0)
-    }
-
-    /// How far the solve moved a line off a colour's edge, mm; none where it did not.
-    pub fn shift_solved_mm(&self, line: LineName, height_mm: f64) -> Option<f64> {
-        let by_hand = self.shifts.of(line, height_mm);
-        self.solved_shifts
-            .of(line, height_mm)
-            .filter(|_| by_hand.is_none())
-    }
-
-    /// Height of a kept skirt's root line over the table, mm, on a dog of this height and elbow.
-    pub fn skirt_root_mm(&self, height_mm: f64, elbow_mm: f64) -> Option<f64> {
-        let root = self
-            .stop(LineName::Skirt)?
-            .skirt_root_mm(height_mm, elbow_mm)?;
-        Some(root + self.shift_mm(LineName::Skirt, height_mm))
-    }
-
-    /// Where a line lies: where a hand, the salon or the solve put it, or where the look has it;
-    /// none where nothing says.
-    pub fn stop(&self, line: LineName) -> Option<LineStop> {
-        let put = self.stop_put(line).or(self.solved.of(line));
-        put.or(match line {
+    /// Where the look itself has a line; none where nothing says.
+    pub(super) fn own_stop(&self, line: LineName) -> Option<LineStop> {
+        match line {
             LineName::Nape if self.cut(Zone::Crest) == Cut::Scissored => Some(LineStop::CrestKept),
             LineName::Nape => Some(LineStop::FromOcciput),
             LineName::Shoulder if self.lifts_high => Some(LineStop::LiftAtShoulder),
@@ -299,38 +260,13 @@ impl Look {
             LineName::TailBase if self.finish.has_tail_ball() => Some(LineStop::TailV),
             LineName::TailBase => Some(LineStop::TailBand),
             _ => None,
-        })
+        }
     }
 
-    /// Whether a line lies there.
-    pub fn has(&self, stop: LineStop) -> bool {
-        self.stop(stop.line()) == Some(stop)
-    }
-
-    /// Whether a line was moved by hand on this dog.
-    pub fn is_moved(&self, line: LineName) -> bool {
-        self.by_hand.of(line).is_some() || self.shifts.of(line, LOOK_HEIGHT_MM).is_some()
-    }
-
-    /// Whether a hand or the salon put a line to its place, rather than look or solve.
-    pub fn is_put(&self, line: LineName) -> bool {
-        self.stop_put(line).is_some()
-    }
-
-    /// Where a hand or the salon put a line.
-    pub fn stop_put(&self, line: LineName) -> Option<LineStop> {
-        self.by_hand.of(line).or(self.by_school.of(line))
-    }
-
-    /// Whether a hand put a line to one of its places on this dog.
-    pub fn is_stopped_by_hand(&self, line: LineName) -> bool {
-        self.by_hand.of(line).is_some()
-    }
-
-    /// Whether a line can be moved on this look.
-    pub fn offers(&self, line: LineName) -> bool {
+    /// Whether the look has a line that can be moved.
+    pub(super) fn offers(&self, line: LineName) -> bool {
         match line {
-            LineName::Skirt => self.finish.has_skirt() || self.is_put(LineName::Skirt),
+            LineName::Skirt => self.finish.has_skirt(),
             LineName::BackPass => self.cut(Zone::Back) == Cut::Clipped,
             LineName::Shelf => self.cut(Zone::Rump) == Cut::Clipped,
             LineName::Throat

@@ -51,16 +51,16 @@ pub(crate) fn tone_shifts(
     coat: &CoatNow,
     is_drawn: bool,
 ) -> Vec<(LineName, f64)> {
-    let (h, look) = (subject.height(), &subject.look);
+    let (h, lines) = (subject.height(), &subject.lines);
     let level = |line| match line {
         LineName::Shoulder => Some(shoulder_lift_mm(subject)),
         LineName::Thigh => Some(thigh_lift_mm(subject)),
-        LineName::Skirt => look.skirt_root_mm(h, subject.build.elbow),
+        LineName::Skirt => lines.skirt_root_mm(h, subject.build.elbow),
         _ => None,
     };
     BESIDE
         .into_iter()
-        .filter(|(line, _)| look.offers(*line) && !look.is_moved(*line))
+        .filter(|(line, _)| lines.offers(*line) && !lines.is_moved(*line))
         .filter_map(|(line, zones)| {
             let edge = zones.iter().find_map(|zone| tone_edge(coat, *zone))?;
             let place = level(line)?;

@@ -94,8 +94,8 @@ fn ease_joins(plan: &Plan, dressing: &mut Dressing) {
 
 /// Hangs a kept skirt from its line down to the planned hem under the brisket.
 fn hang_skirt(plan: &Plan, dressing: &mut Dressing) {
-    let (look, build) = (&plan.subject.look, &plan.subject.build);
-    let root = look.skirt_root_mm(build.height, build.elbow);
+    let build = &plan.subject.build;
+    let root = plan.subject.lines.skirt_root_mm(build.height, build.elbow);
     let hem = CoatEdge::new(&plan.subject.shape, dressing).at(Station::Brisket);
     let stand = dressing.stand.of(Zone::Underline);
     if let (Some(skirt), Some(root)) = (&mut dressing.skirt, root) {

@@ -2,7 +2,7 @@ use crate::balance::{Subject, fit_head};
 use crate::coat::Zone;
 use crate::job::Job;
 use crate::kit::Tool;
-use crate::look::{LineName, LineStop, Look};
+use crate::look::{By, LineName, LineStop, Lines};
 use crate::placing::{has_shelf, skirt_stop, tone_shifts};
 use crate::schools::{Answer, Question};
 use crate::solve::{
@@ -66,16 +66,17 @@ pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
     let subject = job.subject();
     let sought = Sought::of(&subject);
     let solution = sought.solve(&subject, accuracy)?;
-    let mut subject = subject.today();
-    place_lines(&mut subject, &solution, job);
+    let mut subject = with_lines_solved(subject.today(), &solution, job);
     let safe = |zone| job.safe_mm(zone);
     fit_head(&mut subject, &job.coat, &solution.lengths_mm, &safe);
     let cutting = cut_with(&subject, &sought, &solution, job, &job.kit, accuracy)?;
-    if let Some(stop) = cutting.back_pass {
-        subject.look.solved_at(stop);
-    }
+    let lines = subject.lines.clone();
+    let lines = match cutting.back_pass {
+        Some(stop) => lines.put(stop, By::Solve),
+        None => lines,
+    };
     Ok(Plan {
-        subject,
+        subject: subject.with_lines(lines),
         solution,
         cuts: cutting.cuts,
         lengths_mm: cutting.lengths_mm,
@@ -84,26 +85,33 @@ pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
     })
 }
 
-/// Puts the lines that the solve chooses to their places, unless a hand or the salon did.
-fn place_lines(subject: &mut Subject, solution: &Solution, job: &Job) {
-    let is_free = |look: &Look, line| look.offers(line) && !look.is_put(line);
-    if is_free(&subject.look, LineName::Shelf) {
-        let stop = if has_shelf(subject, &solution.lengths_mm) {
+/// The dog with the lines that the solve chooses in their places, unless a hand or the salon put them.
+fn with_lines_solved(subject: Subject, solution: &Solution, job: &Job) -> Subject {
+    let is_free = |lines: &Lines, line| lines.offers(line) && !lines.is_put(line);
+    let mut lines = subject.lines.clone();
+    if is_free(&lines, LineName::Shelf) {
+        let stop = if has_shelf(&subject, &solution.lengths_mm) {
             LineStop::ShelfKept
         } else {
             LineStop::ShelfClean
         };
-        subject.look.solved_at(stop);
+        lines = lines.put(stop, By::Solve);
     }
-    if is_free(&subject.look, LineName::Skirt) {
-        let stop = skirt_stop(subject, &job.coat, &solution.lengths_mm);
-        subject.look.solved_at(stop);
-        // Only now is it known how high its root would lie.
-        for (line, mm) in tone_shifts(subject, &job.coat, job.draws_colour_edges()) {
-            if line == LineName::Skirt {
-                subject.look.solved_shift(line, mm);
-            }
+    if !is_free(&lines, LineName::Skirt) {
+        return subject.with_lines(lines);
+    }
+    let stop = skirt_stop(&subject, &job.coat, &solution.lengths_mm);
+    let subject = subject.with_lines(lines.put(stop, By::Solve));
+    // Only now is it known how high its root would lie.
+    let off_the_edge = tone_shifts(&subject, &job.coat, job.draws_colour_edges())
+        .into_iter()
+        .find(|(line, _)| *line == LineName::Skirt);
+    match off_the_edge {
+        Some((line, mm)) => {
+            let lines = subject.lines.clone().shifted_by_solve(line, mm);
+            subject.with_lines(lines)
         }
+        None => subject,
     }
 }
 

@@ -3,7 +3,7 @@ use utoipa::ToSchema;
 
 use crate::balance::{BalancePoint, Judged, score};
 use crate::job::Job;
-use crate::look::{LineName, LineStop, Look};
+use crate::look::{LineName, LineStop};
 use crate::placing::skirt_stop;
 use crate::plan::{Plan, make_plan_to};
 use crate::say::Words;
@@ -77,8 +77,8 @@ const MOVABLE: [LineName; 11] = [
 /// # Errors
 /// If the solver gives no answer, a fault of ours.
 pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError> {
-    let look = &plan.subject.look;
-    let lines: Vec<LineName> = MOVABLE.into_iter().filter(|l| look.offers(*l)).collect();
+    let here = &plan.subject.lines;
+    let lines: Vec<LineName> = MOVABLE.into_iter().filter(|l| here.offers(*l)).collect();
     let back = BackHere::of(job, plan)?;
 
     let asked: Vec<LineStop> = lines
@@ -92,17 +92,17 @@ pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError>
             .map(|stop| {
                 let stop = *stop;
                 let (costs, most) = match stop.line() {
-                    _ if look.has(stop) => (0.0, None),
-                    LineName::BackPass => back.costs(job.look.clone().placed(stop), job)?,
+                    _ if here.has(stop) => (0.0, None),
+                    LineName::BackPass => back.costs(&job.clone().placed(stop))?,
                     _ if is_root_only(stop) => (0.0, None),
-                    _ => moved_to(stop, job, plan)?,
+                    _ => moved(&job.clone().placed(stop), plan)?,
                 };
                 Ok(StopOffer {
                     stop,
                     label: stop.label().into(),
                     costs,
-                    sentence: sentence(look.has(stop), costs, most),
-                    is_here: look.has(stop),
+                    sentence: sentence(here.has(stop), costs, most),
+                    is_here: here.has(stop),
                 })
             })
             .collect()
@@ -119,7 +119,7 @@ pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError>
         .map(|(line, nudges)| LineOffer {
             line,
             label: line.label().into(),
-            is_moved: look.is_moved(line),
+            is_moved: here.is_moved(line),
             stops: priced
                 .iter()
                 .filter(|offer| offer.stop.line() == line)
@@ -137,12 +137,12 @@ struct BackHere {
 
 impl BackHere {
     fn of(job: &Job, plan: &Plan) -> Result<Self, SolveError> {
-        let mut here = job.clone();
-        if let Some(stop) = plan.subject.look.stop(LineName::BackPass) {
-            here.look = here.look.placed(stop);
-        }
+        let here = match plan.subject.lines.stop(LineName::BackPass) {
+            Some(stop) => &job.clone().placed(stop),
+            None => job,
+        };
         Ok(Self {
-            score: Self::score(&here)?,
+            score: Self::score(here)?,
         })
     }
 
@@ -152,11 +152,8 @@ impl BackHere {
     }
 
     /// What the plan loses with the back's line elsewhere.
-    fn costs(&self, look: Look, job: &Job) -> Result<(f64, Option<Judged>), SolveError> {
-        let there = Self::score(&Job {
-            look,
-            ..job.clone()
-        })?;
+    fn costs(&self, there: &Job) -> Result<(f64, Option<Judged>), SolveError> {
+        let there = Self::score(there)?;
         Ok((there - self.score, Some(Judged::Topline)))
     }
 }
@@ -175,7 +172,10 @@ fn nudges(
     let h = subject.height();
     let is_there = match line {
         LineName::BackPass => back_split(subject).1.is_some(),
-        LineName::Skirt => subject.look.skirt_root_mm(h, subject.build.elbow).is_some(),
+        LineName::Skirt => subject
+            .lines
+            .skirt_root_mm(h, subject.build.elbow)
+            .is_some(),
         _ => true,
     };
     let Some((more, less)) = line.ways().filter(|_| is_there) else {
@@ -185,7 +185,7 @@ fn nudges(
         house: &job.house,
         kit: &job.kit,
     };
-    let here = subject.look.shift_mm(line, h);
+    let here = subject.lines.shift_mm(line, h);
     [(NUDGE_MM, more), (-NUDGE_MM, less)]
         .into_iter()
         .map(|(step, way)| {
@@ -213,17 +213,19 @@ fn shifted_to(
         // What is clipped changes, not the outline.
         LineName::Skirt | LineName::Thigh => Ok((0.0, None)),
         LineName::BackPass => {
-            let mut moved = plan.subject.clone();
-            moved.look = moved.look.shifted(line, by);
+            let lines = plan.subject.lines.clone().shifted(line, by);
+            let moved = plan.subject.clone().with_lines(lines);
             if back_split(&plan.subject).1 == back_split(&moved).1 {
                 return Ok((0.0, None));
             }
-            let look = job.look.clone();
-            let stop = plan.subject.look.stop(line);
-            let look = stop.map_or(look.clone(), |stop| look.placed(stop));
-            back.costs(look.shifted(line, by), job)
+            let there = job.clone();
+            let there = match plan.subject.lines.stop(line) {
+                Some(stop) => there.placed(stop),
+                None => there,
+            };
+            back.costs(&there.shifted(line, by))
         }
-        _ => look_moved(job.look.clone().shifted(line, by), job, plan),
+        _ => moved(&job.clone().shifted(line, by), plan),
     }
 }
 
@@ -244,14 +246,8 @@ const fn is_root_only(stop: LineStop) -> bool {
 }
 
 /// What the exact lengths lose in balance with a line moved, and the point that suffers most.
-fn moved_to(stop: LineStop, job: &Job, plan: &Plan) -> Result<(f64, Option<Judged>), SolveError> {
-    look_moved(job.look.clone().placed(stop), job, plan)
-}
-
-fn look_moved(look: Look, job: &Job, plan: &Plan) -> Result<(f64, Option<Judged>), SolveError> {
-    let mut other = job.clone();
-    other.look = look;
-    let subject = other.subject();
+fn moved(there: &Job, plan: &Plan) -> Result<(f64, Option<Judged>), SolveError> {
+    let subject = there.subject();
     let solved = solve_lengths_to(&subject, Accuracy::Rough)?;
     let here = &plan.solution;
     let by_point = |points: &[BalancePoint], lengths: &[f64], judged| -> f64 {

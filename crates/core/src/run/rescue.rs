@@ -183,11 +183,10 @@ const SHIFTED: [LineName; 6] = [
 fn shifted(levelled: &Job, slip: &Slip, before: f64) -> Result<Option<RescueOption>, SolveError> {
     let mut best: Option<(f64, LineStop)> = None;
     for stop in SHIFTED.iter().flat_map(|line| line.stops()) {
-        if levelled.look.has(stop) || !levelled.look.offers(stop.line()) {
+        if levelled.lines.has(stop) || !levelled.lines.offers(stop.line()) {
             continue;
         }
-        let mut there = levelled.clone();
-        there.look = there.look.placed(stop);
+        let there = levelled.clone().placed(stop);
         let costs = (score_of(&there)? - before).max(0.0);
         if best.is_none_or(|(least, _)| costs < least) {
             best = Some((costs, stop));

@@ -51,7 +51,7 @@ use Station as S;
 /// Last station of the front pass along the back and first of the rear one; none where one length
 /// runs through. Half way where nothing was chosen.
 pub(crate) fn back_split(subject: &Subject) -> (S, Option<S>) {
-    let shift = subject.look.shift_mm(LineName::BackPass, subject.height());
+    let shift = subject.lines.shift_mm(LineName::BackPass, subject.height());
     match back_place(subject) {
         (front, Some(rear)) if shift != 0.0 => {
             let x = |s: S| subject.shape.skin(s).x;
@@ -73,7 +73,7 @@ const HIP: usize = 6;
 
 /// The same for the line in its place.
 pub(crate) fn back_place(subject: &Subject) -> (S, Option<S>) {
-    match subject.look.stop(LineName::BackPass) {
+    match subject.lines.stop(LineName::BackPass) {
         Some(LineStop::OnePass) => (S::HipCrest, None),
         Some(LineStop::MidBack) => (S::BackFront, Some(S::BackMid)),
         Some(LineStop::BehindDip) => (S::LoinFront, Some(S::Loin)),
@@ -280,7 +280,7 @@ impl Unit {
                 .map(Place::Leg)
                 .collect()
         };
-        let has = |stop| subject.look.has(stop);
+        let has = |stop| subject.lines.has(stop);
         let lifts_at_shoulder = has(LineStop::LiftAtShoulder);
         let lifts_at_hip = has(LineStop::LiftAtHip);
         let ends_at_bend = has(LineStop::DropToBend);

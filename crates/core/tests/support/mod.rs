@@ -8,7 +8,7 @@ use veliform_core::balance::{Judged, Place, Subject, Width};
 use veliform_core::coat::{CoatNow, Knots, Limit, Texture, Zone};
 use veliform_core::frame::{Build, FrameInput, Measure, Method, Sides, TakenMeasure, resolve};
 use veliform_core::kit::{Tool, ToolKind};
-use veliform_core::look::Look;
+use veliform_core::look::{By, LineStop, Lines, Look};
 use veliform_core::shape::Station;
 use veliform_core::solve::{Solution, solve_lengths};
 use veliform_core::units::{Length, UnitSystem};
@@ -97,7 +97,18 @@ pub struct Solved {
 
 /// Safe length 1.5 mm everywhere, as in balance-model.md 15.
 pub fn solve(build: &Build, coat: &CoatNow, look: &Look) -> Solved {
-    let subject = Subject::new(&both(build), coat, look, &|_| 1.5);
+    solved(Subject::new(&both(build), coat, look, &|_| 1.5))
+}
+
+/// The same with a line put to a place by hand, in ample coat.
+pub fn solve_lined(build: &Build, look: &Look, stop: LineStop) -> Solved {
+    let lines = Lines::of(look).put(stop, By::Hand);
+    let look = look.clone().lined(stop);
+    let coat = ample_coat(&look, build.height);
+    solved(Subject::lined(&both(build), &coat, &look, lines, &|_| 1.5))
+}
+
+fn solved(subject: Subject) -> Solved {
     let solution = solve_lengths(&subject).expect("every programme has an answer");
     let uniform = subject.uniform();
     Solved {

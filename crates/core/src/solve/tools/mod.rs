@@ -24,7 +24,7 @@ use super::units::Unit;
 use crate::balance::Subject;
 use crate::coat::{CoatNow, Skin};
 use crate::kit::{Direction, Tool, UnderComb};
-use crate::look::{LineName, LineStop};
+use crate::look::{By, LineName, LineStop};
 
 /// How a unit is cut (handbook 3, *Strokes*).
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -194,11 +194,13 @@ pub fn choose_tools(
     let laid_out: Vec<LaidOut> = stops
         .iter()
         .map(|stop| {
-            let mut subject = bench.subject.clone();
-            if let Some(stop) = stop {
-                subject.look.solved_at(*stop);
-            }
-            LaidOut::new(bench, subject, &worth, &ways)
+            let subject = bench.subject.clone();
+            let lines = subject.lines.clone();
+            let lines = match stop {
+                Some(stop) => lines.put(*stop, By::Solve),
+                None => lines,
+            };
+            LaidOut::new(bench, subject.with_lines(lines), &worth, &ways)
         })
         .collect();
     let dues: Vec<Dues<'_>> = laid_out.iter().map(|l| Dues::new(l, &ways, felt)).collect();
@@ -254,18 +256,18 @@ pub fn choose_tools(
 /// Places of the back's line that are tried: where a hand put it only there, where the salon has one
 /// there or none; none where the look has no such line.
 fn stops_tried(subject: &Subject) -> Vec<Option<LineStop>> {
-    let look = &subject.look;
+    let lines = &subject.lines;
     let line = LineName::BackPass;
-    if !look.offers(line) {
+    if !lines.offers(line) {
         return vec![None];
     }
-    match look.stop_put(line) {
-        Some(_) if look.is_stopped_by_hand(line) => vec![None],
-        Some(LineStop::OnePass) => vec![None],
-        Some(stop) => vec![Some(LineStop::OnePass), Some(stop)],
+    match (lines.by(line), lines.stop(line)) {
+        (Some(By::Hand), _) => vec![None],
+        (Some(By::House), Some(LineStop::OnePass)) => vec![None],
+        (Some(By::House), stop) => vec![Some(LineStop::OnePass), stop],
         // A line that was moved along the back is there.
-        None if look.is_moved(line) => line.stops().skip(1).map(Some).collect(),
-        None => line.stops().map(Some).collect(),
+        _ if lines.is_moved(line) => line.stops().skip(1).map(Some).collect(),
+        _ => line.stops().map(Some).collect(),
     }
 }
 
@@ -401,7 +403,7 @@ fn cutting(settled: &Settled<'_>, bench: &Bench<'_>, ways: &[Way], wanted_mm: &[
     Cutting {
         cuts,
         lengths_mm,
-        back_pass: subject.look.stop(LineName::BackPass),
+        back_pass: subject.lines.stop(LineName::BackPass),
         body: None,
         other_body: None,
     }
@@ -417,7 +419,7 @@ fn body_cut(settled: &Settled<'_>, jacket: &Priced, ways: &[Way]) -> BodyCut {
     tools.dedup();
     let (body, rear) = jacket.ways();
     BodyCut {
-        stop: settled.subject().look.stop(LineName::BackPass),
+        stop: settled.subject().lines.stop(LineName::BackPass),
         body: ways[body].tool,
         rear: rear.map(|way| ways[way].tool),
         lengths_mm: settled.lengths_mm().to_vec(),
