@@ -40,6 +40,27 @@ async fn stage_of_today(stage: &Stage, stage_name: &str) {
         .await;
 }
 
+/// The stage of the day at the table, from the cautions to its last step; at the first the stylist says how
+/// the dog takes it.
+async fn gone_through(stage: &Stage, takes_it: &str) {
+    stage.touch(&stage.find("Start at the table").await).await;
+    stage.until_text("First, this dog").await;
+    stage.until_kept().await;
+    stage.read_the_cautions().await;
+    stage.more("Note").await;
+    stage.choose("How the dog takes it", takes_it).await;
+    stage.until_text("Small jobs").await;
+    let is_last =
+        "return document.querySelector('button[data-next]')?.innerText.startsWith('Finish')";
+    while stage.script(is_last).await != true {
+        stage.next_step().await;
+    }
+    stage.until_rested().await;
+    stage.touch(&stage.find("Finish").await).await;
+    stage.until_text("Finished").await;
+    stage.until_kept().await;
+}
+
 #[tokio::test(flavor = "multi_thread")]
 async fn a_puppy_learns_the_groom_by_stages_and_its_knots_are_remembered() {
     on_empty_stage(TABLET, async |stage| {
@@ -58,12 +79,20 @@ async fn a_puppy_learns_the_groom_by_stages_and_its_knots_are_remembered() {
         stage.until_text("At home: Each day for two minutes").await;
         stage.assert_accessible("a stage of a programme").await;
         stage.until_kept().await;
-        for (days_ago, kg) in [(140, "4.6"), (90, "5.9"), (0, "6.8")] {
+        // It bore the meeting, then refused: the same stage again, and nobody went through that one.
+        gone_through(stage, "Bears it").await;
+        for (days_ago, kg, took) in [
+            (140, "4.6", Some("Refuses")),
+            (90, "5.9", None),
+            (0, "6.8", None),
+        ] {
             stage.it_is_days_ago(days_ago).await;
             begin_today(stage, "Ferrule").await;
-            // Nobody went through it at the table: the same stage stands there again.
             weighed_and_knotted(stage, kg).await;
-            stage_of_today(stage, "first meeting").await;
+            stage_of_today(stage, "feet and face").await;
+            if let Some(took) = took {
+                gone_through(stage, took).await;
+            }
         }
         // Tight at the ears visit after visit: taking them off is proposed, with its price.
         stage.go_on_to("plan").await;

@@ -171,6 +171,48 @@ async fn a_card_typed_wrong_at_the_door_is_put_right_and_no_screen_writes_over_a
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn a_dog_entered_twice_becomes_one_with_the_visits_of_both() {
+    on_empty_stage(TABLET, async |stage| {
+        first_visit(stage).await;
+        // At the door nobody found it, and entered it anew, a letter slipped.
+        stage.it_is_days_ago(0).await;
+        stage.touch(&stage.find("New dog").await).await;
+        stage.type_into("Name", "Buffer").await;
+        stage.touch(&stage.find("Talk").await).await;
+        stage.until_text("Looks, best first").await;
+        stage.until_kept().await;
+        stage.go("/").await;
+        touch_the_dog(stage, "Buffer").await;
+        stage.touch(&stage.find("Card of Buffer").await).await;
+        stage.touch(&stage.find("It was entered twice").await).await;
+        let other = stage
+            .find("It is this one: Bufer, Ms Platelayer")
+            .await;
+        stage.assert_accessible("a dog entered twice").await;
+        stage.touch(&other).await;
+        stage.until_text("1 visit came to this card").await;
+        stage.go("/").await;
+        stage
+            .until(
+                "one dog stands on the rail",
+                "document.querySelectorAll('button[title]').length === 1 && document.querySelector(\"button[title='Buffer']\")",
+            )
+            .await;
+        // Both visits are on its line of life.
+        touch_the_dog(stage, "Buffer").await;
+        stage.touch(&stage.find("Its life").await).await;
+        stage
+            .until(
+                "two visits stand on its line",
+                "document.querySelectorAll('[aria-label=Visits] > li').length === 2",
+            )
+            .await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn two_owners_of_one_name_are_told_apart_and_forgotten_by_themselves() {
     on_empty_stage(TABLET, async |stage| {
         for name in ["Points", "Signal"] {

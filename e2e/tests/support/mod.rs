@@ -277,11 +277,7 @@ impl Stage {
         )
         .await;
         let scheme = if screen.is_dark { "dark" } else { "light" };
-        self.cdp(
-            "Emulation.setEmulatedMedia",
-            json!({"features": [{"name": "prefers-color-scheme", "value": scheme}]}),
-        )
-        .await;
+        self.in_scheme(scheme).await;
     }
 
     /// Looks on in the machine's own few colours (CSS Color Adjustment, *forced colors mode*).
@@ -673,28 +669,50 @@ impl Stage {
     /// Asserts that axe-core finds nothing wrong with the page as it stands.
     pub async fn assert_accessible(&self, what: &str) {
         let found = self.axe().await;
-        let wrong: Vec<String> = found["violations"]
-            .as_array()
-            .expect("axe answers")
-            .iter()
-            .map(|v| format!("{}: {} at {}", v["id"], v["help"], v["nodes"][0]["html"]))
-            .collect();
-        assert!(wrong.is_empty(), "{what}: {wrong:#?}");
+        assert_nothing_wrong(what, &found);
         let passed = found["passes"].as_u64().unwrap_or(0);
         assert!(passed > 10, "{what}: axe looked at hardly anything");
     }
 
+    /// The same, then what differs in the dark: its colours.
+    pub async fn assert_accessible_in_light_and_dark(&self, what: &str) {
+        self.assert_accessible(what).await;
+        self.in_scheme("dark").await;
+        let found = self.axe_of("{runOnly: ['color-contrast']}").await;
+        self.in_scheme("light").await;
+        assert_nothing_wrong(&format!("{what}, in the dark"), &found);
+        assert_eq!(
+            found["passes"],
+            json!(1),
+            "{what}: nothing to read in the dark"
+        );
+    }
+
+    async fn in_scheme(&self, scheme: &str) {
+        self.cdp(
+            "Emulation.setEmulatedMedia",
+            json!({"features": [{"name": "prefers-color-scheme", "value": scheme}]}),
+        )
+        .await;
+    }
+
     pub async fn axe(&self) -> Value {
-        let axe = include_str!("../../../web/node_modules/axe-core/axe.min.js");
-        self.client.execute(axe, vec![]).await.unwrap();
-        self.client
-            .execute_async(
-                "const done = arguments[arguments.length - 1]; \
-                 axe.run(document).then(r => done({violations: r.violations, passes: r.passes.length}), e => done({error: String(e)}))",
-                vec![],
-            )
-            .await
-            .unwrap()
+        self.axe_of("{}").await
+    }
+
+    /// The same of some of axe's rules: its own options for a run.
+    async fn axe_of(&self, options: &str) -> Value {
+        if self.script("return !window.axe").await == true {
+            let axe = include_str!("../../../web/node_modules/axe-core/axe.min.js");
+            self.client.execute(axe, vec![]).await.unwrap();
+        }
+        // What is passed is counted, not told place by place.
+        let script = format!(
+            "const done = arguments[arguments.length - 1];
+             axe.run(document, {{resultTypes: ['violations'], ...{options}}}).then(
+                r => done({{violations: r.violations, passes: r.passes.length}}), e => done({{error: String(e)}}))"
+        );
+        self.client.execute_async(&script, vec![]).await.unwrap()
     }
 
     /// The part of a visit's address that all its tasks share.
@@ -760,6 +778,16 @@ impl Stage {
         let id = self.client.execute_async(&script, vec![]).await.unwrap();
         format!("/visit/{}", id.as_str().expect("an id"))
     }
+}
+
+fn assert_nothing_wrong(what: &str, found: &Value) {
+    let wrong: Vec<String> = found["violations"]
+        .as_array()
+        .expect("axe answers")
+        .iter()
+        .map(|v| format!("{}: {} at {}", v["id"], v["help"], v["nodes"][0]["html"]))
+        .collect();
+    assert!(wrong.is_empty(), "{what}: {wrong:#?}");
 }
 
 fn xpath_text(text: &str) -> String {

@@ -83,7 +83,7 @@ function Twice({ dog, onClose }: { dog: Dog; onClose: () => void }) {
                   </span>
                 </span>
                 <Plain
-                  label={`Take in the visits of ${card.dog.name}, ${card.dog.owner || 'no owner'}`}
+                  label={`It is this one: ${card.dog.name}, ${card.dog.owner || 'no owner'}`}
                   disabled={merge.isPending}
                   onClick={() => merge.mutate(card.dog.id)}
                 >
