@@ -102,7 +102,7 @@ async fn the_hands_on_goes_by_the_keyboard_alone() {
         stage.until_kept().await;
         stage.tab_to("Next").await;
         stage.press(Key::Enter).await;
-        stage.until_text("Neck length").await;
+        stage.until_text("Body length").await;
         // A view by the arrow keys.
         stage.tab_to("Side").await;
         stage.press(Key::Right).await;
@@ -110,6 +110,28 @@ async fn the_hands_on_goes_by_the_keyboard_alone() {
             .until(
                 "the front is shown",
                 "document.querySelector('svg.sheet-drawing').getAttribute('aria-label').includes('from in front')",
+            )
+            .await;
+        // From place to place on the sheet by the arrow keys; Enter touches where one stands.
+        stage.go(&format!("{visit}/coat")).await;
+        stage.until_text("All over").await;
+        stage.tab_to("Places on the dog").await;
+        let named = "document.querySelector('[data-place]').innerText.trim()";
+        let mut walked = Vec::new();
+        for key in [Key::Right, Key::Right, Key::Down] {
+            stage.script(&format!("window.was = {named}")).await;
+            stage.press(key).await;
+            stage
+                .until("another place is named", &format!("{named} && {named} !== window.was"))
+                .await;
+            walked.push(stage.script(&format!("return {named}")).await);
+        }
+        assert_eq!(walked.iter().collect::<std::collections::HashSet<_>>().len(), 3, "{walked:?}");
+        stage.press(Key::Enter).await;
+        stage
+            .until(
+                "the zone is chosen",
+                &format!("document.querySelector(`[aria-label=\"Zone: ${{{named}}}\"]`)"),
             )
             .await;
         // A mark on the body, put and moved without touching the sheet.

@@ -31,23 +31,30 @@ async fn with_wet_hands_one_thing_fills_the_screen() {
     on_stage(TABLET, async |stage| {
         let visit = begin(stage, "Sleeper").await;
         stage.go(&format!("{visit}/hands?way=one&view=side")).await;
-        stage.until_text("Head length").await;
-        for digit in ["1", "8", "0"] {
+        // The two numbers first, then the ten of the first minute.
+        stage.until_text("Height at withers").await;
+        for digit in ["4", "8", "0"] {
             stage.touch(&stage.find(digit).await).await;
         }
         stage
             .until(
-                "the number row writes the head's length",
-                "document.querySelector('[data-big-value]').textContent.startsWith('180')",
+                "the number row writes the height",
+                "document.querySelector('[data-big-value]').textContent.startsWith('480')",
             )
             .await;
         stage.touch(&stage.find("Next").await).await;
-        stage.until_text("Neck length").await;
+        stage.until_text("Body length").await;
         stage.touch(&stage.find("Next").await).await;
-        // A felt grade is three big choices, and goes on by itself.
+        // A felt grade is three big choices, and goes on by itself; its bones are ringed on the dog.
         stage.until_text("Short neck").await;
+        stage
+            .until(
+                "neck: two bones are ringed",
+                "document.querySelectorAll('circle.r-ring').length === 2",
+            )
+            .await;
         stage.touch(&stage.find("Slight").await).await;
-        stage.until_text("Chest width").await;
+        stage.until_text("Dip in the back").await;
         stage.until_kept().await;
     })
     .await;

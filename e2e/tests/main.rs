@@ -9,6 +9,7 @@ mod coat_and_knobs;
 mod coat_map_and_past;
 mod crates_keep_their_arrows;
 mod every_screen_is_accessible;
+mod few_touches;
 mod from_two_metres;
 mod half_a_year;
 mod hands_on_in_full;

@@ -60,6 +60,33 @@ async fn a_new_dog_is_entered_by_looking() {
                 .await;
         }
         stage.assert_accessible("a new dog").await;
+        // Ten answers, a touch each; where the hand lies is ringed, the dog seen from where the eye looks.
+        stage.touch(&stage.find("Feel it now: ten answers").await).await;
+        for (asked, rings, answer) in [
+            ("Short neck", 2, "None"),
+            ("Dip in the back", 2, "Slight"),
+            ("High in the rear", 1, "Marked"),
+            ("Low tail set", 1, "None"),
+            ("Thin over the ribs", 1, "None"),
+            ("Heavy shoulder", 2, "None"),
+            ("Front feet turned out", 2, "Slight"),
+            ("Front legs bowed", 4, "None"),
+            ("Bend behind", 1, "Straight"),
+            ("Hocks in", 2, "None"),
+        ] {
+            stage.until_text(asked).await;
+            stage
+                .until(
+                    "its bones are ringed",
+                    &format!("document.querySelectorAll('circle.r-ring').length === {rings}"),
+                )
+                .await;
+            if asked == "Bend behind" {
+                stage.assert_accessible("one of ten").await;
+            }
+            stage.touch(&stage.find(answer).await).await;
+        }
+        stage.until_text("10 of 10 said.").await;
         stage.type_into("Name", "Halyard").await;
         stage.touch(&stage.find("Talk").await).await;
         stage.until_text("Looks, best first").await;
@@ -71,6 +98,20 @@ async fn a_new_dog_is_entered_by_looking() {
                     "it stands as it was said",
                     &format!(
                         "[...document.querySelectorAll('[role=radiogroup][aria-label={group}] [aria-checked=true]')].some((r) => r.innerText === '{option}')"
+                    ),
+                )
+                .await;
+        }
+        for (group, option) in [
+            ("Dip in the back", "Slight"),
+            ("High in the rear", "Marked"),
+            ("Bend behind", "Straight"),
+        ] {
+            stage
+                .until(
+                    "it was felt so",
+                    &format!(
+                        "document.querySelector('[role=radiogroup][aria-label=\"{group}\"] [aria-checked=true]')?.innerText === '{option}'"
                     ),
                 )
                 .await;

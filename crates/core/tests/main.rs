@@ -1,6 +1,7 @@
 //! The core's tests: one program, so that they are linked once and run side by side.
 
 mod as_last_time;
+mod asked_for;
 mod between_places;
 mod clippers;
 mod coats;

@@ -10,6 +10,7 @@ use std::io::{BufRead, BufReader};
 use std::panic::AssertUnwindSafe;
 use std::path::{Path, PathBuf};
 use std::process::{Child, Command, Stdio};
+use std::sync::atomic::{AtomicU32, Ordering};
 use std::time::{Duration, Instant};
 
 use fantoccini::actions::{
@@ -163,6 +164,13 @@ fn program() -> PathBuf {
 /// What the step in hand is called.
 pub const STEP: &str = "document.querySelector('h2[data-step], li button[data-step] b')?.innerText";
 
+/// What a hand did: a field taken to type into is a touch, each letter a key.
+#[derive(Default)]
+struct Hand {
+    touches: AtomicU32,
+    keys: AtomicU32,
+}
+
 /// The program, the browser and its page.
 pub struct Stage {
     pub client: Client,
@@ -172,6 +180,8 @@ pub struct Stage {
     server: Option<Group>,
     /// The salon's clock is behind by so many days.
     days_ago: u32,
+    /// Touches and keys so far.
+    hand: Hand,
     driver: Group,
     _profile: TempDir,
 }
@@ -258,6 +268,7 @@ impl Stage {
             folder,
             server: Some(server),
             days_ago: 0,
+            hand: Hand::default(),
             driver,
             _profile: profile,
         };
@@ -545,8 +556,17 @@ impl Stage {
         (at(0), at(1))
     }
 
+    /// Touches and keys since it was last asked.
+    pub fn touches_and_keys(&self) -> (u32, u32) {
+        (
+            self.hand.touches.swap(0, Ordering::Relaxed),
+            self.hand.keys.swap(0, Ordering::Relaxed),
+        )
+    }
+
     /// A finger down and up at a point of the page.
     pub async fn touch_at(&self, x: f64, y: f64) {
+        self.hand.touches.fetch_add(1, Ordering::Relaxed);
         let point = json!([{ "x": x, "y": y }]);
         self.cdp(
             "Input.dispatchTouchEvent",
@@ -584,6 +604,9 @@ impl Stage {
     /// Types into the field of that label over what stands there, as a person does. (The driver's own
     /// clearing sets the value behind the page's back; a page drawn anew just then puts it back.)
     pub async fn type_into(&self, label: &str, text: &str) {
+        self.hand.touches.fetch_add(1, Ordering::Relaxed);
+        let keys = u32::try_from(text.chars().count()).unwrap();
+        self.hand.keys.fetch_add(keys, Ordering::Relaxed);
         let field = self.find(label).await;
         let over = "arguments[0].focus(); arguments[0].select()";
         let field_itself = vec![serde_json::to_value(&field).unwrap()];
@@ -632,7 +655,7 @@ impl Stage {
         for _ in 0..160 {
             let is_there = self
                 .script(&format!(
-                    "const e = document.activeElement; if (!e.matches('a, button, input, textarea, select, [role=radio]')) return false; const labels = e.labels ? [...e.labels].map(l => l.innerText).join(' ') : ''; \
+                    "const e = document.activeElement; if (!e.matches('a, button, input, textarea, select, [role=radio], [role=group][tabindex]')) return false; const labels = e.labels ? [...e.labels].map(l => l.innerText).join(' ') : ''; \
                      const text = (e.getAttribute('aria-label') ?? '') + ' ' + labels + ' ' + (e.innerText ?? ''); \
                      return text.replace(/\\s+/g, ' ').trim().includes({quoted})"
                 ))

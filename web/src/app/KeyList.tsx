@@ -8,6 +8,7 @@ const LIST: [string, string][] = [
   ['space, page down, →', 'at the table: step done'],
   ['page up, ←', 'at the table: back'],
   ['↑ ↓ in a length', 'a millimetre more or less'],
+  ['← ↑ → ↓ on the dog', 'from place to place; Enter touches one'],
   ['d', 'all dogs'],
   ['?', 'this list'],
 ];

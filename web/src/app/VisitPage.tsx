@@ -1,5 +1,6 @@
 import { memo, Suspense, useDeferredValue, useMemo } from 'react';
 import { Navigate, Outlet, useLocation, useParams, useSearchParams } from 'react-router';
+import { readFinding } from '../shared/dog/finding';
 import { Failure, type Schemas } from '../shared/api/client';
 import { useCatalogue, useHouse, useKit, usePast } from '../shared/api/salon';
 import { FailedPage, LoadingPage } from '../shared/ui/states';
@@ -149,6 +150,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
       <Tape
         title={work.dog.name}
         present={present}
+        onlyShows={pathname.endsWith('/run') && state.run != null && state.run.ended == null}
         tasks={TASKS.map((task) => ({
           name: task.name,
           to: `/visit/${visitId}/${task.path}`,
@@ -180,6 +182,7 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
   const asked = search.get('view');
   const step = search.get('step');
   const mirrored = search.get('mirrored') !== null;
+  const finding = search.get('ask');
   const from = pathname.endsWith('/check') ? (search.get('walk') ?? 'left') : null;
   return useMemo(() => {
     const extra = Object.fromEntries(
@@ -195,10 +198,11 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
       mirrored,
       point: null,
       walk: STANCES.find((stance) => stance === from) ?? null,
+      asked: readFinding(finding),
       text_share: TEXT_SHARE,
       is_small: false,
     };
-  }, [pathname, shown, asked, step, mirrored, from]);
+  }, [pathname, shown, asked, step, mirrored, from, finding]);
 }
 
 /** What of earlier visits is drawn: on the body what was found, and the frame asked for. */

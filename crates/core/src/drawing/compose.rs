@@ -1,6 +1,7 @@
 use kurbo::Rect;
 
 use super::annotate::Annotator;
+use super::asked_marks::{AskedMarks, felt_at};
 use super::body_marks::BodyMarks;
 use super::canvas::{Painter, Room};
 use super::labels::Labels;
@@ -15,6 +16,7 @@ use super::view_marks::ViewMarks;
 use super::work_marks::WorkMarks;
 use crate::balance::waist_behind_mm;
 use crate::coat::Zone;
+use crate::frame::Finding;
 use crate::page::{View, WalkFrom};
 use crate::plan::{PlanCoat, dress_plan};
 use crate::shape::{
@@ -33,6 +35,7 @@ pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
     let view = match options.sheet {
         _ if options.walk.is_some() => options.walk.map(WalkFrom::view),
         Sheet::Side if options.step.is_some() => Some(shows_in(scene.work)),
+        Sheet::Side => Some(options.asked.map_or(View::Side, |asked| felt_at(asked).0)),
         sheet => sheet.view(),
     };
     match view {
@@ -46,7 +49,7 @@ pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
             };
             let mut layers = options.layers;
             layers.hair &= room == Room::Ample;
-            let mut drawing = stage.draw(view, page, text_mm, layers, room);
+            let mut drawing = stage.draw(view, page, text_mm, layers, room, options.asked);
             let is_turned = options.mirrored || options.walk == Some(WalkFrom::Right);
             if is_turned && view == View::Side {
                 drawing.mirror();
@@ -148,7 +151,14 @@ fn four_views(stage: &Stage<'_>, options: &DrawOptions) -> Drawing {
         (View::Rear, rear_x, 0.0),
         (View::Top, 0.0, side.y0 - gap - top.y1),
     ] {
-        let mut one = stage.draw(view, page(view), text_mm, options.layers, Room::Scarce);
+        let mut one = stage.draw(
+            view,
+            page(view),
+            text_mm,
+            options.layers,
+            Room::Scarce,
+            options.asked,
+        );
         for shape in &mut one.shapes {
             shape.shift(x, y);
         }
@@ -204,7 +214,15 @@ impl<'a> Stage<'a> {
         }
     }
 
-    fn draw(&self, view: View, page: Rect, text_mm: f64, layers: Layers, room: Room) -> Drawing {
+    fn draw(
+        &self,
+        view: View,
+        page: Rect,
+        text_mm: f64,
+        layers: Layers,
+        room: Room,
+        asked: Option<Finding>,
+    ) -> Drawing {
         let scene = self.scene;
         let mut painter = Painter {
             shapes: Vec::new(),
@@ -282,6 +300,13 @@ impl<'a> Stage<'a> {
                 scene,
             }
             .mark();
+        }
+        if let Some(asked) = asked {
+            AskedMarks {
+                painter: &mut painter,
+                dog: &self.dog,
+            }
+            .mark(asked);
         }
         RingMarks {
             painter: &mut painter,

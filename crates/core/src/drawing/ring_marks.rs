@@ -31,7 +31,7 @@ pub(super) struct RingMarks<'a> {
 }
 
 /// Radius of a ring, share of the height (modelling choice: a fingertip on a sheet of 600 px).
-const RADIUS: f64 = 0.052;
+pub(super) const RADIUS: f64 = 0.052;
 /// Size of its word against ordinary text (modelling choice).
 const WORD: f64 = 1.25;
 

@@ -7,7 +7,7 @@ use crate::balance::Judged;
 use crate::body::{EarlierFound, Found};
 use crate::coat::{CoatNow, Site, Zone};
 use crate::dog::House;
-use crate::frame::{Frame, FrameValue, Measure, Severity};
+use crate::frame::{Finding, Frame, FrameValue, Measure, Severity};
 use crate::page::{View, WalkFrom};
 use crate::plan::Plan;
 use crate::report::PlanReport;
@@ -120,6 +120,9 @@ pub struct DrawOptions {
     pub point: Option<Judged>,
     /// From where the walk round the finished dog looks; in the place of another view.
     pub walk: Option<WalkFrom>,
+    /// What the hand is asked to find: ringed, in the view that shows it best where no other was asked
+    /// for.
+    pub asked: Option<Finding>,
     /// Height of ordinary text against the page's width.
     pub text_share: f64,
     /// For a card some centimetres wide: as many points as show there.
@@ -135,6 +138,7 @@ impl Default for DrawOptions {
             mirrored: false,
             point: None,
             walk: None,
+            asked: None,
             text_share: 0.0165,
             is_small: false,
         }

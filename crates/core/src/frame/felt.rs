@@ -228,18 +228,21 @@ impl Felt {
         self.about().how_to_feel
     }
 
-    /// Whether the quick way asks it: the first minute, what most moves the outline (handbook 2).
-    pub const fn is_quick(self) -> bool {
-        matches!(
-            self,
-            Self::ShortNeck
-                | Self::DipInBack
-                | Self::HighInRear
-                | Self::LowTailSet
-                | Self::ThinOverRibs
-                | Self::ShortOnLeg
-        )
-    }
+    /// The ten of the first minute, in the order of the hand (handbook 2, *Felt grades*: neck, dip, high
+    /// rear, tail set, ribs, shoulder, fore feet, fore legs, bend behind, hocks). The bend is asked one way
+    /// or the other, see [`Felt::opposite`].
+    pub const QUICK_TEN: [Self; 10] = [
+        Self::ShortNeck,
+        Self::DipInBack,
+        Self::HighInRear,
+        Self::LowTailSet,
+        Self::ThinOverRibs,
+        Self::HeavyShoulder,
+        Self::ForeFeetOut,
+        Self::ForeLegsBowed,
+        Self::StraightBehind,
+        Self::HocksIn,
+    ];
 
     /// Whether left and right can differ.
     pub const fn is_paired(self) -> bool {

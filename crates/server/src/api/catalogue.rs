@@ -395,7 +395,7 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                 label: f.label(),
                 how: f.how_to_feel(),
                 is_paired: f.is_paired(),
-                is_quick: f.is_quick(),
+                is_quick: Felt::QUICK_TEN.contains(f),
             })
             .collect(),
         angles: Angle::ALL

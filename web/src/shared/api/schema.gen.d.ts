@@ -1753,6 +1753,8 @@ export interface components {
         };
         /** @description How to draw. */
         DrawOptions: {
+            /** @default null */
+            asked: components["schemas"]["Finding"] | null;
             /**
              * @description For a card some centimetres wide: as many points as show there.
              * @default false

@@ -198,7 +198,7 @@ function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
           cx={g.at_mm[0]}
           cy={-(g.at_mm[1] ?? 0)}
           r={g.radius_mm}
-          strokeWidth={unit * (tag?.of === 'ring' ? 0.006 : 0.002)}
+          strokeWidth={unit * (role === 'ring' || role === 'ring_seen' ? 0.006 : 0.002)}
           {...touch}
           {...data}
         />

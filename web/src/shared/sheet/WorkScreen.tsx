@@ -5,6 +5,7 @@ import { RefusedTray } from '../ui/RefusedTray';
 import { useSheetDrawing, useVisitWork } from '../visit/context';
 import { Drawing, tagKey } from './Drawing';
 import { pagePoint, useDragging } from './useDragging';
+import { usePlaces } from './usePlaces';
 
 type Tag = NonNullable<Schemas['Shape']['tag']>;
 
@@ -58,6 +59,7 @@ export function WorkScreen(props: {
             onPlace={props.onPlace}
             canDrag={props.canDrag ?? false}
             isClose={props.isClose ?? false}
+            canWalk={props.keys === undefined}
           />
         )}
         {props.rail}
@@ -107,16 +109,20 @@ function DogSheet(props: {
   onPlace: ((page: [number, number]) => void) | undefined;
   canDrag: boolean;
   isClose: boolean;
+  /** Whether arrow keys go from place to place; at the table they are the pedal's. */
+  canWalk: boolean;
 }) {
   const { onTouch, onPlace } = props;
   const own = useSheetDrawing();
-  const { drawnStep, options } = useVisitWork();
+  const { drawnStep, options, words } = useVisitWork();
   const isOfThisStep = drawnStep === (options.step ?? null);
   const drawing = useMemo(
     () => props.drawing ?? (isOfThisStep ? own : withoutWork(own)),
     [props.drawing, own, isOfThisStep],
   );
   const drag = useDragging(drawing, props.canDrag, onTouch);
+  const walk = usePlaces(drawing, words, props.canWalk ? onTouch : undefined);
+  const chosen = walk.at ?? props.chosen;
   const place = (e: MouseEvent<HTMLDivElement>) => {
     const at = pagePoint(e);
     // A zone lies everywhere: a place on it is a place all the same.
@@ -126,15 +132,19 @@ function DogSheet(props: {
     <div
       className={`sheet-at-work min-h-0 flex-1 bg-sheet ${props.canDrag ? 'can-drag' : ''}`}
       {...drag.handlers}
+      {...walk.handlers}
       {...(onPlace ? { onClick: place } : {})}
     >
       <Drawing
         drawing={drawing}
         page={drag.page ?? (props.isClose ? (drawing.focus_mm ?? null) : null)}
         held={drag.held}
-        chosen={props.chosen ? tagKey(props.chosen) : null}
+        chosen={chosen ? tagKey(chosen) : null}
         {...(onTouch ? { onTouch } : {})}
       />
+      <p className="sr-only" role="status" data-place>
+        {walk.said}
+      </p>
     </div>
   );
 }

@@ -10,6 +10,7 @@ export function besideOptions(layers: Partial<Schemas['Layers']>): Schemas['Draw
     mirrored: false,
     point: null,
     walk: null,
+    asked: null,
     text_share: 0.026,
     is_small: false,
   };

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 
 export interface TapeTask {
@@ -10,19 +11,25 @@ export interface TapeTask {
 const TICKS = Array.from({ length: 120 }, (_, i) => i);
 
 /** The measuring tape along the top: the dog's name, then the tasks; pulled out as far as it got. */
-export function Tape(props: { title: string; tasks: TapeTask[]; present: number }) {
+export function Tape(props: {
+  title: string;
+  tasks: TapeTask[];
+  present: number;
+  /** At the table a sleeve leads nowhere: the tape shows, and is no link. */
+  onlyShows?: boolean;
+}) {
   const count = props.tasks.length;
   const reached = props.tasks.reduce((most, t, i) => (t.reached ? i : most), props.present);
   const pulled = ((reached + 1) / count) * 100;
   return (
     <header className="flex h-14 shrink-0 items-stretch">
-      <NavLink
-        to="/"
+      <Lead
+        to={props.onlyShows ? null : '/'}
         className="flex min-w-12 max-w-56 items-center bg-tape pl-5 pr-4 text-lg font-bold text-on-tape"
         title={`${props.title}: to all dogs`}
       >
         <span className="truncate">{props.title}</span>
-      </NavLink>
+      </Lead>
       <nav aria-label="Tasks of this visit" className="relative min-w-0 flex-1">
         <div
           className="tape-pulled absolute inset-y-0 left-0 overflow-hidden bg-tape"
@@ -54,18 +61,29 @@ export function Tape(props: { title: string; tasks: TapeTask[]; present: number 
               key={task.name}
               className={`flex-1 ${Math.abs(i - props.present) > 1 ? 'max-[800px]:hidden' : ''}`}
             >
-              <NavLink
-                to={task.to}
+              <Lead
+                to={props.onlyShows ? null : task.to}
                 className={`flex h-full items-center justify-center pb-1 ${
                   i <= reached ? 'text-on-tape' : 'text-ink'
                 } ${i === props.present ? 'text-lg font-bold' : ''}`}
               >
                 {task.name}
-              </NavLink>
+              </Lead>
             </li>
           ))}
         </ul>
       </nav>
     </header>
   );
+}
+
+/** A link, or where it leads nowhere the same words as they stand. */
+function Lead(props: {
+  to: string | null;
+  className: string;
+  title?: string;
+  children: ReactNode;
+}) {
+  const { to, title, ...shown } = props;
+  return to === null ? <span {...shown} /> : <NavLink to={to} title={title} {...shown} />;
 }

@@ -1,38 +1,15 @@
-import type { Schemas } from '../../shared/api/client';
+import { BENDS, bendOf, gradeOf, type Bend } from '../../shared/dog/bend';
 import { Choice } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { Aged } from './StillSo';
 
-/** A leg is straight or well bent: one row of five. */
-type Bend = 'straight-marked' | 'straight-slight' | 'usual' | 'bent-slight' | 'bent-marked';
-const BENDS: { value: Bend; label: string }[] = [
-  { value: 'straight-marked', label: 'Very straight' },
-  { value: 'straight-slight', label: 'Straight' },
-  { value: 'usual', label: 'Usual' },
-  { value: 'bent-slight', label: 'Bent' },
-  { value: 'bent-marked', label: 'Well bent' },
-];
-
 export function BendRow() {
   const work = useVisitWork();
   const { felt } = work.evaluation.visit.frame;
-  const straight = felt.straight_behind;
-  const bent = felt.well_bent;
-  const isAsked = straight !== undefined || bent !== undefined;
-  const value: Bend | null = !isAsked
-    ? null
-    : straight === 'marked' || straight === 'slight'
-      ? `straight-${straight}`
-      : bent === 'marked' || bent === 'slight'
-        ? `bent-${bent}`
-        : 'usual';
+  const { straight_behind: straight, well_bent: bent } = felt;
   const say = (bend: Bend) => {
-    const [which, grade] = bend.split('-') as [string, Schemas['Grade'] | undefined];
-    work.say({
-      kind: 'felt_set',
-      felt: which === 'bent' ? 'well_bent' : 'straight_behind',
-      grade: grade ?? 'none',
-    });
+    const [which, grade] = gradeOf(bend);
+    work.say({ kind: 'felt_set', felt: which, grade });
     if (bend === 'usual' && bent !== undefined && bent !== 'none')
       work.say({ kind: 'felt_set', felt: 'well_bent', grade: 'none' });
   };
@@ -44,7 +21,7 @@ export function BendRow() {
         label="Bend behind"
         hideLabel
         options={BENDS}
-        value={value}
+        value={bendOf(felt)}
         onChange={say}
         columns={5}
       />

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
+import { findingText } from '../../shared/dog/finding';
 import { ShowToggles } from '../../shared/sheet/ShowToggles';
 import { ViewChoice } from '../../shared/sheet/ViewChoice';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
@@ -46,21 +47,28 @@ export function HandsScreen() {
   const [search, setSearch] = useSearchParams();
   const next = useWhatNext();
   const way = WAYS.find((w) => w.value === search.get('way'))?.value ?? 'quick';
-  const [place, setPlace] = useState(0);
   const wanted = useRef<Finding | null>(null);
-  const order = handOrder(work.words);
-  const setWay = (to: Way) =>
+  const order = oneOrder(work.words);
+  const asked = search.get('ask');
+  const place = Math.max(
+    0,
+    order.findIndex((f) => findingText(f) === asked),
+  );
+  const put = (to: Way, ask: Finding | undefined) =>
     setSearch(
       (now) => {
         now.set('way', to);
+        if (to === 'one' && ask) now.set('ask', findingText(ask));
+        else now.delete('ask');
         return now;
       },
       { replace: true },
     );
+  const setWay = (to: Way) => put(to, order[0]);
+  const setPlace = (to: number) => put('one', order[(to + order.length) % order.length]);
   const open = (finding: Finding) => {
-    const at = order.findIndex((f) => f.of === finding.of && f.which === finding.which);
     if (way === 'one') {
-      setPlace(Math.max(0, at));
+      put('one', finding);
       return;
     }
     if (!focusOn(finding)) {
@@ -110,8 +118,8 @@ export function HandsScreen() {
                 finding={finding}
                 method={method}
                 place={placeText(work.words, finding, place, order.length)}
-                onNext={() => setPlace((p) => (p + 1) % order.length)}
-                onBack={() => setPlace((p) => (p + order.length - 1) % order.length)}
+                onNext={() => setPlace(place + 1)}
+                onBack={() => setPlace(place - 1)}
               />
             </div>
           ) : (
@@ -177,16 +185,35 @@ function QuickFelt() {
       <MarginHead>Felt, by the hand</MarginHead>
       {words.felt
         .filter((f) => f.is_quick)
-        .map((word) => (
-          <FeltRow key={word.felt} word={word} canPart={false} />
-        ))}
-      <BendRow />
+        .map((word) =>
+          word.felt === 'straight_behind' ? (
+            <BendRow key={word.felt} />
+          ) : (
+            <FeltRow key={word.felt} word={word} canPart={false} />
+          ),
+        )}
     </>
   );
 }
 
 function handOrder(words: Schemas['Catalogue']): Finding[] {
   return words.stops.flatMap((s) => s.findings);
+}
+
+/** The two numbers that say most. */
+const TWO: Finding[] = [
+  { of: 'measure', which: 'height_at_withers' },
+  { of: 'measure', which: 'body_length' },
+];
+
+/** One at a time: the two numbers and the ten of the first minute, then all else as the hand travels. */
+function oneOrder(words: Schemas['Catalogue']): Finding[] {
+  const ten = words.felt
+    .filter((f) => f.is_quick)
+    .map(({ felt }): Finding => ({ of: 'felt', which: felt }));
+  const first = [...TWO, ...ten];
+  const isFirst = new Set(first.map(findingText));
+  return [...first, ...handOrder(words).filter((f) => !isFirst.has(findingText(f)))];
 }
 
 function placeText(

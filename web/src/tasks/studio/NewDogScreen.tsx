@@ -12,6 +12,7 @@ import { TextField } from '../../shared/ui/TextField';
 import { PageHead } from '../../shared/ui/PageHead';
 import { newEntry } from '../../shared/visit/useVisit';
 import { NewDogSheet, useNewDog } from './NewDogSheet';
+import { TenFelt } from './TenFelt';
 import { ageMonths, dogOf, keepDraft, NUMBERS, readDraft, readOf, type Draft } from './newDog';
 import { COATS, COLOURS, SEXES } from './words';
 
@@ -27,7 +28,10 @@ export function NewDogScreen() {
   const [draft, setDraft] = useState(readDraft);
   const words = useCatalogue();
   const house = useHouse();
-  const evaluation = useNewDog(draft);
+  const [place, setPlace] = useState<number | null>(null);
+  const ten = words.data?.felt.filter((f) => f.is_quick) ?? [];
+  const felt = place === null ? undefined : ten[place]?.felt;
+  const evaluation = useNewDog(draft, felt ? { of: 'felt', which: felt } : null);
   const navigate = useNavigate();
   useEffect(() => {
     document.title = 'New dog · Veliform';
@@ -129,6 +133,15 @@ export function NewDogScreen() {
                     )
                   );
                 })}
+              {ten.length > 0 && (
+                <TenFelt
+                  words={ten}
+                  felt={draft.felt}
+                  place={place}
+                  onPlace={setPlace}
+                  onFelt={(felt) => change({ felt })}
+                />
+              )}
               {words.data && (
                 <EarTail
                   words={words.data}

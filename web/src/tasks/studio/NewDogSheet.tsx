@@ -9,18 +9,21 @@ import { dogOf, type Draft, readOf } from './newDog';
 const AFTER_MS = 30;
 
 /** What the core makes of the dog as it was said so far. */
-export function useNewDog(draft: Draft): Schemas['Evaluation'] | null {
+export function useNewDog(
+  draft: Draft,
+  asked: Schemas['Finding'] | null,
+): Schemas['Evaluation'] | null {
   const house = useHouse();
   const said: Draft = { ...draft, name: '', owner: '', handling: '' };
   const dog = { ...dogOf(said, null), name: 'New dog' };
   const entries = readOf(draft).map((body, n) => ({
-    id: `00000000-0000-4000-8000-00000000000${n}`,
+    id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
     at_ms: n,
     author: '',
     body,
   }));
   return useAnswer(
-    { dog, entries, options: OPTIONS, ...(house.data && { house: house.data }) },
+    { dog, entries, options: { ...OPTIONS, asked }, ...(house.data && { house: house.data }) },
     AFTER_MS,
     (body) => ask(api.POST('/api/evaluate', { body })),
   );

@@ -1,6 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { Failure } from '../../shared/api/client';
 import { keepText, readText } from '../../shared/devices/storage';
+import type { Grades } from '../../shared/dog/bend';
 import { numberOf } from '../../shared/ui/NumberField';
 import type { EntryBody } from '../../shared/visit/model';
 
@@ -25,6 +26,8 @@ export interface Draft {
   has_double_coat: boolean;
   height_mm: number | null;
   body_mm: number | null;
+  /** What the hand felt. */
+  felt: Grades;
 }
 
 /** The dog begun here before, or a new one. */
@@ -45,6 +48,7 @@ export function readDraft(): Draft {
     has_double_coat: false,
     height_mm: null,
     body_mm: null,
+    felt: {},
   };
   try {
     return { ...fresh, ...(JSON.parse(readText(localStorage, DRAFT) ?? '{}') as Partial<Draft>) };
@@ -77,12 +81,17 @@ export const NUMBERS = [
   { of: 'body_mm', measure: 'body_length', method: 'tape' },
 ] as const;
 
-/** What was read on the dog already: its visit begins with it. */
+/** What was read and felt on the dog already: its visit begins with it. */
 export function readOf(draft: Draft): EntryBody[] {
-  return NUMBERS.flatMap(({ of, measure, method }) => {
+  const numbers = NUMBERS.flatMap(({ of, measure, method }): EntryBody[] => {
     const value_mm = draft[of];
     return value_mm === null ? [] : [{ kind: 'measure_set', measure, taken: { value_mm, method } }];
   });
+  const felt = Object.entries(draft.felt) as [Schemas['Felt'], Schemas['Grade']][];
+  return [
+    ...numbers,
+    ...felt.map(([which, grade]): EntryBody => ({ kind: 'felt_set', felt: which, grade })),
+  ];
 }
 
 /** The dog as said so far. */

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import type { Schemas } from '../../../shared/api/client';
 import type { RunNow } from '../../../shared/run/useRun';
 import { Plain } from '../../../shared/ui/controls';
@@ -128,6 +129,7 @@ export function Panels(props: {
             </Plain>
           )}
           <Plain onClick={() => props.onPanel('end')}>Stop the groom</Plain>
+          <Elsewhere visit={work.visitId} />
         </div>
       );
     case 'steps':
@@ -179,3 +181,31 @@ export function Panels(props: {
       );
   }
 }
+
+/** The tape leads nowhere at the table; here it does. */
+function Elsewhere({ visit }: { visit: string }) {
+  return (
+    <nav aria-label="Elsewhere" className="col-span-2 pt-2">
+      <p className="text-sm text-soft">Elsewhere: the groom goes on.</p>
+      <ul className="grid grid-cols-4 gap-2">
+        {PAGES.map(([name, path]) => (
+          <li key={name}>
+            <Link
+              to={path === null ? '/' : `/visit/${visit}/${path}`}
+              className="flex min-h-16 items-center justify-center border border-ink text-center text-lg"
+            >
+              {name}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </nav>
+  );
+}
+
+const PAGES = [
+  ['All dogs', null],
+  ['Hands', 'hands'],
+  ['Coat', 'coat'],
+  ['Plan', 'plan'],
+] as const;

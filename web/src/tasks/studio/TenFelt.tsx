@@ -1,0 +1,122 @@
+import { useRef } from 'react';
+import type { Schemas } from '../../shared/api/client';
+import { BENDS, bendOf, withBend, type Grades } from '../../shared/dog/bend';
+import type { Draft } from './newDog';
+
+type Felt = Schemas['Felt'];
+type Grade = Schemas['Grade'];
+
+const GRADES: { value: Grade; label: string }[] = [
+  { value: 'none', label: 'None' },
+  { value: 'slight', label: 'Slight' },
+  { value: 'marked', label: 'Marked' },
+];
+
+/** The ten of the first minute, one after another as the hand goes; each answer turns to the next. */
+export function TenFelt(props: {
+  words: Schemas['FeltWord'][];
+  felt: Draft['felt'];
+  /** Which is asked; none while nobody began. */
+  place: number | null;
+  onPlace: (place: number | null) => void;
+  onFelt: (felt: Draft['felt']) => void;
+}) {
+  const { words, felt, place, onPlace } = props;
+  const start = useRef<HTMLButtonElement>(null);
+  const said = words.filter((word) => isSaid(word.felt, felt)).length;
+  const word = place === null ? undefined : words[place];
+  if (place === null || !word)
+    return (
+      <button
+        ref={start}
+        type="button"
+        className="block min-h-14 w-full border-2 border-ink px-3 text-left font-bold"
+        onClick={() => onPlace(0)}
+      >
+        Feel it now: ten answers
+        <span className="block text-sm font-normal text-soft">
+          {said === 0 ? 'Or later, under Hands.' : `${said} of ${words.length} said.`}
+        </span>
+      </button>
+    );
+  const turn = (to: number) => {
+    onPlace(to < words.length ? to : null);
+    // Whoever goes by the keyboard goes on from here.
+    if (to >= words.length) requestAnimationFrame(() => start.current?.focus());
+  };
+  const answer = (grades: Grades) => {
+    props.onFelt(grades);
+    turn(place + 1);
+  };
+  const isBend = word.felt === 'straight_behind';
+  const label = isBend ? 'Bend behind' : word.label;
+  return (
+    <section aria-label="Felt, one after another" className="border-2 border-ink p-2">
+      <p className="text-sm text-soft">
+        {place + 1} of {words.length}
+      </p>
+      <p className="text-xl leading-tight font-bold">{label}</p>
+      <p className="text-sm text-soft">
+        {isBend ? 'Follow the back of the thigh to the hock.' : word.how}
+      </p>
+      <div role="group" aria-label={label} className="grid grid-cols-3 gap-1 pt-2">
+        {isBend
+          ? BENDS.map(({ value, label: bend }) => (
+              <Answer
+                key={value}
+                isSaid={bendOf(felt) === value}
+                onClick={() => answer(withBend(felt, value))}
+              >
+                {bend}
+              </Answer>
+            ))
+          : GRADES.map(({ value, label: grade }) => (
+              <Answer
+                key={value}
+                isSaid={felt[word.felt] === value}
+                onClick={() => answer({ ...felt, [word.felt]: value })}
+              >
+                {grade}
+              </Answer>
+            ))}
+      </div>
+      <div className="grid grid-cols-3 gap-1 pt-2">
+        <Turn disabled={place === 0} onClick={() => turn(place - 1)}>
+          Back
+        </Turn>
+        <Turn onClick={() => turn(place + 1)}>Pass over</Turn>
+        <Turn onClick={() => turn(words.length)}>Enough</Turn>
+      </div>
+    </section>
+  );
+}
+
+function Answer(props: { isSaid: boolean; onClick: () => void; children: string }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={props.isSaid}
+      onClick={props.onClick}
+      className="min-h-16 border-2 border-ink px-1 text-lg leading-tight font-bold aria-pressed:bg-ink aria-pressed:text-page"
+    >
+      {props.children}
+    </button>
+  );
+}
+
+function Turn(props: { onClick: () => void; disabled?: boolean; children: string }) {
+  return (
+    <button
+      type="button"
+      disabled={props.disabled}
+      onClick={props.onClick}
+      className="min-h-12 text-chalk underline disabled:text-soft disabled:no-underline"
+    >
+      {props.children}
+    </button>
+  );
+}
+
+function isSaid(which: Felt, felt: Draft['felt']): boolean {
+  return which === 'straight_behind' ? bendOf(felt) !== null : felt[which] !== undefined;
+}
