@@ -17,7 +17,7 @@ async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
         stage.touch(&stage.find("Talk").await).await;
         stage.until_text("Looks, best first").await;
         stage.touch(&stage.find("Feel the dog").await).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let visit = stage.visit_path().await;
         // A weight no dog has stays typed and is said.
         stage.type_into("Weight", "400").await;
@@ -59,7 +59,7 @@ async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
         stage.type_into("Find", "balast").await;
         stage.touch_at_css("button[title='Ballast']").await;
         stage.touch(&stage.find("Begin today").await).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let next = stage.visit_path().await;
         assert_ne!(next, visit);
         stage.go(&format!("{next}/schools")).await;

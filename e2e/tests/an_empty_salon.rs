@@ -15,7 +15,7 @@ async fn first_dog(stage: &Stage) {
     stage.touch(&stage.find("Talk").await).await;
     stage.until_text("Looks, best first").await;
     stage.touch(&stage.find("Feel the dog").await).await;
-    stage.until_text("Got by").await;
+    stage.until_text("Measured with").await;
     stage.until_kept().await;
 }
 
@@ -74,7 +74,7 @@ async fn a_browser_without_room_says_so_and_loses_nothing() {
         first_dog(stage).await;
         stage.on_every_page(NO_ROOM).await;
         stage.go_on_to("hands").await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.kill_server();
         stage.type_into("Height at withers", "332").await;
         stage.choose("Dip in the back", "Slight").await;
@@ -94,6 +94,33 @@ async fn a_browser_without_room_says_so_and_loses_nothing() {
             ))
             .await;
         assert_eq!(log, json!(true), "the felt answer came in");
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn who_is_still_learning_gets_a_sheet_that_forgives() {
+    on_empty_stage(TABLET, async |stage| {
+        stage.go("/kit/house").await;
+        stage.until_text("Who works here").await;
+        stage.type_into("Another stylist", "Ada").await;
+        stage.press(Key::Enter).await;
+        stage.touch(&stage.find("Still learning: Ada").await).await;
+        stage.until_text("a margin at the edges").await;
+        stage.assert_accessible("who works here").await;
+        first_dog(stage).await;
+        stage.go_on_to("cut").await;
+        stage.until_text("Feet and bevels").await;
+        stage
+            .until(
+                "nobody is at the table yet",
+                "!document.body.innerText.includes('Ada is still learning')",
+            )
+            .await;
+        stage.choose("At the table", "Ada").await;
+        stage.until_text("Ada is still learning").await;
+        stage.until_kept().await;
+        stage.assert_quiet_console().await;
     })
     .await;
 }

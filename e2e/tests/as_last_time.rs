@@ -16,8 +16,8 @@ async fn the_next_visit_opens_with_the_last_one() {
         stage.until_text("42 days ago").await;
         stage.until_text("Leans on the arm").await;
         stage.until_text("Unfinished: Left hind foot").await;
-        stage.touch(&stage.find("As last time").await).await;
-        stage.until_text("As last time: taken").await;
+        stage.touch(&stage.find("Same again").await).await;
+        stage.until_text("Same again: taken").await;
         let zones = stage.find("Touch a number, or choose a zone").await;
         stage.touch(&zones).await;
         stage.touch(&stage.find("ears").await).await;

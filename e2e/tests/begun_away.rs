@@ -15,7 +15,7 @@ async fn a_known_dog_on_the_rail(stage: &mut Stage) {
     stage.touch(&stage.find("Talk").await).await;
     stage.until_text("Looks, best first").await;
     stage.go_on_to("hands").await;
-    stage.until_text("Got by").await;
+    stage.until_text("Measured with").await;
     stage.type_into("Height at withers", "462").await;
     stage.press(Key::Tab).await;
     stage.until_text("Undo height at withers").await;

@@ -156,7 +156,7 @@ async fn layers_asked_for_stand_in_the_address() {
         let visit = stage.visit_of("Tappet").await;
         stage.go(&format!("{visit}/plan")).await;
         stage.until_text("points right").await;
-        stage.touch(&stage.find("An hour later").await).await;
+        stage.touch(&stage.find("Settled, in an hour").await).await;
         stage.until("the settled edge is drawn", "document.querySelector('.r-settled_line')").await;
         stage.client.refresh().await.unwrap();
         stage.until("… and after a reload", "document.querySelector('.r-settled_line')").await;

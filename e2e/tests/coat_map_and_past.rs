@@ -42,7 +42,7 @@ async fn the_coat_comes_as_last_time_plus_growth() {
         let visit = stage.visit_of("Tappet").await;
         stage.go(&format!("{visit}/coat")).await;
         stage.until_text("grown for 42 days").await;
-        stage.tab_to("As last time, plus growth").await;
+        stage.tab_to("Same again, grown since").await;
         stage.press(Key::Enter).await;
         // What the plan left, 16 mm of curl, after 42 days: 250 − 234·exp(−0.34·42/250) = 29.0 mm (handbook 3);
         // before the touch it stands at the 46 that were combed out.
@@ -92,7 +92,7 @@ async fn the_hands_on_goes_by_the_keyboard_alone() {
     on_stage(LAPTOP, async |stage| {
         let visit = stage.visit_of("Marchioness").await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.tab_to("Quick").await;
         stage.press(Key::Right).await;
         stage.press(Key::Right).await;
@@ -180,7 +180,7 @@ async fn dragging_a_landmark_is_entering_its_measure() {
     on_stage(LAPTOP, async |stage| {
         let visit = stage.visit_of("Semaphore").await;
         stage.go(&format!("{visit}/hands?view=side&show=landmarks")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let place = "const r = document.querySelector('circle[data-tag=\"landmark:hock_point\"]').getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]";
         stage
             .until("the hock is there", "document.querySelector('circle[data-tag=\"landmark:hock_point\"]')")

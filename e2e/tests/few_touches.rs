@@ -52,7 +52,7 @@ async fn a_sheet_for_a_new_dog_takes_two_dozen_touches_and_for_a_known_one_a_doz
         stage.touch(&stage.find("Talk").await).await;
         stage.until_text("Looks, best first").await;
         stage.touch(&stage.find("Feel the dog").await).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.touch(&stage.find("Feel the coat").await).await;
         stage.until_text("All over").await;
         stage.type_into("Length, combed out", "60").await;

@@ -15,7 +15,7 @@ async fn enter(stage: &Stage, name: &str) {
 async fn begin_today(stage: &Stage, name: &str) {
     stage.touch_at_css(&format!("button[title='{name}']")).await;
     stage.touch(&stage.find("Begin today").await).await;
-    stage.until_text("Got by").await;
+    stage.until_text("Measured with").await;
 }
 
 /// The weight of the day, and knots behind the hand again.
@@ -70,7 +70,7 @@ async fn a_puppy_learns_the_groom_by_stages_and_its_knots_are_remembered() {
         stage.touch(&stage.find("Talk").await).await;
         stage.until_text("Looks, best first").await;
         stage.touch(&stage.find("Feel the dog").await).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         weighed_and_knotted(stage, "3.1").await;
         stage.type_into("Length, combed out", "30").await;
         stage.go_on_to("cut").await;

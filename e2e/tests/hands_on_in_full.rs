@@ -21,7 +21,7 @@ async fn begin(stage: &Stage, name: &str) -> String {
     stage.touch(&stage.find("Talk").await).await;
     stage.until_text("Looks, best first").await;
     stage.touch(&stage.find("Feel the dog").await).await;
-    stage.until_text("Got by").await;
+    stage.until_text("Measured with").await;
     let path = stage.script("return location.pathname").await;
     path.as_str().unwrap().replace("/hands", "")
 }
@@ -83,7 +83,7 @@ async fn four_views_stand_on_one_sheet_and_a_landmark_opens_its_measure() {
             )
             .await;
         stage.go(&format!("{visit}/hands?view=front&show=landmarks")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage
             .until("the wrist is named", "document.querySelector('[data-tag=\"landmark:wrist\"].touchable')")
             .await;
@@ -145,7 +145,7 @@ async fn a_simulated_tape_takes_measures_one_by_one_and_a_quiet_one_is_told() {
         stage
             .go(&format!("{}?fault=goes_quiet", path.as_str().unwrap()))
             .await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.touch(&stage.find("Simulated tape").await).await;
         stage.until_text("or go on by hand.").await;
         stage.type_into("Body length", "480").await;

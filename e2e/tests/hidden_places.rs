@@ -15,7 +15,7 @@ async fn knots_are_felt_cleared_and_tried_with_the_comb() {
         stage.touch(&stage.find("Talk").await).await;
         stage.until_text("Looks, best first").await;
         stage.touch(&stage.find("Feel the dog").await).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let visit = stage.visit_path().await;
         stage.go(&format!("{visit}/body")).await;
         stage.touch(&stage.find("Behind the ear").await).await;

@@ -32,7 +32,7 @@ async fn a_comb_is_added_corrected_retired_and_plans_follow() {
         // The plan takes it up: a lamb's body wants about 13 mm, and the 13 is retired.
         stage.touch(&stage.find("13 mm comb").await).await;
         stage
-            .touch(&stage.find("Retire the 13 mm comb").await)
+            .touch(&stage.find("Put away the 13 mm comb").await)
             .await;
         stage
             .until(
@@ -108,7 +108,7 @@ async fn inches_are_inches_everywhere_at_once() {
             )
             .await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let field = stage.find("Height at withers").await;
         assert_eq!(field.prop("value").await.unwrap().as_deref(), Some("18 1/8"));
     })

@@ -17,6 +17,7 @@ mod hidden_places;
 mod kit_and_files;
 mod nothing_typed_is_lost;
 mod one_length_or_two;
+mod one_word;
 mod own_looks;
 mod support;
 mod the_dog_comes_back;

@@ -14,7 +14,7 @@ async fn what_is_typed_while_the_server_is_away_is_kept_and_sent_once() {
         stage.go("/").await;
         let visit = stage.visit_of("Tappet").await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
 
         stage.kill_server();
         stage.choose("Dip in the back", "Slight").await;
@@ -24,7 +24,7 @@ async fn what_is_typed_while_the_server_is_away_is_kept_and_sent_once() {
 
         // … and it is there after a reload, once.
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage
             .until(
                 "the grade is felt as slight",
@@ -38,7 +38,7 @@ async fn what_is_typed_while_the_server_is_away_is_kept_and_sent_once() {
         stage.until_text("1 not yet sent").await;
         stage.restart_server();
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage
             .until(
                 "the draft came back",
@@ -56,7 +56,7 @@ async fn undo_goes_all_the_way_back_and_redo_comes_forward_again() {
         stage.go("/").await;
         let visit = stage.visit_of("Turntable").await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let mut steps = 0;
         while stage.script("return !document.querySelector('[data-undo]').disabled").await == true {
             let label = stage.script("return document.querySelector('[data-undo]').innerText").await;
@@ -96,13 +96,13 @@ async fn a_second_screen_on_the_same_dog_is_told_and_both_edits_stay() {
         stage.go("/").await;
         let visit = stage.visit_of("Gangway").await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let first = stage.client.window().await.unwrap();
         let second = stage.client.new_window(true).await.unwrap().handle;
         stage.client.switch_to_window(second).await.unwrap();
         stage.look_through(LAPTOP).await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.choose("Short neck", "Slight").await;
         stage.until_kept().await;
         stage.client.switch_to_window(first).await.unwrap();
@@ -127,13 +127,13 @@ async fn text_that_does_not_read_stays_in_its_field_over_a_reload() {
         stage.go("/").await;
         let visit = stage.visit_of("Tappet").await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.type_into("Hock height", "a hand and a half").await;
         stage
             .until_text("“a hand and a half” is not a length; type one such as 476 or 47.6 cm.")
             .await;
         stage.client.refresh().await.unwrap();
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let field = stage.find("Hock height").await;
         assert_eq!(
             field.prop("value").await.unwrap().as_deref(),
@@ -149,7 +149,7 @@ async fn dragging_the_carrier_is_entering_the_height() {
         stage.go("/").await;
         let visit = stage.visit_of("Semaphore").await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let at = stage
             .script("const r = document.querySelector('polygon.carrier').getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]")
             .await;
@@ -193,11 +193,11 @@ async fn a_correction_on_a_screen_with_a_wrong_clock_counts() {
         ] {
             set_clock_ahead(stage, ahead).await;
             stage.go(&format!("{visit}/hands")).await;
-            stage.until_text("Got by").await;
+            stage.until_text("Measured with").await;
             stage.choose("Short neck", grade).await;
             stage.until_kept().await;
             stage.client.refresh().await.unwrap();
-            stage.until_text("Got by").await;
+            stage.until_text("Measured with").await;
             stage
                 .until(
                     &format!("{grade} stands, said {ahead} ms ahead"),
@@ -226,13 +226,13 @@ async fn two_pages_of_one_browser_keep_their_own_drafts() {
         let visit = stage.visit_of("Semaphore").await;
         let hands = format!("{visit}/hands");
         stage.go(&hands).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let first = stage.client.window().await.unwrap();
         let second = stage.client.new_window(true).await.unwrap().handle;
         stage.client.switch_to_window(second.clone()).await.unwrap();
         stage.look_through(LAPTOP).await;
         stage.go(&hands).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.kill_server();
         stage.choose("Short neck", "Slight").await;
         stage.until_text("1 not yet sent").await;
@@ -245,7 +245,7 @@ async fn two_pages_of_one_browser_keep_their_own_drafts() {
         stage.client.switch_to_window(first).await.unwrap();
         stage.restart_server();
         stage.go(&hands).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.until_kept().await;
         for (name, grade) in [("Short neck", "Slight"), ("Dip in the back", "Marked")] {
             stage
@@ -270,7 +270,7 @@ async fn two_pages_of_one_browser_keep_their_own_drafts() {
             )
             .await;
         stage.go(&hands).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.until("nor is one that is known", no_draft).await;
     })
     .await;

@@ -11,7 +11,7 @@ async fn one_length_is_had_by_a_touch_and_given_back_by_another() {
     on_stage(TABLET, async |stage| {
         let visit = stage.visit_of("Tappet").await;
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.choose("High in the rear", "Marked").await;
         stage.until_kept().await;
         stage.go(&format!("{visit}/plan")).await;

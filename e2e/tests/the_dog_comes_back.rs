@@ -17,7 +17,7 @@ async fn first_visit(stage: &mut Stage) {
     stage.touch(&stage.find("Talk").await).await;
     stage.until_text("Looks, best first").await;
     stage.touch(&stage.find("Feel the dog").await).await;
-    stage.until_text("Got by").await;
+    stage.until_text("Measured with").await;
     stage.type_into("Height at withers", "462").await;
     stage.press(Key::Tab).await;
     stage.type_into("Body length", "488").await;

@@ -23,7 +23,7 @@ async fn a_line_is_moved_by_hand_and_given_back() {
         stage.go(&format!("{visit}/lines")).await;
         stage.until_text("moved by hand").await;
         stage.touch_at_css("[data-line=back_pass] > button").await;
-        let back = stage.find("Back to where the plan has it").await;
+        let back = stage.find("Where the plan has it").await;
         stage.touch(&back).await;
         stage
             .until(

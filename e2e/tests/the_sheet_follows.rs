@@ -24,7 +24,7 @@ async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
                 )
                 .await;
             stage.touch(&stage.find("Put it in the kit").await).await;
-            stage.find(&format!("Retire the {name} blade")).await;
+            stage.find(&format!("Put away the {name} blade")).await;
         }
         stage.go("/").await;
         stage.touch(&stage.find("New dog").await).await;

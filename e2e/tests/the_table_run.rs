@@ -62,12 +62,11 @@ async fn a_whole_groom_by_touch() {
                 break;
             }
             let at_the_test = "return document.querySelector('h2[data-step]')?.innerText === 'Comb test'";
-            tests += usize::from(label == "Comb passes" || stage.script(at_the_test).await == true);
+            tests += usize::from(label == "Comb runs free" || stage.script(at_the_test).await == true);
             was_in_the_bath |= done > 3 && before == "1";
             // A blade that is due is felt; what wants a touch of its own gets it.
             let name = match label.as_str() {
-                "Comb passes" => "It runs free everywhere",
-                "Alike" => "Same length",
+                "Comb runs free" => "It runs free everywhere",
                 other => other,
             };
             stage.touch(&stage.find(name).await).await;
@@ -80,7 +79,7 @@ async fn a_whole_groom_by_touch() {
                 .await;
             let after = stage.script(&format!("return {STEP}")).await;
             done += usize::from(after != before);
-            pairs += usize::from(label == "Alike");
+            pairs += usize::from(label == "Same length");
             assert!(done < 60, "the groom never ends");
         }
         assert!(was_in_the_bath, "what was put into the bath came after it");
@@ -303,7 +302,7 @@ async fn steps_are_taken_in_another_order_and_in_parts_and_read_between() {
         stage
             .until("one step more", &format!("document.querySelectorAll('[data-to-come]').length === {before} + 1"))
             .await;
-        stage.touch(&stage.find("Back to the step").await).await;
+        stage.touch(&stage.find("To the step").await).await;
         stage.until("it is in hand", &format!("{STEP} === '{number}'")).await;
 
         // What stands is read; the run says how much more.
@@ -332,7 +331,7 @@ async fn steps_are_taken_in_another_order_and_in_parts_and_read_between() {
             ))
             .await;
         assert_eq!(readings, serde_json::json!(1), "a slow hand's reading is kept once");
-        stage.touch(&stage.find("Back to the step").await).await;
+        stage.touch(&stage.find("To the step").await).await;
         stage.until_text("29 mm stands").await;
 
         // A missing tooth is known in the kit from then on.
@@ -393,8 +392,8 @@ async fn a_slip_is_mended_and_a_groom_broken_off_for_the_vet() {
         stage.touch(&stage.find("Stop the groom").await).await;
         stage.touch(&stage.find("Vet first").await).await;
         stage.type_into("Why", "lame behind").await;
-        stage.touch(&stage.find("Break off").await).await;
-        stage.until_text("Broken off: vet first").await;
+        stage.touch(&stage.find("Stop here").await).await;
+        stage.until_text("Stopped here: vet first").await;
         stage.until_text("lame behind").await;
         stage.until_kept().await;
         stage.assert_quiet_console().await;

@@ -57,7 +57,7 @@ async fn a_sleeve_on_the_height_moves_no_bone() {
         );
         // Under the hands it is a measure, and says how it was got.
         stage.go(&format!("{visit}/hands")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage
             .until(
                 "the carrier stands there",
@@ -83,7 +83,7 @@ async fn a_known_dog_begins_its_next_visit_and_goes_on_with_todays() {
         stage.touch_at_css("button[title='Tappet']").await;
         stage.until_text("Look at an earlier visit").await;
         stage.touch(&stage.find("Begin today").await).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         let new = stage.client.current_url().await.unwrap();
         assert!(
             !new.path().starts_with(&old),
@@ -94,7 +94,7 @@ async fn a_known_dog_begins_its_next_visit_and_goes_on_with_todays() {
         stage.until_text("waiting").await;
         stage.touch_at_css("button[title='Tappet']").await;
         stage.touch(&stage.find("Go on today").await).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         assert_eq!(stage.client.current_url().await.unwrap().path(), new.path());
     })
     .await;
@@ -106,7 +106,7 @@ async fn a_number_by_digits_is_one_entry_and_outlives_nothing_else() {
         let visit = stage.visit_of("Turntable").await;
         let before = entries(stage, &visit).await.len();
         stage.go(&format!("{visit}/hands?way=one")).await;
-        stage.until_text("Back").await;
+        stage.until_text("One before").await;
         stage.until("digits stand there", "document.querySelector('[aria-label=Digits] button')").await;
         for digit in ["3", "0", "4"] {
             stage.touch(&stage.find(digit).await).await;
@@ -140,7 +140,7 @@ async fn a_minus_is_seen_in_inches_and_keys_can_be_switched_off() {
             .choose("Written in, everywhere in the salon", "Inches")
             .await;
         stage.go(&format!("{visit}/hands?way=all")).await;
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.type_into("Hock reach", "-9 mm").await;
         stage.press(Key::Tab).await;
         // 9 mm are 0.354 in: three eighths.
@@ -231,7 +231,7 @@ async fn a_reading_and_a_slip_outlive_a_server_that_is_away() {
         stage.type_into(label.as_str().unwrap(), "17").await;
         stage.press(Key::Enter).await;
         stage.until_text("17 is written down").await;
-        stage.touch(&stage.find("Back to the step").await).await;
+        stage.touch(&stage.find("To the step").await).await;
         stage.touch(&stage.find("Slip").await).await;
         stage.until_text("Too much came off").await;
         stage.touch_at_css("[aria-haspopup=listbox]").await;

@@ -28,7 +28,7 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_keyboard() {
         stage.tab_to("Feel the dog").await;
         stage.press(Key::Enter).await;
 
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.tab_to("Height at withers").await;
         stage.press_text("640").await;
         stage.until_kept().await;

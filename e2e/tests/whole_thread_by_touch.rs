@@ -22,7 +22,7 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_touch() {
         stage.touch(&stage.find("Feel the dog").await).await;
 
         // Hands: two numbers, then what is felt; every entry redraws the dog.
-        stage.until_text("Got by").await;
+        stage.until_text("Measured with").await;
         stage.until_text("Kept.").await;
         stage.type_into("Height at withers", "332").await;
         stage
@@ -78,7 +78,7 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_touch() {
         stage.choose_zone("flank").await;
         stage.touch(&stage.find("Take it off").await).await;
         stage.until_text("With the flank off").await;
-        stage.touch(&stage.find("Back").await).await;
+        stage.touch(&stage.find("As planned").await).await;
 
         stage.touch(&stage.find("Make the cut sheet").await).await;
         stage.until_text("Feet and bevels").await;

@@ -31,6 +31,7 @@ fn job(look: LookId, texture: Texture, coat_mm: f64) -> Job {
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
+        is_learning: false,
     }
 }
 

@@ -35,6 +35,7 @@ fn head(build: &Build, look: LookId, change: impl FnOnce(CoatNow) -> CoatNow) ->
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
+        is_learning: false,
     };
     let plan = make_plan(&job).expect("solves");
     let dressing = dress_plan(&plan, &job.coat, PlanCoat::Tools);

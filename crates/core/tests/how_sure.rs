@@ -55,6 +55,7 @@ fn job(input: &FrameInput, look: LookId) -> Job {
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
+        is_learning: false,
     }
 }
 

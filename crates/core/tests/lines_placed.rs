@@ -127,6 +127,7 @@ fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
+        is_learning: false,
     }
 }
 

@@ -17,6 +17,7 @@ mod four_views;
 mod frames;
 mod growing;
 mod hands;
+mod hands_differ;
 mod hands_on_log;
 mod head_steps;
 mod heads;

@@ -58,6 +58,7 @@ fn job(build: &Build, look: Look, coat: CoatNow) -> Job {
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
+        is_learning: false,
     }
 }
 

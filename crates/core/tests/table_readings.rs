@@ -316,7 +316,7 @@ fn the_kit_says_what_is_due() {
     kit[2].state = ToolState::ToothMissing;
     assert_eq!(
         due(&table, &kit),
-        ["Retire the 13 comb: a tooth is missing."]
+        ["Put the 13 comb away: a tooth is missing."]
     );
 }
 

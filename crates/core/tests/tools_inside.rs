@@ -11,7 +11,7 @@ use veliform_core::dog::{Dog, House};
 use veliform_core::frame::{Build, Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
-use veliform_core::look::{LineName, LineStop, Lines, Look, LookId};
+use veliform_core::look::{By, LineName, LineStop, Lines, Look, LookId};
 use veliform_core::plan::{Plan, make_plan};
 use veliform_core::report::PlanReport;
 use veliform_core::sheet::{Stage, StepKind};
@@ -41,6 +41,7 @@ fn job(look: LookId, height: f64, coat_mm: f64, change: impl FnOnce(&mut Build, 
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
+        is_learning: false,
     }
 }
 
@@ -244,6 +245,18 @@ fn a_line_put_by_hand_is_cut_where_it_lies() {
     assert_eq!(
         plan.subject.lines.stop(LineName::BackPass),
         Some(LineStop::OnePass)
+    );
+}
+
+/// Handbook 5, *shorter back pass*: a salon that has the line behind the dip on every dog runs one length
+/// where the back is level all the same.
+#[test]
+fn a_salons_line_is_cut_only_where_a_second_length_levels_something() {
+    let level = job(LookId::Lamb, 460.0, 50.0, |_, _| {}).put(LineStop::BehindDip, By::House);
+    assert!(planned(&level).subject.lines.has(LineStop::OnePass));
+    assert!(
+        level.subject().lines.has(LineStop::BehindDip),
+        "its own word stands in the job"
     );
 }
 

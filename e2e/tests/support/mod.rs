@@ -780,8 +780,8 @@ impl Stage {
             .script("return document.querySelector('button[data-next]').innerText")
             .await;
         let name = match label.as_str() {
-            Some(label) if label.starts_with("Comb passes") => "It runs free everywhere",
-            Some(label) if label.starts_with("Alike") => "Same length",
+            Some(label) if label.starts_with("Comb runs free") => "It runs free everywhere",
+            Some(label) if label.starts_with("Same length") => "Same length",
             _ => "Done",
         };
         self.touch(&self.find(name).await).await;

@@ -36,7 +36,7 @@ export default function KeyList({ onClose }: { onClose: () => void }) {
             className="mt-5 min-h-12 border-2 border-ink px-4 font-bold"
             onClick={onClose}
           >
-            Back to the dog
+            To the dog
           </button>
         </DialogPanel>
       </div>

@@ -59,15 +59,26 @@ impl Desk<'_> {
             cut_for_days: self.cut_for_days(weeks_to, &house.schools),
             house,
             skin: self.skin(),
+            is_learning: self.is_learning(),
         }
     }
 
-    /// The salon's settings with what is done otherwise on this dog.
+    /// The salon's settings with what is done otherwise on this dog, and by a hand that is still learning.
     fn house_here(&self) -> House {
+        let said = self.visit.ways_over(&self.house.schools);
         House {
-            schools: self.visit.ways_over(&self.house.schools),
+            schools: if self.is_learning() {
+                said.over(&for_learning())
+            } else {
+                said
+            },
             ..self.house.clone()
         }
+    }
+
+    /// Whether who stands at the table is still learning.
+    fn is_learning(&self) -> bool {
+        self.house.learning.contains(&self.visit.stylist)
     }
 
     /// What is done otherwise on this dog than on others, a sentence each.
@@ -77,7 +88,7 @@ impl Desk<'_> {
         let of_dog = Question::ALL
             .iter()
             .filter(|q| here.of(**q) != salon.of(**q));
-        of_dog
+        let mut ways: Vec<String> = of_dog
             .map(|question| {
                 let whose = match visit.way_of(*question, salon) {
                     WayOf::Today => "today only",
@@ -91,7 +102,14 @@ impl Desk<'_> {
                     salon.of(*question).label()
                 )
             })
-            .collect()
+            .collect();
+        if self.is_learning() {
+            ways.push(format!(
+                "{} is still learning: a blade at the eye corners, a margin at the edges, no tool held far off the hair.",
+                visit.stylist
+            ));
+        }
+        ways
     }
 
     /// The kit less what no clipper here drives, and what lost a tooth or pulls in this very run: not taken
@@ -183,4 +201,12 @@ impl Desk<'_> {
         let talk = self.visit.talk.as_ref().unwrap_or(&nothing_said);
         looks_here(talk, &self.coat, &self.frame.build)
     }
+}
+
+/// What a hand that is still learning does where nobody said otherwise (handbook 6, *eye corners* and
+/// *edge*: safer corner tools, a margin; pads by a 10 are ours for every hand).
+fn for_learning() -> Schools {
+    Schools::default()
+        .with(Answer::CornersBlade)
+        .with(Answer::EdgeMargin)
 }

@@ -39,6 +39,8 @@ pub struct House {
     pub clippers: Vec<Clipper>,
     /// Who works at its tables.
     pub stylists: Vec<String>,
+    /// Which of them are still learning: tools that forgive (handbook 10 G, *Hands differ*).
+    pub learning: Vec<String>,
     /// Its own looks.
     pub own_looks: Vec<OwnLook>,
 }
@@ -60,6 +62,7 @@ impl Default for House {
             minutes_by: Vec::new(),
             clippers: Vec::new(),
             stylists: Vec::new(),
+            learning: Vec::new(),
             own_looks: Vec::new(),
         }
     }
@@ -158,6 +161,13 @@ impl House {
                     ),
                 );
             }
+        }
+        let unknown = |name: &&String| !self.stylists.contains(name);
+        if let Some(name) = self.learning.iter().find(unknown) {
+            refuse(
+                "house.learning",
+                format!("{name} is still learning and does not work here; add them first."),
+            );
         }
         let taken_over = self.minute_factors.iter().map(|(t, f)| (t.label(), f));
         let by_sort = self

@@ -29,6 +29,8 @@ pub struct Job {
     pub skin: Skin,
     /// Days after the groom that the lengths are chosen for.
     pub cut_for_days: f64,
+    /// Whether the hand at the table is still learning.
+    pub is_learning: bool,
 }
 
 impl Job {

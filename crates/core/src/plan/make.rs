@@ -144,6 +144,7 @@ pub(super) fn cut_with(
         },
         is_tuck_up_cleared: schools.has(Answer::TuckUpCleared),
         is_head_by_eye: schools.has(Answer::HeadByEye),
+        is_learning: job.is_learning,
     };
     choose_tools(&bench, sought, &solution.lengths_mm, accuracy)
 }

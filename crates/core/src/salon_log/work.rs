@@ -134,7 +134,7 @@ pub fn due_work(kit: &[Tool], work: &[ToolWork]) -> Vec<DueWork> {
             due.push((grave, DueWork { tool, sentence }));
         };
         if tool.state == ToolState::ToothMissing {
-            say(0, format!("Retire {name}: a tooth is missing."));
+            say(0, format!("Put {name} away: a tooth is missing."));
             continue;
         }
         if tool.state == ToolState::Dull || did.is_some_and(|d| d.is_dull) {

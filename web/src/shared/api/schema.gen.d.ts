@@ -2736,6 +2736,11 @@ export interface components {
              */
             schools: components["schemas"]["Schools"];
             /**
+             * @description Which of them are still learning: tools that forgive (handbook 10 G, *Hands differ*).
+             * @default []
+             */
+            learning: string[];
+            /**
              * @description Who works at its tables.
              * @default []
              */

@@ -2,7 +2,7 @@ import { useSearchParams } from 'react-router';
 
 const NAMES = {
   landmarks: 'Landmarks',
-  settled: 'An hour later',
+  settled: 'Settled, in an hour',
   ideal: 'Exact',
   measures: 'Measures',
 } as const;

@@ -75,7 +75,7 @@ export function CoatScreen() {
             value={coat.finish ?? 'blown_straight'}
             onChange={(finish) => work.say({ kind: 'finish_set', finish })}
           />
-          <MarginHead>A zone that differs</MarginHead>
+          <MarginHead>Knots, holes, short places: touch</MarginHead>
           <ZonePicker zones={work.words.zones} value={zone} onChange={setZone} />
           {zone && (
             <ZonePart
@@ -116,7 +116,7 @@ function AsLastTime() {
         className="min-h-12 font-bold text-chalk underline"
         onClick={() => work.say({ kind: 'coat_grown', zones_mm: grown.zones_mm, days: grown.days })}
       >
-        {stands ? 'Combed out: it is so' : 'As last time, plus growth'}
+        {stands ? 'Combed out: it is so' : 'Same again, grown since'}
       </button>
     </div>
   );

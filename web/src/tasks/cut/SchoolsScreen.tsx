@@ -107,7 +107,7 @@ export function SchoolsScreen() {
           )}
         </>
       }
-      next={<BigLink to={`/visit/${work.visitId}/cut`}>Back to the cut sheet</BigLink>}
+      next={<BigLink to={`/visit/${work.visitId}/cut`}>To the cut sheet</BigLink>}
     />
   );
 }

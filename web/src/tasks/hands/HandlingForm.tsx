@@ -48,7 +48,7 @@ export function HandlingForm() {
       {!said && before && (
         <div className="pb-2">
           <p className="text-sm text-soft">Shown as last time, until you say so today.</p>
-          <Plain onClick={() => put({})}>As last time</Plain>
+          <Plain onClick={() => put({})}>Same again</Plain>
         </div>
       )}
       <Choice

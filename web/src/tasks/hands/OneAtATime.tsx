@@ -42,7 +42,7 @@ export function OneAtATime(props: {
         <BigAngle angle={props.finding.which} />
       )}
       <div className="mt-auto grid grid-cols-2 gap-2 pt-3">
-        <Big onClick={props.onBack}>Back</Big>
+        <Big onClick={props.onBack}>One before</Big>
         <Big onClick={props.onNext}>Next</Big>
       </div>
     </div>

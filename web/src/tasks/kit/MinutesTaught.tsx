@@ -25,7 +25,7 @@ export function MinutesTaught(props: {
             label={label}
             factor={factor}
             used={inUse[topic]}
-            back="Back to the table"
+            back="To the table"
             onUse={(next) =>
               props.onHouse({ ...house, minute_factors: { ...inUse, [topic]: next } })
             }

@@ -20,9 +20,27 @@ export function Stylists(props: { house: House; onHouse: (next: House) => void }
           <li key={stylist} className="flex items-center gap-2 border-t border-line py-1">
             <span className="flex-1">{stylist}</span>
             <Plain
+              label={`Still learning: ${stylist}`}
+              pressed={house.learning.includes(stylist)}
+              onClick={() =>
+                props.onHouse({
+                  ...house,
+                  learning: house.learning.includes(stylist)
+                    ? without(house.learning, stylist)
+                    : [...house.learning, stylist],
+                })
+              }
+            >
+              Still learning
+            </Plain>
+            <Plain
               label={`Take off: ${stylist}`}
               onClick={() =>
-                props.onHouse({ ...house, stylists: house.stylists.filter((s) => s !== stylist) })
+                props.onHouse({
+                  ...house,
+                  stylists: without(house.stylists, stylist),
+                  learning: without(house.learning, stylist),
+                })
               }
             >
               Take off
@@ -30,6 +48,12 @@ export function Stylists(props: { house: House; onHouse: (next: House) => void }
           </li>
         ))}
       </ul>
+      {house.learning.length > 0 && (
+        <p className="text-sm text-soft">
+          Who is still learning gets a blade at the eye corners, a margin at the edges and tools held
+          close to the hair.
+        </p>
+      )}
       <div className="flex items-end gap-2 pt-1">
         <label className="flex-1">
           <span className="text-sm text-soft">Another stylist</span>
@@ -49,4 +73,8 @@ export function Stylists(props: { house: House; onHouse: (next: House) => void }
       </div>
     </section>
   );
+}
+
+function without(names: string[], name: string): string[] {
+  return names.filter((one) => one !== name);
 }

@@ -77,10 +77,10 @@ export function ToolPanel(props: {
           </Plain>
         )}
         <Plain
-          label={`${tool.retired ? 'Take back' : 'Retire'} the ${name}`}
+          label={`${tool.retired ? 'Hang up again' : 'Put away'} the ${name}`}
           onClick={() => put.mutate({ ...tool, retired: !tool.retired })}
         >
-          {tool.retired ? 'Take back' : 'Retire'}
+          {tool.retired ? 'Hang up again' : 'Put away'}
         </Plain>
       </div>
       {put.error && <Said>{put.error.message}</Said>}

@@ -178,7 +178,7 @@ function Stops({ name, offer }: { name: Name; offer: Schemas['LineOffer'] }) {
             className="min-h-12 underline"
             onClick={() => work.say({ kind: 'line_moved', line: name, stop: null })}
           >
-            Back to where the plan has it
+            Where the plan has it
           </button>
         </li>
       )}

@@ -79,7 +79,7 @@ export function ZoneTrial(props: { zone: Zone; plan: Schemas['PlanReport']; tria
           <p>{trial.answer.sentence}</p>
           <div className="grid grid-cols-2 gap-2 pt-2">
             <Plain onClick={decide}>Decide so</Plain>
-            <Plain onClick={trial.drop}>Back</Plain>
+            <Plain onClick={trial.drop}>As planned</Plain>
           </div>
         </div>
       )}

@@ -82,7 +82,7 @@ export function TenFelt(props: {
       </div>
       <div className="grid grid-cols-3 gap-1 pt-2">
         <Turn disabled={place === 0} onClick={() => turn(place - 1)}>
-          Back
+          One before
         </Turn>
         <Turn onClick={() => turn(place + 1)}>Pass over</Turn>
         <Turn onClick={() => turn(words.length)}>Enough</Turn>

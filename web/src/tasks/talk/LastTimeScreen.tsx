@@ -101,7 +101,7 @@ function LastVisit({ last }: { last: Schemas['LastVisit'] }) {
               pressed={taken}
               onClick={() => work.say({ kind: 'recipe_taken', recipe: taken ? null : recipe })}
             >
-              {taken ? 'As last time: taken' : 'As last time'}
+              {taken ? 'Same again: taken' : 'Same again'}
             </Plain>
           </div>
           <details className="pt-2">

@@ -68,7 +68,7 @@ export function OwnerSide(props: {
           <LookRail offers={offers} order={props.order} laid={laid} onLay={props.onLay} />
         </section>
         <footer className="flex min-h-16 shrink-0 flex-wrap items-center gap-4 border-t-2 border-ink px-4">
-          <Plain onClick={onBack}>Back to the talk</Plain>
+          <Plain onClick={onBack}>To the talk</Plain>
           <Plain pressed={isTurned} onClick={() => setTurned(!isTurned)}>
             Upside down
           </Plain>

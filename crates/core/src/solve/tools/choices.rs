@@ -11,10 +11,9 @@ use crate::solve::units::Unit;
 const ROUGH_SLACK_MM: f64 = 0.5;
 /// A rough-out is worth a step where it takes at least one size off, mm.
 pub(super) const ROUGH_OFF_MM: f64 = ONE_SIZE_MM;
-/// Held off, a tool leaves a planned length where its own is at most this share of it …
+/// Held off, a tool leaves a planned length where its own is at most this share of it, at least what the hand
+/// can hold (`HeldOff`) …
 const SKIM_SHARE: f64 = 0.8;
-/// … at least this share, or the hand loses the depth (handbook 10 C) …
-const SKIM_LEAST: f64 = 1.0 / 6.0;
 /// … and where at least the scatter of the stroke comes off: so many mm and this share.
 const SKIM_SCATTER_MM: f64 = 4.0;
 const SKIM_SCATTER: f64 = 0.1;
@@ -129,7 +128,7 @@ pub(super) fn by_shears(placed: &Placed, ways: &[Way], lengths_mm: &[f64]) -> Ve
     }
     let minutes = |over: f64| base * (1.0 + over.max(0.0) / OVER_MM).min(MOST_TIMES);
     let mut choices = vec![shears(None, minutes(placed.coat_mm - mean))];
-    let scatter = SKIM_SCATTER_MM + SKIM_SCATTER * mean;
+    let scatter = placed.held_off.scatter * (SKIM_SCATTER_MM + SKIM_SCATTER * mean);
     for (n, way) in ways.iter().enumerate() {
         let Some(mm) = placed.reach[n].filter(|_| way.direction == Direction::WithTheLay) else {
             continue;
@@ -137,7 +136,7 @@ pub(super) fn by_shears(placed: &Placed, ways: &[Way], lengths_mm: &[f64]) -> Ve
         if mm >= high - ROUGH_SLACK_MM && mm <= placed.coat_mm - ROUGH_OFF_MM {
             choices.push(shears(Some((n, Roughing::Pressed)), minutes(mm - mean)));
         } else if mm <= SKIM_SHARE * low
-            && mm >= SKIM_LEAST * high
+            && mm >= placed.held_off.least * high
             && placed.coat_mm - high >= scatter
         {
             let deep = SKIM_DEEP_MINUTES * (0.5 - mm / low).max(0.0);

@@ -76,6 +76,31 @@ pub(super) struct Placed {
     pub(super) can_shear: bool,
     /// Only thinned and set by hand: a back without a clipper.
     pub(super) is_by_hand: bool,
+    /// How a tool is held off it.
+    pub(super) held_off: HeldOff,
+}
+
+/// How far off the hair a hand can hold a tool, and how evenly.
+#[derive(Clone, Copy, Debug)]
+pub(super) struct HeldOff {
+    /// Factor on the scatter of what it leaves.
+    pub(super) scatter: f64,
+    /// The shortest tool that is held off, share of the length left.
+    pub(super) least: f64,
+}
+
+impl HeldOff {
+    /// A hand that knows the stroke: not over six times the tool's own length (handbook 10 C 1).
+    const SURE: Self = Self {
+        scatter: 1.0,
+        least: 1.0 / 6.0,
+    };
+    /// One that learns it: twice the scatter (handbook 10 C 1), and half the length at least by the tool
+    /// itself (handbook 3, *Skim*: one comb longer; the share is a modelling choice).
+    const LEARNING: Self = Self {
+        scatter: 2.0,
+        least: 0.5,
+    };
 }
 
 impl Placed {
@@ -114,6 +139,11 @@ impl Placed {
             shear_low,
             can_shear,
             is_by_hand,
+            held_off: if bench.is_learning {
+                HeldOff::LEARNING
+            } else {
+                HeldOff::SURE
+            },
         };
         if !is_by_hand {
             placed.reach = ways.iter().map(|way| placed.reached(way, bench)).collect();

@@ -94,6 +94,9 @@ pub struct Bench<'a> {
     pub is_tuck_up_cleared: bool,
     /// Whether topknot and beard are shaped by shears alone (handbook 6, *head tools*).
     pub is_head_by_eye: bool,
+    /// Whether the hand at the table is still learning: a tool held off scatters twice as much, and none
+    /// is held off deep (handbook 10 C 1 and 10 G 9).
+    pub is_learning: bool,
 }
 
 /// How a salon brings legs to their length.

@@ -71,7 +71,7 @@ export function AtTable({ run }: { run: RunNow }) {
   const { once } = quiet;
   const passes = useCallback(() => {
     if (!step) return;
-    once('The comb passes', () => {
+    once('The comb runs free', () => {
       for (const { region } of untried) say({ event: 'comb_tried', region, passes: true });
       setPassed(step.number);
     });
@@ -79,7 +79,7 @@ export function AtTable({ run }: { run: RunNow }) {
   const finish = useCallback((closed: Step) => say({ event: 'done', step: closed.number }), [say]);
   const alike = useCallback(() => {
     if (!step) return;
-    once(`Alike. Done: ${brief(step)}`, () => {
+    once(`Same length. Done: ${brief(step)}`, () => {
       say({ event: 'compared', step: step.number, longer: null });
       finish(step);
     });
@@ -164,7 +164,7 @@ export function AtTable({ run }: { run: RunNow }) {
               )}
             </>
           )}
-          {panel !== 'step' && <Key onClick={toStep}>Back to the step</Key>}
+          {panel !== 'step' && <Key onClick={toStep}>To the step</Key>}
         </Keys>
       }
       margin={

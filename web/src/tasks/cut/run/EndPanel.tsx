@@ -33,7 +33,7 @@ export function EndPanel(props: {
   const [reason, setReason] = useKeptText(`${props.visitId}.end`);
   return (
     <>
-      <h2 className="text-[28px] leading-tight font-bold">Break off the groom</h2>
+      <h2 className="text-[28px] leading-tight font-bold">Stop the groom here</h2>
       <div className="grid gap-2 py-3">
         {ENDS.map((end) => (
           <Plain key={end.how} onClick={() => setHow(end.how)} pressed={how === end.how}>
@@ -59,7 +59,7 @@ export function EndPanel(props: {
             setReason('');
           }}
         >
-          Break off
+          Stop here
         </Plain>
         <Plain onClick={props.onBack}>Go on</Plain>
       </div>

@@ -9,7 +9,7 @@ export type Large =
   | { does: 'test' | 'pair' }
   | { does: 'blade' | 'rest'; clock: Clock };
 
-const HOLDS = { test: 'Comb passes', pair: 'Alike' } as const;
+const HOLDS = { test: 'Comb runs free', pair: 'Same length' } as const;
 const PRESSES = { go_on: 'Go on', finish: 'Finish', done: 'Done' } as const;
 const DUES = { blade: 'Feel the blade', rest: 'Rest now' } as const;
 

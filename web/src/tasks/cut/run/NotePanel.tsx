@@ -46,7 +46,7 @@ export function NotePanel(props: {
         >
           Write it down
         </Plain>
-        <Plain onClick={props.onBack}>Back</Plain>
+        <Plain onClick={props.onBack}>Nothing to note</Plain>
       </div>
     </>
   );

@@ -69,7 +69,7 @@ export function Over({ run }: { run: RunNow }) {
           {open[0] && (
             <div className="pt-3">
               <Plain onClick={() => open[0] && run.say({ event: 'reopened', step: open[0].step })}>
-                Go on after all
+                Open again
               </Plain>
             </div>
           )}
@@ -117,7 +117,7 @@ function RanOver({ run }: { run: RunNow }) {
 
 const OVER: Record<Schemas['RunEnd'], string> = {
   finished: 'Finished',
-  vet_first: 'Broken off: vet first',
-  dog_had_enough: 'Broken off: enough for today',
-  taken_away: 'Broken off: taken away',
+  vet_first: 'Stopped here: vet first',
+  dog_had_enough: 'Stopped here: enough for today',
+  taken_away: 'Stopped here: taken away',
 };

@@ -1,7 +1,7 @@
 import type { RunNow } from '../../../shared/run/useRun';
 import { Plain } from '../../../shared/ui/controls';
 
-/** What could be left out where it is late, and what was put off. */
+/** What could wait where it is late, and what was put off. */
 export function Pace({ run }: { run: RunNow }) {
   const { view, say } = run;
   return (
@@ -9,7 +9,7 @@ export function Pace({ run }: { run: RunNow }) {
       {view.could_leave.length > 0 && (
         <details className="pb-2">
           <summary className="min-h-12 cursor-pointer py-2 font-bold">
-            What could be left out
+            What could wait
           </summary>
           <ul>
             {view.could_leave.map((leave) => (

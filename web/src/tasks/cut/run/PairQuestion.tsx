@@ -18,7 +18,7 @@ export function PairQuestion(props: {
     <div role="group" aria-label="The pair">
       <p className="text-soft">{props.what}</p>
       <h2 className="text-[34px] leading-[1.1] font-bold" data-step={props.step}>
-        Alike?
+        Same length?
       </h2>
       <p className="py-2 text-2xl leading-snug">{props.how}.</p>
       <div className="grid gap-2 pb-2 [&>button]:min-h-16">

@@ -1,0 +1,93 @@
+//! A hand that is still learning gets tools that forgive.
+
+use crate::support;
+
+use veliform_core::desk::{Desk, Reasons, Solved};
+use veliform_core::dog::{Dog, House};
+use veliform_core::frame::{Measure, Method, TakenMeasure};
+use veliform_core::kit::{Direction, Tool, full_leaves_mm};
+use veliform_core::look::LookId;
+use veliform_core::schools::{Answer, Schools};
+use veliform_core::solve::Roughing;
+use veliform_core::units::Length;
+use veliform_core::visit::{LookChoice, fold};
+
+const MM: fn(f64) -> Length = Length::constant_mm;
+
+/// A lamb on a dog of 460 mm, by a stylist of that name; Ada is still learning.
+fn planned(stylist: &str, schools: Schools, kit: &[Tool]) -> Solved {
+    let dog: Dog = serde_json::from_value(serde_json::json!({
+        "id": uuid::Uuid::from_u128(1), "name": "Points", "texture": "fleece"
+    }))
+    .expect("a dog");
+    let house = House {
+        stylists: vec!["Ada".into(), "Hilda".into()],
+        learning: vec!["Ada".into()],
+        schools,
+        ..House::default()
+    };
+    let mut visit = fold(&dog, &[]);
+    let height = TakenMeasure::by(Method::HeightStick, MM(460.0));
+    visit
+        .frame
+        .measures
+        .insert(Measure::HeightAtWithers, height);
+    visit.coat.all_over_mm = Some(MM(70.0));
+    visit.look = Some(LookChoice {
+        look: LookId::Lamb,
+        body_mm: None,
+    });
+    visit.stylist = stylist.into();
+    let desk = Desk::new(&dog, &visit, &house, kit);
+    desk.plan(Reasons::Skip).expect("solves")
+}
+
+/// What each tool held off leaves by itself, as a share of the longest hair it leaves there.
+fn held_off(solved: &Solved, kit: &[Tool]) -> Vec<f64> {
+    let under = House::default().under_comb;
+    let cuts = solved.plan.cuts.iter();
+    cuts.filter(|cut| cut.roughing == Some(Roughing::HeldOff))
+        .filter_map(|cut| {
+            let tool = kit.iter().find(|t| Some(t.id) == cut.tool)?;
+            let stand = solved.plan.subject.stand.of(cut.unit.zone());
+            let own = full_leaves_mm(tool, under, Direction::WithTheLay, stand);
+            Some(own / cut.leaves_mm.iter().copied().fold(0.0, f64::max))
+        })
+        .collect()
+}
+
+fn step(solved: &Solved, what: &str) -> String {
+    let steps = &solved.report.sheet.steps;
+    let found = steps.iter().find(|s| s.what.starts_with(what));
+    found.expect("a step").tool.clone()
+}
+
+/// Handbook 10 C 1 and 10 G 9: one comb longer, never far off the hair; whoever knows the stroke goes deeper.
+#[test]
+fn a_learning_hand_holds_no_tool_far_off_the_hair() {
+    let kit = support::full_kit();
+    let learning = held_off(&planned("Ada", Schools::default(), &kit), &kit);
+    let sure = held_off(&planned("Hilda", Schools::default(), &kit), &kit);
+    assert!(!learning.is_empty(), "something is held off");
+    assert!(learning.iter().all(|share| *share >= 0.49), "{learning:?}");
+    assert!(sure.iter().any(|share| *share < 0.45), "{sure:?}");
+}
+
+/// Handbook 6, *eye corners* and *edge*: a blade and a margin for learners; what the salon said stands.
+#[test]
+fn it_gets_safer_corner_tools_where_nobody_said_otherwise() {
+    let kit = support::full_kit();
+    let ada = planned("Ada", Schools::default(), &kit);
+    assert!(step(&ada, "Eye corners").contains("blade"));
+    let ways = &ada.report.sheet.own_ways;
+    assert!(
+        ways.iter()
+            .any(|way| way.starts_with("Ada is still learning")),
+        "{ways:?}"
+    );
+    let hilda = planned("Hilda", Schools::default(), &kit);
+    assert_eq!(step(&hilda, "Eye corners"), "thinners");
+    assert!(hilda.report.sheet.own_ways.is_empty());
+    let said = Schools::default().with(Answer::CornersCurves);
+    assert!(!step(&planned("Ada", said, &kit), "Eye corners").contains("blade"));
+}
