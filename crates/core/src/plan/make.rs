@@ -6,7 +6,8 @@ use crate::look::{By, LineName, LineStop, Lines};
 use crate::placing::{has_shelf, skirt_stop, tone_shifts};
 use crate::schools::{Answer, Question};
 use crate::solve::{
-    Accuracy, Bench, BodyCut, Cutting, LegWay, Solution, SolveError, Sought, UnitCut, choose_tools,
+    Accuracy, Bench, BodyCut, Cutting, HeldOff, LegWay, Solution, SolveError, Sought, UnitCut,
+    choose_tools,
 };
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
@@ -144,7 +145,11 @@ pub(super) fn cut_with(
         },
         is_tuck_up_cleared: schools.has(Answer::TuckUpCleared),
         is_head_by_eye: schools.has(Answer::HeadByEye),
-        is_learning: job.is_learning,
+        held_off: if job.is_learning {
+            HeldOff::LEARNING
+        } else {
+            HeldOff::SURE
+        },
     };
     choose_tools(&bench, sought, &solution.lengths_mm, accuracy)
 }

@@ -2702,6 +2702,11 @@ export interface components {
              */
             finger_mm: components["schemas"]["Length"];
             /**
+             * @description Which of them are still learning: tools that forgive (handbook 10 G, *Hands differ*).
+             * @default []
+             */
+            learning: string[];
+            /**
              * @description Lines as this salon has them on every dog, where it does not leave them to look and solve.
              * @default {
              *       "waist": "behind_rib"
@@ -2735,11 +2740,6 @@ export interface components {
              * @default {}
              */
             schools: components["schemas"]["Schools"];
-            /**
-             * @description Which of them are still learning: tools that forgive (handbook 10 G, *Hands differ*).
-             * @default []
-             */
-            learning: string[];
             /**
              * @description Who works at its tables.
              * @default []

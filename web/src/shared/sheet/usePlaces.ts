@@ -92,8 +92,9 @@ function first(places: Place[]): Place | undefined {
 function nearest(places: Place[], from: Place, [across, up]: [number, number]): Place | undefined {
   const ahead = (p: Place) => (p.x - from.x) * across + (p.y - from.y) * up;
   const beside = (p: Place) => Math.abs((p.x - from.x) * up) + Math.abs((p.y - from.y) * across);
-  const that = places.filter((p) => p !== from && ahead(p) > 0 && beside(p) < BESIDE * ahead(p));
-  return best(that, (p) => ahead(p) + BESIDE * beside(p));
+  const that = places.filter((p) => p !== from && ahead(p) > 0);
+  const straight = that.filter((p) => beside(p) <= ahead(p));
+  return best(straight.length > 0 ? straight : that, (p) => ahead(p) + BESIDE * beside(p));
 }
 
 function best(places: Place[], cost: (place: Place) => number): Place | undefined {

@@ -125,7 +125,12 @@ export function HandsScreen() {
           ) : (
             <>
               <div className="pt-3">
-                <Choice label="Measured with" options={METHODS} value={method} onChange={setMethod} />
+                <Choice
+                  label="Measured with"
+                  options={METHODS}
+                  value={method}
+                  onChange={setMethod}
+                />
               </div>
               <DeviceBar order={order} />
               {way === 'all' && <TypeRow />}

@@ -50,8 +50,8 @@ export function Stylists(props: { house: House; onHouse: (next: House) => void }
       </ul>
       {house.learning.length > 0 && (
         <p className="text-sm text-soft">
-          Who is still learning gets a blade at the eye corners, a margin at the edges and tools held
-          close to the hair.
+          Who is still learning gets a blade at the eye corners, a margin at the edges and tools
+          held close to the hair.
         </p>
       )}
       <div className="flex items-end gap-2 pt-1">

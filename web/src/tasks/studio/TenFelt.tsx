@@ -27,17 +27,19 @@ export function TenFelt(props: {
   const word = place === null ? undefined : words[place];
   if (place === null || !word)
     return (
-      <button
-        ref={start}
-        type="button"
-        className="block min-h-14 w-full border-2 border-ink px-3 text-left font-bold"
-        onClick={() => onPlace(0)}
-      >
-        Feel it now: ten answers
-        <span className="block text-sm font-normal text-soft">
+      <div>
+        <button
+          ref={start}
+          type="button"
+          className="block min-h-14 w-full border-2 border-ink px-3 text-left font-bold"
+          onClick={() => onPlace(0)}
+        >
+          Feel it now: ten answers
+        </button>
+        <p className="text-sm text-soft">
           {said === 0 ? 'Or later, under Hands.' : `${said} of ${words.length} said.`}
-        </span>
-      </button>
+        </p>
+      </div>
     );
   const turn = (to: number) => {
     onPlace(to < words.length ? to : null);

@@ -3,9 +3,9 @@
 
 use uuid::Uuid;
 
-use super::Bench;
 use super::unit_tables::{HAIRSBREADTH, JACKET};
 use super::worth::{Touched, Worth};
+use super::{Bench, HeldOff};
 use crate::balance::Subject;
 use crate::coat::{Knots, Zone};
 use crate::kit::{Direction, Tool, ToolKind, full_leaves_mm};
@@ -80,29 +80,6 @@ pub(super) struct Placed {
     pub(super) held_off: HeldOff,
 }
 
-/// How far off the hair a hand can hold a tool, and how evenly.
-#[derive(Clone, Copy, Debug)]
-pub(super) struct HeldOff {
-    /// Factor on the scatter of what it leaves.
-    pub(super) scatter: f64,
-    /// The shortest tool that is held off, share of the length left.
-    pub(super) least: f64,
-}
-
-impl HeldOff {
-    /// A hand that knows the stroke: not over six times the tool's own length (handbook 10 C 1).
-    const SURE: Self = Self {
-        scatter: 1.0,
-        least: 1.0 / 6.0,
-    };
-    /// One that learns it: twice the scatter (handbook 10 C 1), and half the length at least by the tool
-    /// itself (handbook 3, *Skim*: one comb longer; the share is a modelling choice).
-    const LEARNING: Self = Self {
-        scatter: 2.0,
-        least: 0.5,
-    };
-}
-
 impl Placed {
     fn new(unit: Unit, bench: &Bench<'_>, subject: &Subject, worth: &Worth, ways: &[Way]) -> Self {
         let spots = unit.spots(subject);
@@ -139,11 +116,7 @@ impl Placed {
             shear_low,
             can_shear,
             is_by_hand,
-            held_off: if bench.is_learning {
-                HeldOff::LEARNING
-            } else {
-                HeldOff::SURE
-            },
+            held_off: bench.held_off,
         };
         if !is_by_hand {
             placed.reach = ways.iter().map(|way| placed.reached(way, bench)).collect();

@@ -94,9 +94,31 @@ pub struct Bench<'a> {
     pub is_tuck_up_cleared: bool,
     /// Whether topknot and beard are shaped by shears alone (handbook 6, *head tools*).
     pub is_head_by_eye: bool,
-    /// Whether the hand at the table is still learning: a tool held off scatters twice as much, and none
-    /// is held off deep (handbook 10 C 1 and 10 G 9).
-    pub is_learning: bool,
+    /// How the hand at the table holds a tool off the hair.
+    pub held_off: HeldOff,
+}
+
+/// How far off the hair a hand can hold a tool, and how evenly.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct HeldOff {
+    /// Factor on the scatter of what it leaves.
+    pub scatter: f64,
+    /// The shortest tool that is held off, share of the length left.
+    pub least: f64,
+}
+
+impl HeldOff {
+    /// A hand that knows the stroke: not over six times the tool's own length (handbook 10 C 1).
+    pub const SURE: Self = Self {
+        scatter: 1.0,
+        least: 1.0 / 6.0,
+    };
+    /// One that learns it: twice the scatter (handbook 10 C 1), and half the length at least by the tool
+    /// itself (handbook 3, *Skim*: one comb longer; the share is a modelling choice).
+    pub const LEARNING: Self = Self {
+        scatter: 2.0,
+        least: 0.5,
+    };
 }
 
 /// How a salon brings legs to their length.

@@ -8,9 +8,7 @@ export function Pace({ run }: { run: RunNow }) {
     <div className="mt-3 border-t border-line pt-2">
       {view.could_leave.length > 0 && (
         <details className="pb-2">
-          <summary className="min-h-12 cursor-pointer py-2 font-bold">
-            What could wait
-          </summary>
+          <summary className="min-h-12 cursor-pointer py-2 font-bold">What could wait</summary>
           <ul>
             {view.could_leave.map((leave) => (
               <li key={leave.step} className="flex items-center gap-2 border-t border-line py-1">
