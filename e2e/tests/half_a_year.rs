@@ -52,10 +52,11 @@ async fn gone_through(stage: &Stage, takes_it: &str) {
     stage.until_text("Small jobs").await;
     let is_last =
         "return document.querySelector('button[data-next]')?.innerText.startsWith('Finish')";
+    stage.until_rested().await;
     while stage.script(is_last).await != true {
         stage.next_step().await;
+        stage.until_rested().await;
     }
-    stage.until_rested().await;
     stage.touch(&stage.find("Finish").await).await;
     stage.until_text("Finished").await;
     stage.until_kept().await;
