@@ -8,7 +8,7 @@ use fantoccini::wd::{PrintConfigurationBuilder, PrintMargins, PrintSize};
 use support::{LAPTOP, on_stage};
 
 #[tokio::test(flavor = "multi_thread")]
-async fn a_comb_is_added_corrected_retired_and_plans_follow() {
+async fn a_comb_is_added_corrected_put_away_and_plans_follow() {
     on_stage(LAPTOP, async |stage| {
         stage.go("/kit").await;
         stage.until_text("Put it in the kit").await;
@@ -29,7 +29,7 @@ async fn a_comb_is_added_corrected_retired_and_plans_follow() {
         stage.touch(&stage.find("Put it in the kit").await).await;
         stage.until_text("odd comb").await;
 
-        // The plan takes it up: a lamb's body wants about 13 mm, and the 13 is retired.
+        // The plan takes it up: a lamb's body wants about 13 mm, and the 13 is put away.
         stage.touch(&stage.find("13 mm comb").await).await;
         stage
             .touch(&stage.find("Put away the 13 mm comb").await)
@@ -37,7 +37,7 @@ async fn a_comb_is_added_corrected_retired_and_plans_follow() {
         stage
             .until(
                 "it can be taken back",
-                "document.querySelector('[aria-label=\"Take back the 13 mm comb\"]')",
+                "document.querySelector('[aria-label=\"Hang up the 13 mm comb\"]')",
             )
             .await;
         let visit = stage.visit_of("Tappet").await;
@@ -47,7 +47,7 @@ async fn a_comb_is_added_corrected_retired_and_plans_follow() {
         let text = stage.script("return document.body.innerText").await;
         assert!(
             !text.as_str().unwrap().contains("13 mm comb"),
-            "a retired comb is planned"
+            "a comb put away is planned"
         );
         stage.assert_quiet_console().await;
     })

@@ -53,9 +53,9 @@ async fn the_tape_reads_the_result_and_a_photo_shows_it() {
         stage.touch(&stage.find("Stop the tape").await).await;
         stage.until_kept().await;
 
-        stage.go(&format!("{visit}/keep")).await;
-        stage.until_text("Before and after").await;
-        stage.until_text("None yet.").await;
+        // From where the stylist stands, on the walk, or at the writing up: it is the finished dog.
+        stage.go(&format!("{visit}/check?walk=front")).await;
+        stage.until_text("Its photo from here").await;
         stage
             .script("[...document.querySelectorAll('summary')].find((s) => s.innerText.startsWith('Simulated camera')).click()")
             .await;
@@ -63,7 +63,16 @@ async fn the_tape_reads_the_result_and_a_photo_shows_it() {
         stage
             .until(
                 "the finished dog is shown",
-                "[...document.querySelectorAll('figure img')].some((i) => i.alt.endsWith(', after') && i.complete && i.naturalWidth > 100)",
+                "[...document.querySelectorAll('img')].some((i) => i.alt.endsWith(', finished, from the front') && i.complete && i.naturalWidth > 100)",
+            )
+            .await;
+        stage.assert_accessible("a photo on the walk").await;
+        stage.go(&format!("{visit}/keep")).await;
+        stage.until_text("Before and after").await;
+        stage
+            .until(
+                "it stands there as after",
+                "[...document.querySelectorAll('figure img')].some((i) => i.alt.endsWith(', after'))",
             )
             .await;
         stage.touch(&stage.find("Is before").await).await;

@@ -102,3 +102,51 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_keyboard() {
     })
     .await;
 }
+
+/// Work begins where the focus lands: few Tabs to the first field, and past the tape in one.
+#[tokio::test(flavor = "multi_thread")]
+async fn the_focus_lands_where_the_work_begins() {
+    on_stage(LAPTOP, async |stage| {
+        let visit = stage.visit_of("Turntable").await;
+        for (task, mark) in [
+            ("talk", "Turn to the owner"),
+            ("hands", "Measured with"),
+            ("coat", "All over"),
+            ("lengths", "What was left"),
+        ] {
+            stage.go(&format!("{visit}/{task}")).await;
+            stage.until_text(mark).await;
+            stage
+                .until(
+                    "the focus is on the work",
+                    "document.activeElement.id === 'work'",
+                )
+                .await;
+            let is_field = "return document.activeElement.matches('main input, main textarea, main [role=radio], main select, main [aria-pressed]')";
+            let mut tabs = 0;
+            while stage.script(is_field).await != true {
+                stage.press(Key::Tab).await;
+                tabs += 1;
+                assert!(tabs <= 6, "{task}: more than six Tabs to the first field");
+            }
+        }
+        // Going on by the tape, the focus goes on as well.
+        stage.tab_to("To the work").await;
+        stage.press(Key::Tab).await;
+        stage.press(Key::Tab).await;
+        stage.press(Key::Enter).await;
+        stage.until_text("Turn to the owner").await;
+        stage
+            .until(
+                "the focus is on the next page's work",
+                "document.activeElement.id === 'work'",
+            )
+            .await;
+        stage.tab_to("To the work").await;
+        stage.press(Key::Enter).await;
+        stage
+            .until("past the tape", "document.activeElement.id === 'work'")
+            .await;
+    })
+    .await;
+}

@@ -6,9 +6,10 @@ use crate::support;
 use rstest::rstest;
 use support::table::{kit, mm};
 use uuid::Uuid;
+use veliform_core::body::Handling;
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Dog, House, Topic};
-use veliform_core::frame::{Measure, Method, TakenMeasure};
+use veliform_core::frame::{Grade, Measure, Method, TakenMeasure};
 use veliform_core::look::LookId;
 use veliform_core::schools::{Answer, Schools};
 use veliform_core::sheet::{CutSheet, Step};
@@ -21,6 +22,7 @@ struct Asked<'a> {
     texture: &'a str,
     is_double: bool,
     answers: &'a [Answer],
+    nails: Grade,
 }
 
 const USUAL: Asked<'static> = Asked {
@@ -30,6 +32,7 @@ const USUAL: Asked<'static> = Asked {
     texture: "curl",
     is_double: false,
     answers: &[],
+    nails: Grade::None,
 };
 
 fn sheet(asked: &Asked<'_>) -> CutSheet {
@@ -45,6 +48,10 @@ fn sheet(asked: &Asked<'_>) -> CutSheet {
         .measures
         .insert(Measure::HeightAtWithers, height);
     visit.coat.all_over_mm = Some(mm(asked.coat));
+    visit.handling = Some(Handling {
+        long_nails: asked.nails,
+        ..Handling::default()
+    });
     visit.look = Some(LookChoice {
         look: asked.look,
         body_mm: None,
@@ -98,6 +105,41 @@ fn a_round_foot_is_cut_in_its_stages() {
         ..USUAL
     }));
     assert!(!clean.contains("toes in thirds"), "{clean}");
+}
+
+/// Handbook 10 E, *nails long: hem + overhang, said*: a clean foot's hem of one radius stands out further by
+/// what the nails do, all round; shortening them takes longer, a little at a time (common practice).
+#[rstest]
+#[case(Grade::Slight, 2.0)]
+#[case(Grade::Marked, 4.0)]
+fn over_long_nails_the_hem_stands_out(#[case] nails: Grade, #[case] out_mm: f64) {
+    let lamb = Asked {
+        look: LookId::Lamb,
+        ..USUAL
+    };
+    let (short, long) = (sheet(&lamb), sheet(&Asked { nails, ..lamb }));
+    let hem = |sheet: &CutSheet| -> f64 {
+        let said = feet(sheet);
+        let across = said
+            .split("hem ")
+            .nth(1)
+            .and_then(|s| s.split(" mm").next());
+        across.and_then(|mm| mm.parse().ok()).expect("a hem")
+    };
+    let wider = hem(&long) - hem(&short);
+    assert!((wider - 2.0 * out_mm).abs() <= 1.0, "{wider}");
+    assert!(
+        feet(&long).contains(&format!("{out_mm:.0} mm further out")),
+        "{}",
+        feet(&long)
+    );
+    assert!(!feet(&short).contains("further out"));
+    let minutes = |sheet: &CutSheet| {
+        let nails = step(sheet, |s| s.what.starts_with("Nails"));
+        (nails.what.clone(), nails.minutes)
+    };
+    let (what, takes) = minutes(&long);
+    assert!(what.contains("a little at a time") && takes >= minutes(&short).1 + 1.0);
 }
 
 /// The bone is felt and left 5 mm; no ball on a full tail; the salon's shape is said (handbook 10 E).

@@ -1,6 +1,6 @@
 use std::fmt::Write as _;
 
-use veliform_core::drawing::{Anchor, Drawing, Geometry, Role, Shape};
+use veliform_core::drawing::{Anchor, Drawing, Geometry, Paint, Shape};
 
 use crate::fonts::{FIGURES, TEXT};
 
@@ -13,115 +13,25 @@ pub enum Theme {
     Paper,
 }
 
-/// The look of a role.
-struct Style {
-    fill: &'static str,
-    stroke: &'static str,
-    dash: Option<(f64, f64)>,
-    is_figure: bool,
-    is_bold: bool,
-}
-
-const fn style(fill: &'static str, stroke: &'static str) -> Style {
-    Style {
-        fill,
-        stroke,
-        dash: None,
-        is_figure: false,
-        is_bold: false,
-    }
-}
-
-fn style_of(role: Role, theme: Theme) -> Style {
-    let (sheet, ink, wash, wash_far, chalk, pin, tape, soft) = match theme {
-        Theme::Light => (
-            "#fefefc", "#12211d", "#b9c4b6", "#a9b5a6", "#1a4890", "#a8371b", "#f0d25a", "#5b6a63",
-        ),
-        Theme::Paper => (
-            "#ffffff", "#000000", "#cfcfcf", "#bfbfbf", "#000000", "#000000", "#ffffff", "#444444",
-        ),
+/// The colour of a paint.
+const fn colour(paint: Paint, theme: Theme) -> &'static str {
+    let (light, paper) = match paint {
+        Paint::None | Paint::Clear => ("none", "none"),
+        Paint::Ink => ("#12211d", "#000000"),
+        Paint::Soft => ("#4f5e57", "#444444"),
+        Paint::Chalk => ("#1a4890", "#000000"),
+        Paint::Pin => ("#a8371b", "#000000"),
+        Paint::OnPin => ("#ffffff", "#ffffff"),
+        Paint::Tape => ("#f0d25a", "#ffffff"),
+        Paint::Dog => ("#fefefc", "#ffffff"),
+        Paint::DogFar => ("#e9ece6", "#f1f1f1"),
+        Paint::Wash => ("#b9c4b6", "#cfcfcf"),
+        Paint::WashFar => ("#a9b5a6", "#bfbfbf"),
+        Paint::Sheet => ("#f8f9f5", "#ffffff"),
     };
-    let far = match theme {
-        Theme::Light => "#e9ece6",
-        Theme::Paper => "#f1f1f1",
-    };
-    match role {
-        Role::Rule => style(ink, ink),
-        Role::RuleNumber => Style {
-            is_figure: true,
-            ..style(soft, "none")
-        },
-        Role::Cross | Role::Leader => style("none", soft),
-        Role::Now => style(wash, "none"),
-        Role::NowFar => style(wash_far, "none"),
-        Role::PlanFill => style(sheet, "none"),
-        Role::PlanFillFar => style(far, "none"),
-        Role::PlanLine => style(ink, ink),
-        Role::SettledLine => Style {
-            dash: Some((0.012, 0.009)),
-            ..style("none", ink)
-        },
-        Role::IdealLine => style("none", ink),
-        Role::HairMark => style("none", soft),
-        Role::ZoneArea => style("none", "none"),
-        Role::StrokeMark => style(chalk, chalk),
-        Role::Skin => Style {
-            dash: Some((0.0015, 0.009)),
-            ..style("none", soft)
-        },
-        Role::Feature => style(ink, "none"),
-        Role::EyeLight => style(sheet, "none"),
-        Role::Dimension => style(tape, ink),
-        Role::DimensionNumber => Style {
-            is_figure: true,
-            is_bold: true,
-            ..style(ink, "none")
-        },
-        Role::EstimatedNumber => Style {
-            is_figure: true,
-            ..style(soft, "none")
-        },
-        Role::ClipLine => Style {
-            dash: Some((0.022, 0.008)),
-            ..style("none", chalk)
-        },
-        Role::ClipWords => style(chalk, "none"),
-        Role::ZoneNumber => Style {
-            is_figure: true,
-            is_bold: true,
-            ..style(ink, "none")
-        },
-        Role::ZoneTool | Role::LandmarkName => style(soft, "none"),
-        Role::Landmark => style(sheet, ink),
-        Role::Knots => style("none", ink),
-        Role::Pin => style(pin, "none"),
-        Role::Doubt => style(wash_far, "none"),
-        Role::Fault => style(pin, pin),
-        Role::EarlierLine => Style {
-            dash: Some((0.006, 0.006)),
-            ..style("none", chalk)
-        },
-        Role::ViewName => style(soft, "none"),
-        Role::Found => style(pin, pin),
-        Role::FoundEarlier => style("none", soft),
-        Role::Hole => style("none", ink),
-        Role::SoreSkin => style("none", pin),
-        Role::Work | Role::PointMark | Role::Ring | Role::RingSeen => style("none", chalk),
-        Role::RingWord => Style {
-            is_figure: true,
-            is_bold: true,
-            ..style(ink, "none")
-        },
-        Role::FoundNumber => Style {
-            is_figure: true,
-            is_bold: true,
-            ..style("#ffffff", "none")
-        },
-        Role::PinNumber => Style {
-            is_figure: true,
-            is_bold: true,
-            ..style("#ffffff", "none")
-        },
+    match theme {
+        Theme::Light => light,
+        Theme::Paper => paper,
     }
 }
 
@@ -204,55 +114,59 @@ impl Page {
     }
 
     fn shape(&self, shape: &Shape, out: &mut String) {
-        let style = style_of(shape.role, self.theme);
+        let look = shape.role.look();
+        let paint = |paint| colour(paint, self.theme);
+        let dash = look.dash.map_or(String::new(), |(on, off)| {
+            format!(
+                r#" stroke-dasharray="{} {}""#,
+                num(on * self.unit),
+                num(off * self.unit)
+            )
+        });
+        let fill = format!(
+            r#"fill="{}"{}"#,
+            paint(look.fill),
+            covers("fill", look.fill_covers)
+        );
+        let line = format!(
+            r#"fill="none" stroke="{}"{}"#,
+            paint(look.line),
+            covers("stroke", look.line_covers)
+        );
         let done = match &shape.geometry {
             Geometry::Fill { points_mm } => {
-                let edge = if shape.role == Role::Dimension {
-                    format!(r#" stroke="{}" stroke-width="1""#, style.stroke)
-                } else {
-                    String::new()
+                let edge = match look.edge {
+                    Paint::None => String::new(),
+                    edge => format!(r#" stroke="{}" stroke-width="1""#, paint(edge)),
                 };
                 write!(
                     out,
-                    r#"<polygon points="{}" fill="{}"{edge}/>"#,
-                    self.points(points_mm),
-                    style.fill
+                    r#"<polygon points="{}" {fill}{edge}/>"#,
+                    self.points(points_mm)
                 )
             }
             Geometry::Line {
                 points_mm,
                 width_mm,
-            } => {
-                let dash = style.dash.map_or(String::new(), |(on, off)| {
-                    format!(
-                        r#" stroke-dasharray="{} {}""#,
-                        num(on * self.unit),
-                        num(off * self.unit)
-                    )
-                });
-                write!(
-                    out,
-                    r#"<polyline points="{}" fill="none" stroke="{}" stroke-width="{}" stroke-linecap="round" stroke-linejoin="round"{dash}/>"#,
-                    self.points(points_mm),
-                    style.stroke,
-                    num(*width_mm)
-                )
-            }
+            } => write!(
+                out,
+                r#"<polyline points="{}" {line} stroke-width="{}" stroke-linecap="round" stroke-linejoin="round"{dash}/>"#,
+                self.points(points_mm),
+                num(*width_mm)
+            ),
             Geometry::Strokes { ends_mm, width_mm } => write!(
                 out,
-                r#"<path d="{}" fill="none" stroke="{}" stroke-width="{}" stroke-linecap="round"/>"#,
+                r#"<path d="{}" {line} stroke-width="{}" stroke-linecap="round"/>"#,
                 self.strokes(ends_mm),
-                style.stroke,
                 num(*width_mm)
             ),
             Geometry::Disc { at_mm, radius_mm } => write!(
                 out,
-                r#"<circle cx="{}" cy="{}" r="{}" fill="{}" stroke="{}"/>"#,
+                r#"<circle cx="{}" cy="{}" r="{}" {fill} stroke="{}"{dash}/>"#,
                 self.x(at_mm[0]),
                 self.y(at_mm[1]),
                 num(*radius_mm),
-                style.fill,
-                style.stroke
+                paint(look.edge)
             ),
             Geometry::Text {
                 at_mm,
@@ -267,18 +181,26 @@ impl Page {
                 };
                 write!(
                     out,
-                    r#"<text x="{}" y="{}" font-family="{}" font-size="{}" font-weight="{}" text-anchor="{anchor}" fill="{}">{}</text>"#,
+                    r#"<text x="{}" y="{}" font-family="{}" font-size="{}" font-weight="{}" text-anchor="{anchor}" {fill}>{}</text>"#,
                     self.x(at_mm[0]),
                     self.y(at_mm[1]),
-                    if style.is_figure { FIGURES } else { TEXT },
+                    if look.is_figure { FIGURES } else { TEXT },
                     num(*size_mm),
-                    if style.is_bold { 700 } else { 400 },
-                    style.fill,
+                    if look.is_bold { 700 } else { 400 },
                     escape(text)
                 )
             }
         };
         debug_assert!(done.is_ok(), "writing to a string does not fail");
+    }
+}
+
+/// How much a paint covers, where it is not all.
+fn covers(what: &str, share: f64) -> String {
+    if share < 1.0 {
+        format!(r#" {what}-opacity="{}""#, num(share))
+    } else {
+        String::new()
     }
 }
 
@@ -310,6 +232,7 @@ pub(crate) fn escape(text: &str) -> String {
 #[cfg(test)]
 mod tests {
     use super::*;
+    use veliform_core::drawing::Role;
 
     /// Relative luminance of `#rrggbb` (WCAG 2.2, *relative luminance*).
     fn luminance(colour: &str) -> f64 {
@@ -335,13 +258,13 @@ mod tests {
     /// least 1.6 to 1; paper is greyer by its raster), and chalk words are read over it (WCAG 2.2, AA).
     #[test]
     fn now_and_plan_are_told_apart() {
-        let of = |role| style_of(role, Theme::Light);
+        let of = |role: Role| colour(role.look().fill, Theme::Light);
         for wash in [Role::Now, Role::NowFar] {
-            let wash = of(wash).fill;
-            assert!(contrast(wash, of(Role::PlanFill).fill) >= 1.6, "{wash}");
+            let wash = of(wash);
+            assert!(contrast(wash, of(Role::PlanFill)) >= 1.6, "{wash}");
         }
-        assert!(contrast(of(Role::Now).fill, of(Role::ClipWords).fill) >= 4.5);
-        let paper = |role| style_of(role, Theme::Paper).fill;
+        assert!(contrast(of(Role::Now), of(Role::ClipWords)) >= 4.5);
+        let paper = |role: Role| colour(role.look().fill, Theme::Paper);
         assert!(contrast(paper(Role::Now), paper(Role::PlanFill)) >= 1.5);
     }
 }

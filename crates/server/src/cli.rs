@@ -73,6 +73,8 @@ pub enum Command {
     Schema,
     /// Write the OpenAPI document of the server.
     Openapi,
+    /// Write the style sheet of the drawing's roles.
+    Roles,
     /// Write a dog with its visits as a dog file.
     Export {
         /// The salon's data file; the one in this person's data folder unless given.

@@ -5,7 +5,7 @@ use std::path::{Path, PathBuf};
 use uuid::Uuid;
 use veliform_core::dog::House;
 use veliform_core::kit::Tool;
-use veliform_formats::{read_dog_file, schema, write_dog_file};
+use veliform_formats::{read_dog_file, roles_css, schema, write_dog_file};
 use veliform_store::Store;
 
 use crate::api::records;
@@ -113,6 +113,10 @@ pub fn run(cli: Cli, front: Files) -> Result<(), CommandError> {
             plan(&batch, &dog_files)
         }
         Command::Schema => print_json(schema().map_err(ApiError::from)?),
+        Command::Roles => {
+            write!(std::io::stdout(), "{}", roles_css())?;
+            Ok(())
+        }
         Command::Openapi => {
             let salon = SharedSalon::new(Store::in_memory().map_err(ApiError::from)?);
             let document = app(&salon).1;

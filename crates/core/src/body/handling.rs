@@ -137,6 +137,10 @@ pub struct Handling {
     pub is_pregnant: bool,
     /// Neutered; none where not said.
     pub is_neutered: Option<bool>,
+    /// How far the nails stand past the foot.
+    #[serde(skip_serializing_if = "Grade::is_none")]
+    #[schema(required = false)]
+    pub long_nails: Grade,
     /// Skin.
     pub skin: SkinState,
     /// Whether the owner consents to a short clip in writing; none where not asked.
@@ -175,7 +179,19 @@ impl BodyPart {
     }
 }
 
+/// How far slightly and markedly long nails stand past the foot, mm (modelling choice).
+const NAILS_STAND_OUT_MM: (f64, f64) = (2.0, 4.0);
+
 impl Handling {
+    /// How far the nails stand past the foot, mm; nothing where they are short, or nobody said.
+    pub const fn nails_stand_out_mm(&self) -> f64 {
+        match self.long_nails {
+            Grade::None => 0.0,
+            Grade::Slight => NAILS_STAND_OUT_MM.0,
+            Grade::Marked => NAILS_STAND_OUT_MM.1,
+        }
+    }
+
     /// What is shown first at the start of the groom, from this record (handbook 7).
     pub fn cautions(&self) -> Vec<String> {
         let mut list: Vec<String> = Vec::new();

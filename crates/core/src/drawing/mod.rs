@@ -11,6 +11,7 @@ mod on_end;
 mod pins;
 mod point_marks;
 mod ring_marks;
+mod role_look;
 mod scene;
 mod shapes;
 mod simplify;
@@ -22,6 +23,7 @@ mod work_marks;
 
 pub use compose::draw;
 pub use ring_marks::Ring;
+pub use role_look::{Paint, RoleLook};
 pub use scene::{DrawOptions, Layers, Scene, Sheet};
 pub use shapes::{Anchor, Drawing, Geometry, Role, Shape, Tag, ViewPlace};
 pub use stroke_mark::Runs;

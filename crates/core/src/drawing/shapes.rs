@@ -99,6 +99,55 @@ pub enum Role {
     RingWord,
 }
 
+impl Role {
+    /// All of them.
+    pub const ALL: [Self; 43] = [
+        Self::Rule,
+        Self::RuleNumber,
+        Self::Cross,
+        Self::Now,
+        Self::NowFar,
+        Self::PlanFill,
+        Self::PlanFillFar,
+        Self::PlanLine,
+        Self::SettledLine,
+        Self::IdealLine,
+        Self::HairMark,
+        Self::Skin,
+        Self::Feature,
+        Self::EyeLight,
+        Self::Dimension,
+        Self::DimensionNumber,
+        Self::EstimatedNumber,
+        Self::ClipLine,
+        Self::ClipWords,
+        Self::ZoneArea,
+        Self::ZoneNumber,
+        Self::ZoneTool,
+        Self::Landmark,
+        Self::LandmarkName,
+        Self::Knots,
+        Self::Pin,
+        Self::PinNumber,
+        Self::Leader,
+        Self::Doubt,
+        Self::Fault,
+        Self::EarlierLine,
+        Self::ViewName,
+        Self::Found,
+        Self::FoundNumber,
+        Self::FoundEarlier,
+        Self::Hole,
+        Self::SoreSkin,
+        Self::Work,
+        Self::StrokeMark,
+        Self::PointMark,
+        Self::Ring,
+        Self::RingSeen,
+        Self::RingWord,
+    ];
+}
+
 /// Which side of its point a text stands.
 #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]

@@ -54,6 +54,14 @@ pub enum Grade {
     Marked,
 }
 
+impl Grade {
+    /// Whether it is not there.
+    #[expect(clippy::trivially_copy_pass_by_ref, reason = "serde asks by reference")]
+    pub fn is_none(&self) -> bool {
+        *self == Self::None
+    }
+}
+
 struct About {
     label: &'static str,
     how_to_feel: &'static str,

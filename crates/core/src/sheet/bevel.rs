@@ -23,11 +23,12 @@ impl Bevel {
     ///
     /// # Units and shapes
     /// `foot_mm` is the width of the finished foot, bare foot and the hair left at both its sides;
-    /// `column_mm` that of the leg's column at the hem.
+    /// `column_mm` that of the leg's column at the hem. `nails_out_mm`: how far long nails stand past it.
     ///
     /// # References
-    /// Handbook 5, *Bevels*: o = (d − w)/2, rise o·tan β, n = 1 + floor(o / 8 mm), 1 to 5.
-    pub fn of(foot_mm: f64, column_mm: f64, shows_nails: bool) -> Self {
+    /// Handbook 5, *Bevels*: o = (d − w)/2, rise o·tan β, n = 1 + floor(o / 8 mm), 1 to 5. Handbook 10 E:
+    /// over long nails the hem stands out by as much more.
+    pub fn of(foot_mm: f64, column_mm: f64, shows_nails: bool, nails_out_mm: f64) -> Self {
         let overhang_mm = ((column_mm - foot_mm) / 2.0).max(0.0);
         #[expect(
             clippy::cast_possible_truncation,
@@ -37,7 +38,7 @@ impl Bevel {
         let full = (overhang_mm / A_ROUND_MM).floor() as u32;
         let over = if shows_nails { 0.0 } else { OVER_THE_NAIL_MM };
         Self {
-            hem_radius_mm: foot_mm / 2.0 + over,
+            hem_radius_mm: foot_mm / 2.0 + over + nails_out_mm,
             overhang_mm,
             rise_mm: overhang_mm * TILT_DEG.to_radians().tan(),
             rounds: (1 + full).min(MOST_ROUNDS),
@@ -61,7 +62,7 @@ mod tests {
     /// 15, 30 and 45 degrees, the hem's edge 16 mm up.
     #[test]
     fn a_wide_column_takes_its_rounds() {
-        let bevel = Bevel::of(50.0, 82.0, true);
+        let bevel = Bevel::of(50.0, 82.0, true, 0.0);
         assert_abs_diff_eq!(bevel.overhang_mm, 16.0, epsilon = 1e-9);
         assert_abs_diff_eq!(bevel.rise_mm, 16.0, epsilon = 1e-9);
         assert_eq!(
@@ -77,9 +78,9 @@ mod tests {
 
     #[test]
     fn a_column_no_wider_than_its_foot_is_turned_once() {
-        let bevel = Bevel::of(50.0, 48.0, false);
+        let bevel = Bevel::of(50.0, 48.0, false, 0.0);
         assert_eq!((bevel.rounds, bevel.rise_mm), (1, 0.0));
         assert_abs_diff_eq!(bevel.hem_radius_mm, 27.0, epsilon = 1e-9);
-        assert_eq!(Bevel::of(50.0, 300.0, true).rounds, 5);
+        assert_eq!(Bevel::of(50.0, 300.0, true, 0.0).rounds, 5);
     }
 }

@@ -8,6 +8,7 @@ use super::shears::Place;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::balance::{column_mm, finished_foot_mm};
+use crate::body::Handling;
 use crate::coat::Zone;
 use crate::look::FootFinish;
 use crate::say::capital;
@@ -214,6 +215,10 @@ impl Writer<'_> {
             .unwrap_or_default();
         let width = finished_foot_mm(&self.plan.subject, hair);
         let column = |leg| column_mm(&self.plan.subject, leg, &self.plan.lengths_mm);
+        let nails = self
+            .facts
+            .handling
+            .map_or(0.0, Handling::nails_stand_out_mm);
         [
             (Leg::Fore, Feet::Front, "Front"),
             (Leg::Hind, Feet::Hind, "Hind"),
@@ -221,9 +226,13 @@ impl Writer<'_> {
         .into_iter()
         .filter(|(_, feet, _)| which == Feet::All || which == *feet)
         .map(|(leg, _, name)| {
-            let bevel = Bevel::of(width, column(leg), shows_nails);
+            let bevel = Bevel::of(width, column(leg), shows_nails, nails);
             self.bevel_words(name, &bevel)
         })
+        .chain((nails > 0.0).then(|| {
+            let wider = self.words.length(nails);
+            format!("The hem stands {wider} further out all round, over nails that are long")
+        }))
         .collect()
     }
 

@@ -5,6 +5,8 @@ use crate::dog::Topic;
 use crate::job::Job;
 
 pub(super) const NAILS: f64 = 5.0;
+/// Minutes more for every millimetre nails stand past the foot (modelling choice).
+pub(super) const LONG_NAILS: f64 = 1.0;
 pub(super) const PADS: f64 = 4.0;
 pub(super) const HYGIENE: f64 = 4.0;
 /// Both ears; the eye corners are counted by themselves (handbook 6 has 4 for both).

@@ -6,6 +6,7 @@ use super::cautions::Hazard;
 use super::minutes as m;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
+use crate::body::Handling;
 use crate::coat::{CoatColour, Knots, Site, SiteSkin, Skin, Zone};
 use crate::dog::{Dog, Sex};
 use crate::kit::{Tool, ToolKind, UnderComb};
@@ -74,8 +75,17 @@ impl Writer<'_> {
     }
 
     pub(super) fn nails(&mut self) {
-        let nails = tick("Nails, dewclaws too", m::NAILS, &[Hazard::NailsAndPads]);
-        self.push(Stage::Prepare, nails);
+        let out = self
+            .facts
+            .handling
+            .map_or(0.0, Handling::nails_stand_out_mm);
+        let what = if out > 0.0 {
+            "Nails, dewclaws too: long, a little at a time"
+        } else {
+            "Nails, dewclaws too"
+        };
+        let minutes = m::NAILS + m::LONG_NAILS * out;
+        self.push(Stage::Prepare, tick(what, minutes, &[Hazard::NailsAndPads]));
     }
 
     fn pads(&mut self) {

@@ -2614,6 +2614,11 @@ export interface components {
              */
             is_pregnant: boolean;
             /**
+             * @description How far the nails stand past the foot.
+             * @default none
+             */
+            long_nails: components["schemas"]["Grade"];
+            /**
              * @description What else it does not like.
              * @default []
              */

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Failure, type Schemas } from '../api/client';
 import { Choice, Plain, Said } from '../ui/controls';
+import { numberOf } from '../ui/NumberField';
 
 const VIEWS: { value: Schemas['View']; label: string }[] = [
   { value: 'side', label: 'Side' },
@@ -11,12 +12,15 @@ const VIEWS: { value: Schemas['View']; label: string }[] = [
 
 /** Loads a photo, or takes one by the simulated camera. */
 export function GetPhoto(props: {
-  /** Seen from the side, always. */
-  isSideOnly?: boolean;
+  /** Seen from there, always. */
+  only?: Schemas['View'];
+  /** What the control says. */
+  label?: string;
   onFile: (file: File, view: Schemas['View']) => Promise<void>;
   onCamera: (camera: Schemas['Camera']) => Promise<void>;
 }) {
-  const [view, setView] = useState<Schemas['View']>('side');
+  const [chosen, setChosen] = useState<Schemas['View']>('side');
+  const view = props.only ?? chosen;
   const [isBusy, setBusy] = useState(false);
   const [sorry, setSorry] = useState<string | null>(null);
   const [turn, setTurn] = useState('0');
@@ -35,11 +39,11 @@ export function GetPhoto(props: {
   };
   return (
     <div>
-      {!props.isSideOnly && (
-        <Choice label="Taken from" options={VIEWS} value={view} onChange={setView} />
+      {!props.only && (
+        <Choice label="Taken from" options={VIEWS} value={view} onChange={setChosen} />
       )}
       <label className="mt-2 flex min-h-12 cursor-pointer items-center justify-center border-2 border-ink px-3 font-bold focus-within:outline-2">
-        {isBusy ? 'Opening it…' : 'Load a photo'}
+        {isBusy ? 'Opening it…' : (props.label ?? 'Load a photo')}
         <input
           type="file"
           className="sr-only"
@@ -69,9 +73,9 @@ export function GetPhoto(props: {
               run(
                 props.onCamera({
                   view,
-                  turn_deg: Number(turn) || 0,
-                  tilt_deg: Number(tilt) || 0,
-                  distance_mm: Number(distance) || 0,
+                  turn_deg: numberOf(turn) ?? 0,
+                  tilt_deg: numberOf(tilt) ?? 0,
+                  distance_mm: numberOf(distance) ?? 0,
                   rod_mm: 300,
                   size_px: [1600, 1200],
                 }),

@@ -5,29 +5,6 @@ import { useInTurn } from './useInTurn';
 type Shape = Schemas['Shape'];
 type Tag = NonNullable<Shape['tag']>;
 
-/** Dashes by role, in shares of the page, as the core's SVG has them. */
-const DASHES: Partial<Record<Shape['role'], [number, number]>> = {
-  settled_line: [0.012, 0.009],
-  skin: [0.0015, 0.009],
-  clip_line: [0.022, 0.008],
-  earlier_line: [0.006, 0.006],
-};
-const FIGURES: Shape['role'][] = [
-  'rule_number',
-  'dimension_number',
-  'estimated_number',
-  'zone_number',
-  'pin_number',
-  'found_number',
-  'ring_word',
-];
-const BOLD: Shape['role'][] = [
-  'dimension_number',
-  'zone_number',
-  'pin_number',
-  'found_number',
-  'ring_word',
-];
 const ANCHORS = { start: 'start', middle: 'middle', end: 'end' } as const;
 
 export function tagKey(tag: Tag): string {
@@ -151,8 +128,6 @@ function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
   const name = [
     `r-${role}`,
     g.type === 'fill' ? 'fill' : '',
-    FIGURES.includes(role) ? 'fig' : '',
-    BOLD.includes(role) ? 'bold' : '',
     canTouch ? 'touchable' : '',
     isCarrier ? 'carrier' : '',
     isCarrier && g.type === 'text' ? 'on-tape' : '',
@@ -165,8 +140,7 @@ function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
       return (
         <polygon className={name} points={flip(g.points_mm)} strokeWidth={1} {...touch} {...data} />
       );
-    case 'line': {
-      const dash = DASHES[role];
+    case 'line':
       return (
         <polyline
           className={name}
@@ -175,11 +149,9 @@ function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
           strokeWidth={g.width_mm}
           strokeLinecap="round"
           strokeLinejoin="round"
-          strokeDasharray={dash ? `${dash[0] * unit} ${dash[1] * unit}` : undefined}
           {...data}
         />
       );
-    }
     case 'strokes':
       return (
         <path

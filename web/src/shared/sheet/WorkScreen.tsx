@@ -1,4 +1,4 @@
-import { useEffect, useMemo, type MouseEvent, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, type MouseEvent, type ReactNode } from 'react';
 import type { Schemas } from '../api/client';
 import { KeptSign } from '../ui/KeptSign';
 import { RefusedTray } from '../ui/RefusedTray';
@@ -42,6 +42,14 @@ export function WorkScreen(props: {
   useEffect(() => {
     document.title = `${props.title} · ${work.dog.name} · Veliform`;
   }, [props.title, work.dog.name]);
+  const margin = useRef<HTMLDivElement>(null);
+  const isAtTable = props.keys !== undefined;
+  useEffect(() => {
+    // The focus lands where the work begins; at the table keys are the pedal's, wherever it is.
+    const now = document.activeElement;
+    if (!isAtTable && !margin.current?.contains(now))
+      margin.current?.focus({ preventScroll: true });
+  }, [props.title, isAtTable]);
   return (
     <main className="flex min-h-0 flex-1 max-[800px]:flex-col max-[800px]:overflow-y-auto">
       <h1 className="sr-only">
@@ -87,6 +95,8 @@ export function WorkScreen(props: {
         className={`flex shrink-0 flex-col p-3 pl-4 max-[800px]:w-full max-[800px]:pl-3 ${WIDTHS[props.keys ? 'table' : props.isWide ? 'wide' : 'usual']}`}
       >
         <div
+          ref={margin}
+          id="work"
           className="relative min-h-0 flex-1 overflow-y-auto pr-1 max-[800px]:overflow-visible"
           tabIndex={0}
         >

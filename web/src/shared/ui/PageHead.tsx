@@ -1,11 +1,13 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { SkipLink } from './SkipLink';
 
 /** The head of a page beside the visits: the way back on the tape, then what stands here. */
 export function PageHead(props: { children: ReactNode; back?: { to: string; name: string } }) {
   const { to, name } = props.back ?? { to: '/', name: 'All dogs' };
   return (
     <header className="flex h-14 shrink-0 items-stretch border-b border-line">
+      <SkipLink />
       <Link to={to} className="flex shrink-0 items-center bg-tape px-5 font-bold text-on-tape">
         {name}
       </Link>

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
+import { SkipLink } from './SkipLink';
 
 export interface TapeTask {
   name: string;
@@ -23,6 +24,7 @@ export function Tape(props: {
   const pulled = ((reached + 1) / count) * 100;
   return (
     <header className="flex h-14 shrink-0 items-stretch">
+      <SkipLink />
       <Lead
         to={props.onlyShows ? null : '/'}
         className="flex min-w-12 max-w-56 items-center bg-tape pl-5 pr-4 text-lg font-bold text-on-tape"

@@ -5,6 +5,7 @@ import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigButton } from '../../shared/ui/BigControl';
 import { useVisitWork } from '../../shared/visit/context';
 import { CheckTabs } from './CheckTabs';
+import { PhotoFromHere } from './PhotoFromHere';
 import { Spots } from './Spots';
 import { StanceRow } from './StanceRow';
 import { TouchUps } from './TouchUps';
@@ -44,6 +45,7 @@ export function CheckScreen() {
             <Stance view={view} />
             <Spots report={report} view={view} ring={ring} onRing={setRing} />
             <TouchUps report={report} />
+            <PhotoFromHere key={from} from={from} />
           </>
         ) : (
           <p>One moment.</p>

@@ -20,6 +20,11 @@ const SKINS: { value: Schemas['SkinState']; label: string }[] = [
   { value: 'scaly', label: 'Scaly' },
   { value: 'sore', label: 'Sore' },
 ];
+const NAILS: Option<Schemas['Grade']>[] = [
+  { value: 'none', label: 'Short' },
+  { value: 'slight', label: 'Long' },
+  { value: 'marked', label: 'Very long' },
+];
 const EMPTY: Handling = {
   temper: 'unknown',
   dislikes: [],
@@ -31,6 +36,7 @@ const EMPTY: Handling = {
   is_pregnant: false,
   is_neutered: null,
   skin: 'ordinary',
+  long_nails: 'none',
   short_clip_consent: null,
 };
 
@@ -87,6 +93,14 @@ export function HandlingForm() {
         value={now.is_pregnant}
         onChange={(is_pregnant) => put({ is_pregnant })}
       />
+      <div className="pt-2">
+        <Choice
+          label="Nails"
+          options={NAILS}
+          value={now.long_nails}
+          onChange={(long_nails) => put({ long_nails })}
+        />
+      </div>
       <div className="pt-2">
         <Choice label="Skin" options={SKINS} value={now.skin} onChange={(skin) => put({ skin })} />
       </div>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import type { House } from '../../shared/api/salon';
 import { Choice, MarginHead, Plain } from '../../shared/ui/controls';
+import { numberOf } from '../../shared/ui/NumberField';
 import { FITS } from './fits';
 
 /** The clippers: what each takes, so that no plan pairs what does not fit, and how long it runs. */
@@ -13,10 +14,10 @@ export function Clippers(props: {
   const [name, setName] = useState('');
   const [takes, setTakes] = useState<Schemas['ClipperFit']>('detachable');
   const [minutes, setMinutes] = useState('');
-  const runs = Number(minutes);
-  const isNumber = minutes.trim() === '' || Number.isInteger(runs);
+  const runs = numberOf(minutes);
+  const isNumber = runs === null || Number.isInteger(runs);
   const add = () => {
-    const clipper = { name: name.trim(), takes, runs_minutes: minutes.trim() === '' ? null : runs };
+    const clipper = { name: name.trim(), takes, runs_minutes: runs ?? null };
     // What is refused stays typed.
     props.onHouse(
       { ...house, clippers: [...house.clippers, clipper] },

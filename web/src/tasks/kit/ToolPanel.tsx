@@ -77,10 +77,10 @@ export function ToolPanel(props: {
           </Plain>
         )}
         <Plain
-          label={`${tool.retired ? 'Hang up again' : 'Put away'} the ${name}`}
+          label={`${tool.retired ? 'Hang up' : 'Put away'} the ${name}`}
           onClick={() => put.mutate({ ...tool, retired: !tool.retired })}
         >
-          {tool.retired ? 'Hang up again' : 'Put away'}
+          {tool.retired ? 'Hang up' : 'Put away'}
         </Plain>
       </div>
       {put.error && <Said>{put.error.message}</Said>}

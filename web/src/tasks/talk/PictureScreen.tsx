@@ -31,7 +31,7 @@ export function PictureScreen() {
   const here = useHere();
   const get = (
     <GetPhoto
-      isSideOnly
+      only="side"
       onFile={async (file) => begin(await send(file, 'side'))}
       onCamera={async (camera) => begin((await simulate(camera, true)).photo)}
     />
