@@ -3,9 +3,14 @@
 use std::process::ExitCode;
 
 use clap::Parser as _;
+use mimalloc::MiMalloc;
 use rust_embed::Embed;
 use tracing_subscriber::EnvFilter;
 use veliform_server::{cli::Cli, run};
+
+/// Gives back what a large answer took: the system's own keeps a pool for each thread.
+#[global_allocator]
+static ALLOCATOR: MiMalloc = MiMalloc;
 
 /// The front end, built before the program is.
 #[derive(Embed)]

@@ -56,7 +56,6 @@ pub enum Grade {
 
 impl Grade {
     /// Whether it is not there.
-    #[expect(clippy::trivially_copy_pass_by_ref, reason = "serde asks by reference")]
     pub fn is_none(&self) -> bool {
         *self == Self::None
     }

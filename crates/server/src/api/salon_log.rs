@@ -43,8 +43,15 @@ pub struct SalonLog {
 struct Past {
     dog: Dog,
     visit: Visit,
-    /// The plan kept with it, where lengths were measured after it.
+    /// The plan kept with it, where it is asked for and lengths were measured after it.
     plan: Option<KeptPlan>,
+}
+
+/// Whether the plans of measured visits are read: unpacked, each is a hundred times a visit's own size.
+#[derive(Clone, Copy, PartialEq, Eq)]
+enum Plans {
+    Read,
+    Skip,
 }
 
 /// What the salon's own log teaches, from its newest visits.
@@ -54,7 +61,7 @@ pub(crate) async fn get_salon_log(
     salon: web::Data<Salon>,
 ) -> Result<web::Json<SalonLog>, ApiError> {
     let kit = salon.run(|store| Ok(store.kit()?)).await?;
-    let newest = newest(&salon, MOST_VISITS).await?;
+    let newest = newest(&salon, MOST_VISITS, Plans::Read).await?;
     let answer = compute(move || {
         let runs = || newest.iter().filter_map(|p| p.visit.run.as_ref());
         let measured: Vec<(Visit, KeptPlan)> = newest
@@ -80,7 +87,7 @@ pub(crate) async fn get_what_to_buy(
     salon: web::Data<Salon>,
 ) -> Result<web::Json<Vec<Buy>>, ApiError> {
     let (house, kit) = salon.run(|s| Ok((s.house()?, s.kit()?))).await?;
-    let newest = newest(&salon, MOST_TRIED).await?;
+    let newest = newest(&salon, MOST_TRIED, Plans::Skip).await?;
     let buy = compute(move || {
         let with_look = newest.iter().filter(|p| p.visit.look.is_some());
         let jobs: Vec<Job> = with_look
@@ -98,7 +105,7 @@ pub(crate) async fn get_what_to_buy(
 #[get("/due")]
 pub(crate) async fn get_due(salon: web::Data<Salon>) -> Result<web::Json<Vec<DueWork>>, ApiError> {
     let kit = salon.run(|store| Ok(store.kit()?)).await?;
-    let newest = newest(&salon, MOST_VISITS).await?;
+    let newest = newest(&salon, MOST_VISITS, Plans::Skip).await?;
     let due = compute(move || {
         let runs = newest.iter().filter_map(|p| p.visit.run.as_ref());
         Ok(due_work(&kit, &tool_work(runs, &kit)))
@@ -135,7 +142,7 @@ pub(crate) async fn get_album(
         texture,
         look,
     };
-    let newest = newest(&salon, MOST_VISITS).await?;
+    let newest = newest(&salon, MOST_VISITS, Plans::Skip).await?;
     Ok(web::Json(album(
         newest.iter().map(|p| (&p.dog, &p.visit)),
         &filter,
@@ -143,28 +150,27 @@ pub(crate) async fn get_album(
 }
 
 /// The newest visits as they stand, a few at a time: a tick at the table never waits for all.
-async fn newest(salon: &Salon, most: u32) -> Result<Vec<Past>, ApiError> {
+async fn newest(salon: &Salon, most: u32, plans: Plans) -> Result<Vec<Past>, ApiError> {
     let heads = salon
         .run(move |store| Ok(store.newest_visits(most)?))
         .await?;
     let mut past = Vec::with_capacity(heads.len());
     for some in heads.chunks(AT_ONCE) {
         let some = some.to_vec();
-        past.extend(salon.run(move |store| read(store, &some)).await?);
+        past.extend(salon.run(move |store| read(store, &some, plans)).await?);
     }
     Ok(past)
 }
 
-fn read(store: &Store, heads: &[VisitHead]) -> Result<Vec<Past>, ApiError> {
+fn read(store: &Store, heads: &[VisitHead], plans: Plans) -> Result<Vec<Past>, ApiError> {
     heads
         .iter()
         .map(|head| {
             let dog = store.dog(head.dog)?;
             let visit = fold(&dog, &store.visit(head.id, 0)?.entries);
-            let plan = if visit.results.is_empty() {
-                None
-            } else {
-                store.newest_plan_of(head.id)?
+            let plan = match plans {
+                Plans::Read if !visit.results.is_empty() => store.newest_plan_of(head.id)?,
+                Plans::Read | Plans::Skip => None,
             };
             Ok(Past { dog, visit, plan })
         })

@@ -113,11 +113,11 @@ impl HeldOff {
         scatter: 1.0,
         least: 1.0 / 6.0,
     };
-    /// One that learns it: twice the scatter (handbook 10 C 1), and half the length at least by the tool
-    /// itself (handbook 3, *Skim*: one comb longer; the share is a modelling choice).
+    /// One that learns it: twice the scatter (handbook 10 C 1), and a third of the length at least by the
+    /// tool itself (handbook 3, *Skim*: one comb longer; the share is a modelling choice).
     pub const LEARNING: Self = Self {
         scatter: 2.0,
-        least: 0.5,
+        least: 1.0 / 3.0,
     };
 }
 
