@@ -14,7 +14,7 @@ async fn until_the_sheet(stage: &Stage) {
 /// By the large control alone, from coat over look and plan to the sheet.
 async fn on_to_the_sheet(stage: &Stage) {
     for (control, mark) in [
-        ("Choose a look", "The owner brushes"),
+        ("Choose a look", "See the plan"),
         ("See the plan", "points right"),
         ("Make the cut sheet", "Feet and bevels"),
     ] {
