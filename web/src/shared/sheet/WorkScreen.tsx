@@ -97,7 +97,7 @@ export function WorkScreen(props: {
         <div
           ref={margin}
           id="work"
-          className="relative min-h-0 flex-1 overflow-y-auto pr-1 max-[800px]:overflow-visible"
+          className="relative -ml-2 min-h-0 flex-1 overflow-y-auto pr-1 pl-2 max-[800px]:overflow-visible"
           tabIndex={0}
         >
           {props.margin}

@@ -10,9 +10,9 @@ const WEEK = 7;
 const LEAST = 8;
 const BEYOND = 2;
 
-/** The weeks after a visit as a tape, pulled out to the day to come back; what comes later is chalked on. */
+/** The weeks after a visit as a tape, pulled out to the day to come back; what else comes is chalked on. */
 export function WeeksTape({ back }: { back: Schemas['Return'] }) {
-  const marks = back.if_you_wait.filter((later) => later.days > back.days);
+  const marks = back.if_you_wait;
   const last = Math.max(back.days, ...marks.map((m) => m.days));
   const weeks = Math.max(LEAST, Math.ceil(last / WEEK) + BEYOND);
   const at = (days: number) => `${(100 * days) / (weeks * WEEK)}%`;
