@@ -120,6 +120,26 @@ async fn who_is_still_learning_gets_a_sheet_that_forgives() {
         stage.choose("At the table", "Ada").await;
         stage.until_text("Ada is still learning").await;
         stage.until_kept().await;
+        // Its nails are long: the step says so.
+        stage.go_on_to("body").await;
+        stage.until_text("Handling and health").await;
+        stage.choose("Nails", "Long").await;
+        stage.until_kept().await;
+        stage.go_on_to("cut").await;
+        stage.until_text("long, a little at a time").await;
+        // By the keyboard from place to place, and Enter is a touch.
+        stage.go_on_to("coat").await;
+        stage.until_text("All over").await;
+        stage.tab_to("Places on the dog").await;
+        stage.press(Key::Right).await;
+        stage.press(Key::Right).await;
+        stage.press(Key::Enter).await;
+        stage
+            .until(
+                "a zone is chosen",
+                "document.querySelector('[aria-label^=\"Zone: \"]')",
+            )
+            .await;
         stage.assert_quiet_console().await;
     })
     .await;

@@ -138,6 +138,15 @@ async fn a_finished_dog_is_walked_round_and_goes_home() {
         stage
             .until("it is done", "!document.querySelector('[data-touch-up]')")
             .await;
+        // From here the finished dog is photographed.
+        stage.until_text("Its photo from here").await;
+        stage
+            .script("[...document.querySelectorAll('summary')].find((s) => s.innerText.startsWith('Simulated camera')).click()")
+            .await;
+        stage.touch(&stage.find("Take a simulated photo").await).await;
+        stage
+            .until("it is shown", "document.querySelector('img[alt*=\", finished, from the\"]')")
+            .await;
         for (next, stance) in [
             ("above", "Above"),
             ("below", "Below"),

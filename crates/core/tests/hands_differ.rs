@@ -89,5 +89,11 @@ fn it_gets_safer_corner_tools_where_nobody_said_otherwise() {
     assert_eq!(step(&hilda, "Eye corners"), "thinners");
     assert!(hilda.report.sheet.own_ways.is_empty());
     let said = Schools::default().with(Answer::CornersCurves);
-    assert!(!step(&planned("Ada", said, &kit), "Eye corners").contains("blade"));
+    let otherwise = planned("Ada", said, &kit);
+    assert!(!step(&otherwise, "Eye corners").contains("blade"));
+    let ways = &otherwise.report.sheet.own_ways;
+    assert!(
+        !ways.iter().any(|way| way.contains("blade")),
+        "what is not done is not said: {ways:?}"
+    );
 }

@@ -57,7 +57,7 @@ function OpenVisit({ visitId }: { visitId: string }) {
   const past = usePast(visitId);
   const { pathname } = useLocation();
   const present = taskAt(pathname).index;
-  const options = useOptions(pathname);
+  const options = useOptions(pathname, words.data);
   const before = useBefore(past.data ?? null, pathname.endsWith('/body'));
   const dog = visit.stage.stage === 'ready' ? visit.stage.dog : null;
   const { stage, log, entries, say, attempt, flush, sendAgain, putAway } = visit;
@@ -176,7 +176,10 @@ const PresentTask = memo(function PresentTask({ work }: { work: VisitWork }) {
 });
 
 /** What the sheet shows: the page's own layers, and view and layers asked for in the address. */
-function useOptions(pathname: string): Schemas['DrawOptions'] {
+function useOptions(
+  pathname: string,
+  words: Schemas['Catalogue'] | undefined,
+): Schemas['DrawOptions'] {
   const [search] = useSearchParams();
   const shown = search.get('show') ?? '';
   const asked = search.get('view');
@@ -198,11 +201,11 @@ function useOptions(pathname: string): Schemas['DrawOptions'] {
       mirrored,
       point: null,
       walk: STANCES.find((stance) => stance === from) ?? null,
-      asked: readFinding(finding),
+      asked: readFinding(finding, words),
       text_share: TEXT_SHARE,
       is_small: false,
     };
-  }, [pathname, shown, asked, step, mirrored, from, finding]);
+  }, [pathname, shown, asked, step, mirrored, from, finding, words]);
 }
 
 /** What of earlier visits is drawn: on the body what was found, and the frame asked for. */

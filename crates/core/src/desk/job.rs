@@ -104,9 +104,16 @@ impl Desk<'_> {
             })
             .collect();
         if self.is_learning() {
+            let in_force = self.house_here().schools;
+            let safer = for_learning();
+            let safer = safer.answers().filter(|answer| in_force.has(*answer));
+            let safer: Vec<String> = safer
+                .map(|a| format!("{}: {}; ", a.question().label().to_lowercase(), a.label()))
+                .collect();
             ways.push(format!(
-                "{} is still learning: a blade at the eye corners, a margin at the edges, no tool held far off the hair.",
-                visit.stylist
+                "{} is still learning: {}no tool held far off the hair.",
+                visit.stylist,
+                safer.concat()
             ));
         }
         ways

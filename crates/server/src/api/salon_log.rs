@@ -47,7 +47,7 @@ struct Past {
     plan: Option<KeptPlan>,
 }
 
-/// Whether the plans of measured visits are read: unpacked, each is a hundred times a visit's own size.
+/// Whether the plans of measured visits are read: only what was really left is held against them.
 #[derive(Clone, Copy, PartialEq, Eq)]
 enum Plans {
     Read,

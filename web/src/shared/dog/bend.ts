@@ -5,6 +5,9 @@ export type Grades = Partial<Record<Schemas['Felt'], Schemas['Grade']>>;
 /** A leg is straight or well bent: one row of five. */
 export type Bend = 'straight-marked' | 'straight-slight' | 'usual' | 'bent-slight' | 'bent-marked';
 
+/** The question the five answer. */
+export const BEND = { label: 'Bend behind', how: 'Follow the back of the thigh to the hock.' };
+
 const BEHIND = ['straight_behind', 'well_bent'];
 
 export const BENDS: { value: Bend; label: string }[] = [

@@ -7,10 +7,11 @@ export function findingText(finding: Finding): string {
   return `${finding.of}:${finding.which}`;
 }
 
-/** The same read back; the server refuses what is no finding. */
-export function readFinding(text: string | null): Finding | null {
-  const [of, which] = text?.split(':') ?? [];
-  return KINDS.includes(of ?? '') && which ? ({ of, which } as Finding) : null;
+/** The same read back; none where the address names nothing a hand finds. */
+export function readFinding(
+  text: string | null,
+  words: Schemas['Catalogue'] | undefined,
+): Finding | null {
+  const all = words?.stops.flatMap((stop) => stop.findings) ?? [];
+  return all.find((finding) => findingText(finding) === text) ?? null;
 }
-
-const KINDS = ['measure', 'angle', 'felt'];

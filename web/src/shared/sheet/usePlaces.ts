@@ -1,4 +1,4 @@
-import { useMemo, useState, type FocusEvent, type KeyboardEvent } from 'react';
+import { useState, type FocusEvent, type KeyboardEvent } from 'react';
 import type { Schemas } from '../api/client';
 import { tagKey } from './Drawing';
 import { placeName } from './placeName';
@@ -32,15 +32,19 @@ export function usePlaces(
   onTouch: ((tag: Tag) => void) | undefined,
 ) {
   const [at, setAt] = useState<Tag | null>(null);
-  const places = useMemo(() => (onTouch ? placesOf(drawing) : []), [drawing, onTouch]);
-  if (!onTouch || places.length === 0) return { handlers: {}, at: null, said: '' };
-  const here = places.find((p) => at && tagKey(p.tag) === tagKey(at));
+  if (!onTouch) return { handlers: {}, at: null, said: '' };
+  /** Looked for when a key asks: while a bone is dragged nobody walks. */
+  const next = (way: [number, number]) => {
+    const places = placesOf(drawing);
+    const here = places.find((p) => at && tagKey(p.tag) === tagKey(at));
+    return (here ? nearest(places, here, way) : first(places))?.tag ?? at;
+  };
   const onKeyDown = (e: KeyboardEvent) => {
     if (e.target !== e.currentTarget || e.ctrlKey || e.metaKey || e.altKey) return;
     const way = WAYS[e.key];
-    if (way) setAt((here ? nearest(places, here, way) : first(places))?.tag ?? at);
-    else if (e.key === 'Enter' && here) onTouch(here.tag);
-    else if (e.key === 'Escape' && here) setAt(null);
+    if (way) setAt(next(way));
+    else if (e.key === 'Enter' && at) onTouch(at);
+    else if (e.key === 'Escape' && at) setAt(null);
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -56,8 +60,8 @@ export function usePlaces(
       onKeyDown,
       onBlur,
     },
-    at: here?.tag ?? null,
-    said: here ? placeName(here.tag, words) : '',
+    at,
+    said: at ? placeName(at, words) : '',
   };
 }
 

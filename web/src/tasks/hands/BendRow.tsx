@@ -1,4 +1,4 @@
-import { BENDS, bendOf, gradeOf, type Bend } from '../../shared/dog/bend';
+import { BEND, BENDS, bendOf, gradeOf, type Bend } from '../../shared/dog/bend';
 import { Choice } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { Aged } from './StillSo';
@@ -15,10 +15,10 @@ export function BendRow() {
   };
   return (
     <div className="pb-3" data-felt="straight_behind">
-      <p className="font-bold">Bend behind</p>
-      <p className="pb-1 text-sm text-soft">Follow the back of the thigh to the hock.</p>
+      <p className="font-bold">{BEND.label}</p>
+      <p className="pb-1 text-sm text-soft">{BEND.how}</p>
       <Choice
-        label="Bend behind"
+        label={BEND.label}
         hideLabel
         options={BENDS}
         value={bendOf(felt)}
@@ -27,7 +27,7 @@ export function BendRow() {
       />
       <Aged
         known={{ of: 'felt', which: straight === undefined ? 'well_bent' : 'straight_behind' }}
-        label="Bend behind"
+        label={BEND.label}
       />
     </div>
   );

@@ -1,15 +1,8 @@
 import type { Schemas } from '../../shared/api/client';
+import { GRADES } from '../../shared/dog/grades';
 import { Choice } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { Aged } from './StillSo';
-
-type Grade = Schemas['Grade'];
-
-export const GRADES: { value: Grade; label: string }[] = [
-  { value: 'none', label: 'None' },
-  { value: 'slight', label: 'Slight' },
-  { value: 'marked', label: 'Marked' },
-];
 
 /** One felt grade; left and right apart where they can differ and are asked for. */
 export function FeltRow({ word, canPart }: { word: Schemas['FeltWord']; canPart: boolean }) {

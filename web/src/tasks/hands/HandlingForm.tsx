@@ -3,7 +3,7 @@ import { Choice, MarginHead, Plain, type Option } from '../../shared/ui/controls
 import { useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
 import { Tick } from './BodyScreen';
-import { GRADES } from './FeltRow';
+import { GRADES } from '../../shared/dog/grades';
 import { YES_NO, yesNo } from '../../shared/ui/yesNo';
 
 type Handling = Schemas['Handling'];

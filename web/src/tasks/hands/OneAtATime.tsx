@@ -4,7 +4,7 @@ import { lengthText, unitName } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 import { keepText, readText } from '../../shared/visit/drafts';
 import type { EntryBody } from '../../shared/visit/model';
-import { GRADES } from './FeltRow';
+import { GRADES } from '../../shared/dog/grades';
 import { methodFor } from './MeasureField';
 
 type Finding = Schemas['Finding'];

@@ -1,16 +1,10 @@
 import { useRef } from 'react';
 import type { Schemas } from '../../shared/api/client';
-import { BENDS, bendOf, withBend, type Grades } from '../../shared/dog/bend';
+import { BEND, BENDS, bendOf, withBend, type Grades } from '../../shared/dog/bend';
+import { GRADES } from '../../shared/dog/grades';
 import type { Draft } from './newDog';
 
 type Felt = Schemas['Felt'];
-type Grade = Schemas['Grade'];
-
-const GRADES: { value: Grade; label: string }[] = [
-  { value: 'none', label: 'None' },
-  { value: 'slight', label: 'Slight' },
-  { value: 'marked', label: 'Marked' },
-];
 
 /** The ten of the first minute, one after another as the hand goes; each answer turns to the next. */
 export function TenFelt(props: {
@@ -51,16 +45,14 @@ export function TenFelt(props: {
     turn(place + 1);
   };
   const isBend = word.felt === 'straight_behind';
-  const label = isBend ? 'Bend behind' : word.label;
+  const label = isBend ? BEND.label : word.label;
   return (
     <section aria-label="Felt, one after another" className="border-2 border-ink p-2">
       <p className="text-sm text-soft">
         {place + 1} of {words.length}
       </p>
       <p className="text-xl leading-tight font-bold">{label}</p>
-      <p className="text-sm text-soft">
-        {isBend ? 'Follow the back of the thigh to the hock.' : word.how}
-      </p>
+      <p className="text-sm text-soft">{isBend ? BEND.how : word.how}</p>
       <div role="group" aria-label={label} className="grid grid-cols-3 gap-1 pt-2">
         {isBend
           ? BENDS.map(({ value, label: bend }) => (
