@@ -156,7 +156,7 @@ async fn the_hands_on_goes_by_the_keyboard_alone() {
         stage.go(&format!("{visit}/photo")).await;
         stage.until_text("Load a photo").await;
         // The driver's Tab does not leave a file's field; a person's does.
-        stage.script("document.querySelector('summary').focus()").await;
+        stage.script("[...document.querySelectorAll('button')].find((b) => b.innerText.startsWith('Simulated camera')).focus()").await;
         stage.press(Key::Enter).await;
         stage.tab_to("Take a simulated photo").await;
         stage.press(Key::Enter).await;

@@ -57,7 +57,7 @@ async fn the_tape_reads_the_result_and_a_photo_shows_it() {
         stage.go(&format!("{visit}/check?walk=front")).await;
         stage.until_text("Its photo from here").await;
         stage
-            .script("[...document.querySelectorAll('summary')].find((s) => s.innerText.startsWith('Simulated camera')).click()")
+            .touch(&stage.find("Simulated camera, to try without a real one").await)
             .await;
         stage.touch(&stage.find("Take a simulated photo").await).await;
         stage
@@ -141,7 +141,7 @@ async fn a_finished_dog_is_walked_round_and_goes_home() {
         // From here the finished dog is photographed.
         stage.until_text("Its photo from here").await;
         stage
-            .script("[...document.querySelectorAll('summary')].find((s) => s.innerText.startsWith('Simulated camera')).click()")
+            .touch(&stage.find("Simulated camera, to try without a real one").await)
             .await;
         stage.touch(&stage.find("Take a simulated photo").await).await;
         stage

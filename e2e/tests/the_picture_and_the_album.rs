@@ -1,6 +1,8 @@
 //! The owner's picture, what the owner wants off, a big change, the album: in the browser.
 #![allow(clippy::unwrap_used, reason = "a test says what broke by failing")]
 
+use fantoccini::Locator;
+
 use crate::support;
 
 use support::{TABLET, on_stage};
@@ -19,7 +21,7 @@ async fn a_picture_becomes_targets() {
         stage.go(&format!("{visit}/picture")).await;
         stage.until_text("its ratios become targets").await;
         stage
-            .script("[...document.querySelectorAll('summary')].find((s) => s.innerText.startsWith('Simulated camera')).click()")
+            .touch(&stage.find("Simulated camera, to try without a real one").await)
             .await;
         stage.touch(&stage.find("Take a simulated photo").await).await;
         stage
@@ -102,7 +104,7 @@ async fn a_finished_dog_with_leave_is_laid_beside_another() {
         stage.go(&format!("{visit}/keep")).await;
         stage.until_text("Before and after").await;
         stage
-            .script("[...document.querySelectorAll('summary')].find((s) => s.innerText.startsWith('Simulated camera')).click()")
+            .touch(&stage.find("Simulated camera, to try without a real one").await)
             .await;
         stage.touch(&stage.find("Take a simulated photo").await).await;
         stage.until_text("lets it be shown").await;
@@ -113,9 +115,15 @@ async fn a_finished_dog_with_leave_is_laid_beside_another() {
         let other = stage.visit_of("Turntable").await;
         stage.go(&format!("{other}/album")).await;
         stage.until_text("Size").await;
-        stage
-            .script("for (const s of document.querySelectorAll('select')) { s.value = ''; s.dispatchEvent(new Event('change', { bubbles: true })); }")
-            .await;
+        // Every filter that is set is let go.
+        let set = "[...document.querySelectorAll('main [aria-haspopup=listbox]')].find((b) => b.innerText !== 'any')?.ariaLabel";
+        while let Some(filter) = stage.script(&format!("return {set}")).await.as_str() {
+            stage.touch(&stage.find(filter).await).await;
+            let any = Locator::XPath("//*[@role='option' and .='any']");
+            stage.touch(&stage.client.find(any).await.unwrap()).await;
+            let quoted = serde_json::to_string(filter).unwrap();
+            stage.until("it is let go", &format!("{set} !== {quoted}")).await;
+        }
         stage
             .until(
                 "Tappet stands beside",

@@ -122,7 +122,7 @@ async fn the_focus_lands_where_the_work_begins() {
                     "document.activeElement.id === 'work'",
                 )
                 .await;
-            let is_field = "return document.activeElement.matches('main input, main textarea, main [role=radio], main select, main [aria-pressed]')";
+            let is_field = "return document.activeElement.matches('main input, main textarea, main [role=radio], main [aria-haspopup=listbox], main [aria-pressed]')";
             let mut tabs = 0;
             while stage.script(is_field).await != true {
                 stage.press(Key::Tab).await;

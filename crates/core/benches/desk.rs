@@ -17,9 +17,22 @@ use veliform_core::look::{Look, LookId};
 use veliform_core::shape::{
     BothSides, dress_now, front_pieces, rear_pieces, side_pieces, top_pieces,
 };
-use veliform_core::solve::{Matrix, programme, solve_lengths};
+use veliform_core::solve::{Matrix, Workers, programme, solve_lengths};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{LookChoice, Visit, fold};
+
+/// Both cores, as the server hands them in.
+#[derive(Debug)]
+struct TwoThreads;
+
+impl Workers for TwoThreads {
+    fn both(&self, one: &mut (dyn FnMut() + Send), other: &mut (dyn FnMut() + Send)) {
+        std::thread::scope(|scope| {
+            scope.spawn(one);
+            other();
+        });
+    }
+}
 
 fn dog() -> Dog {
     serde_json::from_value(serde_json::json!({
@@ -125,6 +138,7 @@ fn speed(c: &mut Criterion) {
     c.bench_function("what to measure next", |b| {
         b.iter(|| {
             Desk::new(&dog, black_box(&visit), &house, &kit)
+                .with_workers(&TwoThreads)
                 .what_next()
                 .expect("solves")
         });
@@ -142,6 +156,7 @@ fn speed(c: &mut Criterion) {
     c.bench_function("all looks ranked, the first three drawn", |b| {
         b.iter(|| {
             Desk::new(&dog, black_box(&visit), &house, &kit)
+                .with_workers(&TwoThreads)
                 .offers(&[], &options)
                 .expect("solves")
         });
@@ -170,10 +185,18 @@ fn speed(c: &mut Criterion) {
         });
     });
     c.bench_function("every place of every line, priced", |b| {
-        b.iter(|| Desk::new(&dog, black_box(&visit), &house, &kit).line_offers());
+        b.iter(|| {
+            Desk::new(&dog, black_box(&visit), &house, &kit)
+                .with_workers(&TwoThreads)
+                .line_offers()
+        });
     });
     c.bench_function("every school tried on the dog", |b| {
-        b.iter(|| Desk::new(&dog, black_box(&visit), &house, &kit).schools());
+        b.iter(|| {
+            Desk::new(&dog, black_box(&visit), &house, &kit)
+                .with_workers(&TwoThreads)
+                .schools()
+        });
     });
     c.bench_function("plan with its drawing", |b| {
         b.iter(|| {

@@ -18,6 +18,7 @@ use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::report::line_offers;
 use veliform_core::say::Words;
 use veliform_core::schools::{Answer, Schools};
+use veliform_core::solve::OneWorker;
 use veliform_core::units::Length;
 use veliform_core::visit::{Entry, EntryBody, fold};
 
@@ -147,7 +148,7 @@ fn a_line_put_by_hand_stays_beside_a_patch() {
 fn a_waist_goes_between_its_places_and_its_price_is_the_plans_own() {
     let base = job(Look::shipped(LookId::Lamb), |b, h| b.length = 1.08 * h).placed(LineStop::AtRib);
     let plan = make_plan(&base).expect("solves");
-    let offers = line_offers(&base, &plan).expect("solves");
+    let offers = line_offers(&base, &plan, &OneWorker).expect("solves");
     let waist = offers.iter().find(|o| o.line == LineName::Waist);
     let back = &waist.expect("moves").nudges[0];
     assert_abs_diff_eq!(back.by_mm.as_mm(), 5.0, epsilon = 1e-9);

@@ -12,6 +12,7 @@ use support::tool;
 use uuid::Uuid;
 use veliform_core::coat::{Texture, grown_mm};
 use veliform_core::learn::{GrowthReading, Prior, growth_factor, learn};
+use veliform_core::solve::OneWorker;
 
 const PRIOR: Prior = Prior {
     value: 16.0,
@@ -375,7 +376,7 @@ mod from_the_log {
             });
             jobs.push(Desk::new(&dog, &visit, &house, &kit).chosen_job());
         }
-        let buy = what_to_buy(&jobs, &kit).expect("solves");
+        let buy = what_to_buy(&jobs, &kit, &OneWorker).expect("solves");
         assert!(!buy.is_empty() && buy.len() <= 3);
         // With the comb bought the plans are made anew: as many as it says are better by their balance
         // or their minutes of shears, which is what a salon buys it for.
@@ -415,6 +416,10 @@ mod from_the_log {
         let whole: Vec<Tool> = (1..60_u32)
             .map(|mm| tool(u128::from(mm), ToolKind::Comb, f64::from(mm)))
             .collect();
-        assert!(what_to_buy(&jobs, &whole).expect("solves").is_empty());
+        assert!(
+            what_to_buy(&jobs, &whole, &OneWorker)
+                .expect("solves")
+                .is_empty()
+        );
     }
 }

@@ -18,7 +18,7 @@ use veliform_core::plan::{PlanCoat, dress_plan, make_plan};
 use veliform_core::report::line_offers;
 use veliform_core::say::Words;
 use veliform_core::shape::Station as S;
-use veliform_core::solve::{Unit, programme};
+use veliform_core::solve::{OneWorker, Unit, programme};
 use veliform_core::visit::{Entry, EntryBody, fold};
 
 fn solved(look: &Look, height: f64, change: impl FnOnce(&mut Build, f64)) -> Solved {
@@ -137,7 +137,7 @@ fn the_price_of_a_place_is_what_a_plan_made_there_loses() {
     let job = job(Look::shipped(LookId::Lamb), |b, h| b.back_drop = 0.012 * h);
     let plan = make_plan(&job).expect("solves");
     let here = score(&plan.solution.points, &plan.solution.lengths_mm);
-    let offers = line_offers(&job, &plan).expect("solves");
+    let offers = line_offers(&job, &plan, &OneWorker).expect("solves");
     let mut priced = 0;
     for offer in offers.iter().filter(|o| o.line != LineName::BackPass) {
         assert_eq!(

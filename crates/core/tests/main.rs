@@ -42,6 +42,7 @@ mod renewed;
 mod schools;
 mod second_solver;
 mod shape_values;
+mod sheet_rows;
 mod sheets;
 mod sheets_of_views;
 mod sites;

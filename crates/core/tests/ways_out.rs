@@ -249,6 +249,10 @@ fn roughing_out_says_what_it_saves() {
     let minutes: f64 = said[0].parse().expect("a number");
     let saved = 4.0 * faces / 10.0 * (20.0 - 5.6);
     assert!((minutes - saved).abs() < 1.5, "{minutes} of {saved:.1}");
-    let mut left = rough.iter().flat_map(|s| &s.amounts);
-    assert!(left.any(|a| a.contains("The shears take") || a.contains("for the shears")));
+    // Where nothing but a hand stops the tool, it is said where to stop.
+    let held_off = rough.iter().filter(|s| s.stroke.contains("held off"));
+    for step in held_off {
+        let says = |a: &String| a.starts_with("Leave ") && a.ends_with("and a little");
+        assert!(step.amounts.iter().any(says), "{:?}", step.amounts);
+    }
 }

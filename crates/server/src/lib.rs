@@ -18,6 +18,7 @@ mod methods;
 mod place;
 mod serve;
 mod versions;
+mod workers;
 
 pub use commands::run;
 pub use front::Files;

@@ -412,7 +412,7 @@ impl Stage {
         let from = Instant::now();
         let quoted = xpath_text(name);
         let path = format!(
-            "(//*[self::a or self::button or self::summary or @role='radio' or @role='option'][normalize-space(.)={quoted} or @aria-label={quoted} or ((@data-hold or @data-next) and starts-with(normalize-space(.), {quoted}))] | //label[contains(normalize-space(.), {quoted})]//*[self::input or self::textarea] | //input[@id=(//label[contains(normalize-space(.), {quoted})]/@for)])[1]"
+            "(//*[self::a or self::button or @role='radio' or @role='option'][normalize-space(.)={quoted} or @aria-label={quoted} or ((@data-hold or @data-next) and starts-with(normalize-space(.), {quoted}))] | //label[contains(normalize-space(.), {quoted})]//*[self::input or self::textarea] | //input[@id=(//label[contains(normalize-space(.), {quoted})]/@for)])[1]"
         );
         loop {
             if let Ok(element) = self.client.find(Locator::XPath(&path)).await {
@@ -655,7 +655,7 @@ impl Stage {
         for _ in 0..160 {
             let is_there = self
                 .script(&format!(
-                    "const e = document.activeElement; if (!e.matches('a, button, input, textarea, select, [role=radio], [role=group][tabindex]')) return false; const labels = e.labels ? [...e.labels].map(l => l.innerText).join(' ') : ''; \
+                    "const e = document.activeElement; if (!e.matches('a, button, input, textarea, [role=radio], [role=group][tabindex]')) return false; const labels = e.labels ? [...e.labels].map(l => l.innerText).join(' ') : ''; \
                      const text = (e.getAttribute('aria-label') ?? '') + ' ' + labels + ' ' + (e.innerText ?? ''); \
                      return text.replace(/\\s+/g, ' ').trim().includes({quoted})"
                 ))
@@ -870,6 +870,12 @@ fn capabilities() -> serde_json::Map<String, Value> {
         "--force-device-scale-factor=1",
         "--lang=en-GB",
         "--window-size=1280,800",
+        // Tests wait for each other's processor: no process for a graphics card that is not there, no
+        // pictures between a state and the next, nothing compiled better than a page needs that lives for
+        // half a minute.
+        "--in-process-gpu",
+        "--force-prefers-reduced-motion",
+        "--js-flags=--no-maglev --no-turbofan",
     ]
     .iter()
     .map(|s| (*s).to_owned())

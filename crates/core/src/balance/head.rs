@@ -156,72 +156,88 @@ fn head_size(subject: &Subject, edges: &HeadEdges) -> BalancePoint {
 /// the look's own that puts head size and ear end into their range, as far as coat and limits go.
 ///
 /// # Units and shapes
-/// `safe` gives a zone's shortest safe length, mm. Sets the look's nominal lengths of this subject.
+/// `safe` gives a zone's shortest safe length, mm.
+#[must_use]
 pub fn fit_head(
-    subject: &mut Subject,
+    subject: Subject,
     coat: &CoatNow,
     lengths_mm: &[f64],
     safe: &dyn Fn(Zone) -> f64,
-) {
+) -> Subject {
+    // The beard first: the head's size and the ear's end are read from it.
+    [Zone::Beard, Zone::Topknot, Zone::Ear]
+        .into_iter()
+        .fold(subject, |subject, zone| {
+            match in_proportion(&subject, coat, lengths_mm, safe, zone) {
+                Some(mm) => subject.with_nominal(zone, mm),
+                None => subject,
+            }
+        })
+}
+
+/// The length that brings a zone of the head into proportion, mm; none where the look's own does.
+fn in_proportion(
+    subject: &Subject,
+    coat: &CoatNow,
+    lengths_mm: &[f64],
+    safe: &dyn Fn(Zone) -> f64,
+    zone: Zone,
+) -> Option<f64> {
     let h = subject.height();
-    let nominal = |subject: &Subject, zone| subject.look.nominal_mm(zone, h);
     let withers = subject.y(Station::Withers).at(lengths_mm);
     let shoulder = subject.shape.point_of_shoulder.y;
     let (low, high) = subject.look.targets.head_size;
     let ear_end = subject.look.targets.ear_end;
     let size = |e: &HeadEdges| e.top.y - e.under_beard.y;
-    // The beard first: the head's size and the ear's end are read from it.
-    for zone in [Zone::Beard, Zone::Topknot, Zone::Ear] {
-        let own = nominal(subject, zone);
-        let (least, most) = bounds(coat, zone, safe(zone));
-        let can = |mm: f64| mm.min(most).max(least);
-        let fits = if zone == Zone::Beard {
-            BEARD_FITS
-        } else {
-            FITS
-        };
-        let (least, most) = (can(own * fits.start()), can(own * fits.end()));
-        // How much too long the hair is at a length, and how much too short.
-        let wrong = |mm: f64| -> f64 {
-            let dressing = dressed_head(subject, coat, safe, zone, mm);
-            let edges = head_edges(&subject.shape, &subject.build, &dressing);
-            let over =
-                |value: f64, low: f64, high: f64| (value - high).max(0.0) - (low - value).max(0.0);
-            match (zone, edges.ear_end) {
-                (Zone::Beard, _) => (-edges.nose_before - NOSE_TOLERANCE * h).max(0.0),
-                (Zone::Topknot, _) if !has_judged_size(&subject.look) => 0.0,
-                (Zone::Topknot, _) => over(size(&edges), low * withers, high * withers),
-                (_, Some(end)) => match ear_rule(subject, &edges) {
-                    EarRule::BesideBeard => {
-                        over(edges.under_beard.y - end.y, ear_end.0 * h, ear_end.1 * h)
-                    }
-                    EarRule::OverShoulder => (shoulder - end.y).max(0.0),
-                    EarRule::AsItIs => 0.0,
-                },
-                (_, None) => 0.0,
-            }
-        };
-        let start = can(own);
-        let off = wrong(start);
-        if off == 0.0 {
-            continue;
+    let own = subject.look.nominal_mm(zone, h);
+    let (least, most) = bounds(coat, zone, safe(zone));
+    let can = |mm: f64| mm.min(most).max(least);
+    let fits = if zone == Zone::Beard {
+        BEARD_FITS
+    } else {
+        FITS
+    };
+    let (least, most) = (can(own * fits.start()), can(own * fits.end()));
+    // How much too long the hair is at a length, and how much too short.
+    let wrong = |mm: f64| -> f64 {
+        let dressing = dressed_head(subject, coat, safe, zone, mm);
+        let edges = head_edges(&subject.shape, &subject.build, &dressing);
+        let over =
+            |value: f64, low: f64, high: f64| (value - high).max(0.0) - (low - value).max(0.0);
+        match (zone, edges.ear_end) {
+            (Zone::Beard, _) => (-edges.nose_before - NOSE_TOLERANCE * h).max(0.0),
+            (Zone::Topknot, _) if !has_judged_size(&subject.look) => 0.0,
+            (Zone::Topknot, _) => over(size(&edges), low * withers, high * withers),
+            (_, Some(end)) => match ear_rule(subject, &edges) {
+                EarRule::BesideBeard => {
+                    over(edges.under_beard.y - end.y, ear_end.0 * h, ear_end.1 * h)
+                }
+                EarRule::OverShoulder => (shoulder - end.y).max(0.0),
+                EarRule::AsItIs => 0.0,
+            },
+            (_, None) => 0.0,
         }
-        // The longest that is not too long, or the shortest that is not too short.
-        let (mut good, mut bad) = if off > 0.0 {
-            (least, start)
-        } else {
-            (most, start)
-        };
-        for _ in 0..HALVINGS {
-            let middle = f64::midpoint(good, bad);
-            if wrong(middle) * off > 0.0 {
-                bad = middle;
-            } else {
-                good = middle;
-            }
-        }
-        subject.look.set_nominal_mm(zone, good, h);
+    };
+    let start = can(own);
+    let off = wrong(start);
+    if off == 0.0 {
+        return None;
     }
+    // The longest that is not too long, or the shortest that is not too short.
+    let (mut good, mut bad) = if off > 0.0 {
+        (least, start)
+    } else {
+        (most, start)
+    };
+    for _ in 0..HALVINGS {
+        let middle = f64::midpoint(good, bad);
+        if wrong(middle) * off > 0.0 {
+            bad = middle;
+        } else {
+            good = middle;
+        }
+    }
+    Some(good)
 }
 
 /// How many tolerances the head's size is off when its hair is brought into proportion in another
@@ -238,8 +254,7 @@ pub(crate) fn head_size_off(
     if !has_judged_size(&subject.look) {
         return None;
     }
-    let mut fitted = subject.clone();
-    fit_head(&mut fitted, coat, lengths_mm, safe);
+    let fitted = fit_head(subject.clone(), coat, lengths_mm, safe);
     let (least, most) = bounds(coat, Zone::Topknot, safe(Zone::Topknot));
     let nominal = fitted.look.nominal_mm(Zone::Topknot, fitted.height());
     let topknot = nominal.min(most).max(least);

@@ -118,6 +118,16 @@ impl Subject {
         Self { lines, ..self }
     }
 
+    /// The same dog under the look with another length of a zone that has no unknown: the head's.
+    #[must_use]
+    pub fn with_nominal(self, zone: Zone, mm: f64) -> Self {
+        let height = self.height();
+        Self {
+            look: self.look.with_nominal_mm(zone, mm, height),
+            ..self
+        }
+    }
+
     /// How many unknowns.
     pub fn len(&self) -> usize {
         self.spots.len()

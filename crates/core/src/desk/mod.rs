@@ -26,7 +26,7 @@ use crate::kit::Tool;
 use crate::plan::{Plan, PlanMemo, make_plan};
 use crate::report::{LineOffer, line_offers};
 use crate::say::Words;
-use crate::solve::SolveError;
+use crate::solve::{OneWorker, SolveError, Workers};
 use crate::sure::{WhatNext, what_next};
 use crate::visit::Visit;
 
@@ -49,6 +49,7 @@ pub struct Desk<'a> {
     kit: &'a [Tool],
     before: Before,
     memo: Option<&'a PlanMemo>,
+    workers: &'a dyn Workers,
     /// The frame.
     pub frame: Frame,
     /// The coat today.
@@ -71,6 +72,7 @@ impl<'a> Desk<'a> {
             kit,
             before: Before::default(),
             memo: None,
+            workers: &OneWorker,
             frame,
             coat,
             problems,
@@ -88,6 +90,13 @@ impl<'a> Desk<'a> {
     #[must_use]
     pub const fn with_memo(mut self, memo: &'a PlanMemo) -> Self {
         self.memo = Some(memo);
+        self
+    }
+
+    /// Has what falls into halves done by others than this one thread.
+    #[must_use]
+    pub const fn with_workers(mut self, workers: &'a dyn Workers) -> Self {
+        self.workers = workers;
         self
     }
 
@@ -111,7 +120,7 @@ impl<'a> Desk<'a> {
     /// If the solver gives no answer, a fault of ours.
     pub fn line_offers(&self) -> Result<Vec<LineOffer>, SolveError> {
         let job = self.chosen_job();
-        line_offers(&job, self.planned(&job)?.as_ref())
+        line_offers(&job, self.planned(&job)?.as_ref(), self.workers)
     }
 
     /// What to measure next, judged by the look chosen, or the first.
@@ -120,6 +129,12 @@ impl<'a> Desk<'a> {
     /// If the solver gives no answer, a fault of ours.
     pub fn what_next(&self) -> Result<WhatNext, SolveError> {
         let words = self.words();
-        what_next(&self.visit.frame, &self.frame, &self.chosen_job(), &words)
+        what_next(
+            &self.visit.frame,
+            &self.frame,
+            &self.chosen_job(),
+            &words,
+            self.workers,
+        )
     }
 }

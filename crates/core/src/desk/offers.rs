@@ -73,7 +73,7 @@ impl Desk<'_> {
                 })
                 .collect()
         };
-        let mut ranked = in_halves(&LookId::ALL, weigh)?;
+        let mut ranked = in_halves(self.workers, &LookId::ALL, weigh)?;
         ranked.sort_by(|a, b| a.0.cost.total_cmp(&b.0.cost));
         let wanted: Vec<LookId> = if shown.is_empty() {
             ranked

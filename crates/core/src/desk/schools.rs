@@ -58,7 +58,7 @@ impl Desk<'_> {
     /// If the solver gives no answer, a fault of ours.
     pub fn schools(&self) -> Result<Vec<QuestionHere>, SolveError> {
         let ours = self.plan(Reasons::Skip)?.report;
-        let mut questions = in_halves(Question::ALL, |questions: &[Question]| {
+        let mut questions = in_halves(self.workers, Question::ALL, |questions: &[Question]| {
             let tried = questions.iter().map(|q| self.question_here(*q, &ours));
             tried.collect::<Result<Vec<_>, SolveError>>()
         })?;

@@ -1,7 +1,8 @@
 use kurbo::{Point, Vec2};
 
-use super::annotate::{BLEND, number_role, value_text};
 use super::canvas::{Painter, Room};
+use super::chalk::BLEND;
+use super::measures::{number_role, value_text};
 use super::pins::Pins;
 use super::scene::{Layers, Scene};
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};

@@ -313,9 +313,11 @@ impl Look {
             && of(zone) >= of(Zone::Back) + FULLER_MM
     }
 
-    /// Another length of a zone on a dog of this height, mm.
-    pub(crate) fn set_nominal_mm(&mut self, zone: Zone, mm: f64, height_mm: f64) {
+    /// The look with another length of a zone on a dog of this height, mm.
+    #[must_use]
+    pub(crate) fn with_nominal_mm(mut self, zone: Zone, mm: f64, height_mm: f64) -> Self {
         self.nominal_mm[zone as usize] = mm / self.scale(height_mm);
+        self
     }
 
     /// Hair at the occiput where the crest joins, mm: the topknot's, or less where it is a piece of

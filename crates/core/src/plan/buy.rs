@@ -6,7 +6,7 @@ use super::make::{Plan, make_plan_to};
 use crate::balance::score;
 use crate::job::Job;
 use crate::kit::{ClipperFit, Tool, ToolKind, ToolState};
-use crate::solve::{Accuracy, SolveError, UnitCut, in_halves};
+use crate::solve::{Accuracy, SolveError, UnitCut, Workers, in_halves};
 use crate::units::Length;
 
 /// A comb that is not in the kit, with what it would do.
@@ -41,8 +41,12 @@ const NAMED: usize = 3;
 ///
 /// # Errors
 /// If the solver gives no answer, a fault of ours.
-pub fn what_to_buy(jobs: &[Job], kit: &[Tool]) -> Result<Vec<Buy>, SolveError> {
-    let plans: Vec<(Plan, &Job)> = in_halves(jobs, |jobs: &[Job]| {
+pub fn what_to_buy(
+    jobs: &[Job],
+    kit: &[Tool],
+    workers: &dyn Workers,
+) -> Result<Vec<Buy>, SolveError> {
+    let plans: Vec<(Plan, &Job)> = in_halves(workers, jobs, |jobs: &[Job]| {
         let made = jobs.iter().map(|job| make_plan_to(job, Accuracy::Rough));
         made.collect::<Result<Vec<_>, _>>()
     })?
@@ -55,7 +59,7 @@ pub fn what_to_buy(jobs: &[Job], kit: &[Tool]) -> Result<Vec<Buy>, SolveError> {
             .all(|t| (t.leaves_mm.as_mm() - mm).abs() > SAME_MM)
     };
     let sold: Vec<f64> = SOLD_MM.into_iter().filter(is_new).collect();
-    let weighed = in_halves(&sold, |sold: &[f64]| {
+    let weighed = in_halves(workers, &sold, |sold: &[f64]| {
         sold.iter().map(|mm| weigh(*mm, &plans)).collect()
     })?;
     let mut offers: Vec<(f64, Buy)> = weighed.into_iter().flatten().collect();

@@ -67,9 +67,9 @@ pub fn make_plan_to(job: &Job, accuracy: Accuracy) -> Result<Plan, SolveError> {
     let subject = job.subject();
     let sought = Sought::of(&subject);
     let solution = sought.solve(&subject, accuracy)?;
-    let mut subject = with_lines_solved(subject.today(), &solution, job);
+    let subject = with_lines_solved(subject.today(), &solution, job);
     let safe = |zone| job.safe_mm(zone);
-    fit_head(&mut subject, &job.coat, &solution.lengths_mm, &safe);
+    let subject = fit_head(subject, &job.coat, &solution.lengths_mm, &safe);
     let cutting = cut_with(&subject, &sought, &solution, job, &job.kit, accuracy)?;
     let lines = subject.lines.clone();
     let lines = match cutting.back_pass {

@@ -7,7 +7,7 @@ use crate::look::{LineName, LineStop};
 use crate::placing::skirt_stop;
 use crate::plan::{Plan, make_plan_to};
 use crate::say::Words;
-use crate::solve::{Accuracy, SolveError, back_split, in_halves, solve_lengths_to};
+use crate::solve::{Accuracy, SolveError, Workers, back_split, in_halves, solve_lengths_to};
 use crate::units::Length;
 
 /// A place a line can be moved to, with what it costs.
@@ -76,7 +76,11 @@ const MOVABLE: [LineName; 11] = [
 ///
 /// # Errors
 /// If the solver gives no answer, a fault of ours.
-pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError> {
+pub fn line_offers(
+    job: &Job,
+    plan: &Plan,
+    workers: &dyn Workers,
+) -> Result<Vec<LineOffer>, SolveError> {
     let here = &plan.subject.lines;
     let lines: Vec<LineName> = MOVABLE.into_iter().filter(|l| here.offers(*l)).collect();
     let back = BackHere::of(job, plan)?;
@@ -86,7 +90,7 @@ pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError>
         .flat_map(|line| line.stops())
         .filter(|stop| is_offered(*stop, plan, job))
         .collect();
-    let priced = in_halves(&asked, |stops: &[LineStop]| {
+    let priced = in_halves(workers, &asked, |stops: &[LineStop]| {
         stops
             .iter()
             .map(|stop| {
@@ -107,7 +111,7 @@ pub fn line_offers(job: &Job, plan: &Plan) -> Result<Vec<LineOffer>, SolveError>
             })
             .collect()
     })?;
-    let nudged = in_halves(&lines, |lines: &[LineName]| {
+    let nudged = in_halves(workers, &lines, |lines: &[LineName]| {
         lines
             .iter()
             .map(|line| nudges(*line, job, plan, &back))

@@ -3,6 +3,7 @@ use uuid::Uuid;
 use super::cautions::Hazard;
 use super::faces::face_amounts;
 use super::minutes as m;
+use super::rows::{ROUGHING_STROKE, USUAL_STROKE};
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::Texture;
@@ -181,7 +182,7 @@ impl<'a> Writer<'a> {
             .filter(|c| c.stroke == Stroke::Scissor)
             .collect();
         if !roughed.is_empty() {
-            amounts.extend(self.roughed(&roughed, tool, legs > 0.0));
+            amounts.extend(self.roughed(&roughed, legs > 0.0));
         }
         amounts.extend(self.second_pass(main.run, tool));
         amounts.extend(self.rolled(&units));
@@ -220,26 +221,9 @@ impl<'a> Writer<'a> {
         );
     }
 
-    /// How deep the comb goes where it only roughs out, where it stops, and what that saves.
-    fn roughed(&mut self, cuts: &[&UnitCut], tool: Uuid, is_of_legs: bool) -> Vec<String> {
-        let known = self.job.kit.iter().find(|t| t.id == tool);
-        let Some(comb) = known.map(|t| t.leaves_mm.as_mm()) else {
-            return Vec::new();
-        };
+    /// Where the comb stops that only roughs out held off, and what roughing out saves.
+    fn roughed(&mut self, cuts: &[&UnitCut], is_of_legs: bool) -> Vec<String> {
         let mut said = Vec::new();
-        let pressed = cuts
-            .iter()
-            .filter(|c| c.roughing != Some(Roughing::HeldOff));
-        let most = pressed
-            .flat_map(|cut| &cut.leaves_mm)
-            .fold(0.0_f64, |most, mm| most.max(comb - mm));
-        if most >= LEAST_SAID_MM {
-            said.push(format!(
-                "The shears take up to {} {} more",
-                self.words.told(most, true),
-                self.words.unit()
-            ));
-        }
         let held_off: Vec<&UnitCut> = cuts
             .iter()
             .filter(|c| c.roughing == Some(Roughing::HeldOff))
@@ -251,7 +235,7 @@ impl<'a> Writer<'a> {
                 (a.min(mm), b.max(mm))
             });
             said.push(format!(
-                "Leave {} {} and a little for the shears",
+                "Leave {} {} and a little",
                 self.words.told_span(low, high, true),
                 self.words.unit()
             ));
@@ -355,7 +339,7 @@ impl<'a> Writer<'a> {
                 ),
                 tool: self.words.tool(longer),
                 tool_id: Some(longer),
-                stroke: "full, with the lay",
+                stroke: USUAL_STROKE,
                 minutes,
                 zones: units.iter().map(|u| u.zone()).collect(),
                 hazards,
@@ -457,9 +441,6 @@ fn legs_of(faces: f64) -> f64 {
     4.0 * faces / 10.0
 }
 
-/// Less is not said, mm (modelling choice: what a hand tells apart).
-const LEAST_SAID_MM: f64 = 2.0;
-
 /// How a tool is run in a pass: in the order it is done with one tool in hand.
 #[derive(Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
 enum Run {
@@ -487,11 +468,11 @@ impl Run {
 
     const fn stroke(self) -> &'static str {
         match self {
-            Self::Full => "full, with the lay",
+            Self::Full => USUAL_STROKE,
             Self::Against => "full, against the lay",
             Self::Skim => "skim, weight off",
-            Self::RoughPressed => "with the lay; the rest to shears",
-            Self::RoughHeldOff => "skim, held off: only the tips; the rest to shears",
+            Self::RoughPressed => ROUGHING_STROKE,
+            Self::RoughHeldOff => "skim, held off; shears finish",
         }
     }
 }

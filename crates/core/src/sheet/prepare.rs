@@ -2,6 +2,7 @@ use uuid::Uuid;
 
 use super::cautions::Hazard;
 use super::minutes as m;
+use super::rows::USUAL_STROKE;
 use super::small_jobs::tick;
 use super::step::{Stage, StepKind};
 use super::writer::{Draft, Writer};
@@ -172,7 +173,7 @@ impl Writer<'_> {
         let draft = Draft {
             what: format!("Rough out the {what}{around}; level the edges again when dry"),
             tool: self.words.tool(tool),
-            stroke: "full, with the lay",
+            stroke: USUAL_STROKE,
             from: "nape".into(),
             to: "a hand above every line".into(),
             minutes,

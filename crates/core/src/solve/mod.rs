@@ -1,13 +1,12 @@
 //! The solve: lengths by a convex quadratic programme, then owned tools, then reasons.
 
-mod halves;
 mod lengths;
 mod programme;
 mod shears;
 mod tools;
 mod units;
+mod workers;
 
-pub use halves::in_halves;
 pub use lengths::{Built, Solution, Sought, programme, solve_lengths, solve_lengths_to};
 pub use programme::{Accuracy, Matrix, Optimum, Programme, SolveError};
 pub use tools::{
@@ -15,3 +14,4 @@ pub use tools::{
 };
 pub use units::Unit;
 pub(crate) use units::{back_place, back_split};
+pub use workers::{OneWorker, Workers, in_halves};

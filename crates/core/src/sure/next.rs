@@ -6,7 +6,7 @@ use crate::frame::{Doubt, Felt, Finding, Frame, FrameInput, Measure, Offsets, re
 use crate::job::Job;
 use crate::plan::{Plan, make_plan_to};
 use crate::say::Words;
-use crate::solve::{Accuracy, SolveError, in_halves};
+use crate::solve::{Accuracy, SolveError, Workers, in_halves};
 use crate::units::Length;
 
 /// A measure not taken yet, and what taking it would settle.
@@ -51,6 +51,7 @@ pub fn what_next(
     frame: &Frame,
     job: &Job,
     words: &Words<'_>,
+    workers: &dyn Workers,
 ) -> Result<WhatNext, SolveError> {
     let today = make_plan_to(job, Accuracy::Rough)?;
     let left: Vec<&Doubt> = frame
@@ -69,7 +70,7 @@ pub fn what_next(
         Ok(found)
     };
     // Two solves a measure.
-    let mut ranked = in_halves(&left, weigh_all)?;
+    let mut ranked = in_halves(workers, &left, weigh_all)?;
     ranked.sort_by(|a, b| b.0.total_cmp(&a.0));
     let findings: Vec<NextFinding> = ranked.into_iter().map(|(_, f)| f).collect();
     let is_good_enough = !findings.iter().any(|f| f.changes_tool);

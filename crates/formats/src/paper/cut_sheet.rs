@@ -44,12 +44,15 @@ pub fn sheet_pages(sheet: &Sheet<'_>) -> Vec<String> {
         to: WORDS_TO,
     };
     let [large, small] = DRAWINGS;
-    let mut drawn = large;
-    let mut steps = place_steps(sheet.plan, &room(large.1));
-    if steps.len() > 1 {
-        drawn = small;
-        steps = place_steps(sheet.plan, &room(small.1));
-    }
+    let beside = place_steps(sheet.plan, &room(large.1));
+    let closer = place_steps(sheet.plan, &room(small.1));
+    // A smaller dog where the words are larger for it.
+    let is_closer = closer.steps.len() < beside.steps.len() || closer.size > beside.size;
+    let (drawn, steps) = if is_closer {
+        (small, closer.steps)
+    } else {
+        (large, beside.steps)
+    };
     let hints = place_hints(sheet.plan, &room(HINTS_FROM));
     let of = steps.len() + hints.len();
     let first_hints = steps.len();

@@ -25,6 +25,7 @@ use veliform_core::visit::{Entry, fold};
 use crate::blocking::{Salon, at_once, compute};
 use crate::body::Json;
 use crate::error::{ApiError, ErrorBody};
+use crate::workers::TwoThreads;
 
 /// A dog on the desk: what it stands on comes with the request, but for the log of a kept visit.
 #[derive(Debug, Deserialize, ToSchema)]
@@ -68,7 +69,8 @@ impl OnTheDesk {
         let visit = fold(&self.dog, log.iter().chain(&self.entries));
         let desk = Desk::new(&self.dog, &visit, &self.house, &self.kit)
             .with_before(self.before.clone())
-            .with_memo(&MADE_LAST);
+            .with_memo(&MADE_LAST)
+            .with_workers(&TwoThreads);
         work(&desk, &self.options)
     }
 

@@ -17,6 +17,7 @@ use veliform_store::{Store, VisitHead};
 
 use crate::blocking::{Salon, compute};
 use crate::error::{ApiError, ErrorBody};
+use crate::workers::TwoThreads;
 
 /// Newest visits read: the last months of two tables.
 const MOST_VISITS: u32 = 200;
@@ -94,7 +95,7 @@ pub(crate) async fn get_what_to_buy(
             .take(MOST_PLANS)
             .map(|p| Desk::new(&p.dog, &p.visit, &house, &kit).chosen_job())
             .collect();
-        Ok(what_to_buy(&jobs, &kit)?)
+        Ok(what_to_buy(&jobs, &kit, &TwoThreads)?)
     })
     .await?;
     Ok(web::Json(buy))

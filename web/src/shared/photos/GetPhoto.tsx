@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Failure, type Schemas } from '../api/client';
+import { Disclosed } from '../ui/Disclosed';
 import { Choice, Plain, Said } from '../ui/controls';
 import { numberOf } from '../ui/NumberField';
 
@@ -57,10 +58,7 @@ export function GetPhoto(props: {
         />
       </label>
       {sorry && <Said>{sorry}</Said>}
-      <details className="mt-2 border border-dashed border-ink px-2">
-        <summary className="flex min-h-12 cursor-pointer items-center text-sm">
-          Simulated camera, to try without a real one
-        </summary>
+      <Disclosed says="Simulated camera, to try without a real one">
         <div className="grid grid-cols-3 gap-2">
           <NumberField label="Turn °" value={turn} onChange={setTurn} />
           <NumberField label="Tilt °" value={tilt} onChange={setTilt} />
@@ -85,7 +83,7 @@ export function GetPhoto(props: {
             Take a simulated photo
           </Plain>
         </div>
-      </details>
+      </Disclosed>
     </div>
   );
 }

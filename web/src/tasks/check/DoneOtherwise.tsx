@@ -1,6 +1,8 @@
 import type { Schemas } from '../../shared/api/client';
 import { UNDER } from '../../shared/api/salon';
 import { useVisitWork } from '../../shared/visit/context';
+import { Disclosed } from '../../shared/ui/Disclosed';
+import { Pick } from '../../shared/ui/Pick';
 
 type Result = Schemas['ZoneResult'];
 
@@ -20,55 +22,31 @@ export function DoneOtherwise(props: {
   const { result, onChange } = props;
   const is = result.tool ?? result.under ?? result.stroke ?? null;
   return (
-    <details open={is !== null}>
-      <summary className="min-h-12 cursor-pointer py-3 text-sm underline">
-        {props.label}: done otherwise
-      </summary>
+    <Disclosed says={`${props.label}: done otherwise`} isOpen={is !== null}>
       <Pick
         label="Tool"
-        value={result.tool ?? ''}
-        options={kit.map((t) => ({ value: t.id, label: `${t.printed} ${t.kind}` }))}
+        value={result.tool ?? null}
+        options={orPlanned(kit.map((t) => ({ value: t.id, label: `${t.printed} ${t.kind}` })))}
         onPick={(tool) => onChange({ tool })}
       />
       <Pick
         label="Blade beneath the comb"
-        value={result.under ?? ''}
-        options={UNDER}
-        onPick={(under) => onChange({ under: UNDER.find((u) => u.value === under)?.value ?? null })}
+        value={result.under ?? null}
+        options={orPlanned(UNDER)}
+        onPick={(under) => onChange({ under })}
       />
       <Pick
         label="Stroke"
-        value={result.stroke ?? ''}
-        options={STROKES}
-        onPick={(stroke) =>
-          onChange({ stroke: STROKES.find((s) => s.value === stroke)?.value ?? null })
-        }
+        value={result.stroke ?? null}
+        options={orPlanned(STROKES)}
+        onPick={(stroke) => onChange({ stroke })}
       />
-    </details>
+    </Disclosed>
   );
 }
 
-function Pick(props: {
-  label: string;
-  value: string;
-  options: { value: string; label: string }[];
-  onPick: (value: string | null) => void;
-}) {
-  return (
-    <label className="block pt-1">
-      <span className="text-sm text-soft">{props.label}</span>
-      <select
-        className="h-12 w-full border border-ink bg-sheet px-2"
-        value={props.value}
-        onChange={(e) => props.onPick(e.target.value || null)}
-      >
-        <option value="">as planned</option>
-        {props.options.map((o) => (
-          <option key={o.value} value={o.value}>
-            {o.label}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
+function orPlanned<T extends string>(
+  options: { value: T; label: string }[],
+): { value: T | null; label: string }[] {
+  return [{ value: null, label: 'as planned' }, ...options];
 }

@@ -1,6 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
+import { Disclosed } from '../../shared/ui/Disclosed';
 import { MarginHead } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { CheckTabs } from './CheckTabs';
@@ -39,14 +40,11 @@ function Lengths({ report }: { report: Schemas['FinishReport'] }) {
       {quick.map((row) => (
         <ResultFields key={row.zone} row={row} />
       ))}
-      <details>
-        <summary className="flex min-h-12 cursor-pointer items-center font-bold text-chalk underline">
-          More zones
-        </summary>
+      <Disclosed says="More zones">
         {others.map((row) => (
           <ResultFields key={row.zone} row={row} />
         ))}
-      </details>
+      </Disclosed>
       {report.measured > 0 && <CameOut rows={report.balance} />}
     </>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
+import { Disclosed } from '../../shared/ui/Disclosed';
 import { Choice, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
@@ -49,10 +50,7 @@ export function ZoneMarksForm(props: {
   );
   const problem = problemOf(work, `marks.${label}`);
   return (
-    <details className="mt-2 border-t border-line" open={marks !== NO_MARKS}>
-      <summary className="flex min-h-12 cursor-pointer items-center font-bold">
-        Holes, patches, lay, lock
-      </summary>
+    <Disclosed says="Holes, patches, lay, lock" isOpen={marks !== NO_MARKS}>
       {length(
         'knot_from_skin_mm',
         'Knots begin',
@@ -126,6 +124,6 @@ export function ZoneMarksForm(props: {
       {length('drawn_out_mm', 'Lock, drawn out')}
       {length('standing_mm', 'Lock, settled', 'Both give the stand measured here.')}
       {problem && <Said>{problem.message}</Said>}
-    </details>
+    </Disclosed>
   );
 }

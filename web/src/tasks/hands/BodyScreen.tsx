@@ -5,6 +5,7 @@ import { spotOn } from '../../shared/sheet/place';
 import { ViewChoice } from '../../shared/sheet/ViewChoice';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
+import { Pick } from '../../shared/ui/Pick';
 import { MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { dayText } from '../../shared/units/show';
@@ -64,23 +65,12 @@ export function BodyScreen() {
         <>
           <HandsTabs />
           <MarginHead>Found on the body</MarginHead>
-          <label className="block pb-1">
-            <span className="text-sm text-soft">What</span>
-            <select
-              className="min-h-12 w-full border border-ink bg-sheet px-2"
-              value={kind}
-              onChange={(e) => {
-                const next = work.words.found.find((w) => w.kind === e.target.value);
-                if (next) setKind(next.kind);
-              }}
-            >
-              {work.words.found.map((w) => (
-                <option key={w.kind} value={w.kind}>
-                  {w.label}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Pick
+            label="What"
+            options={work.words.found.map((w) => ({ value: w.kind, label: w.label }))}
+            value={kind}
+            onPick={setKind}
+          />
           <p className="pb-2 text-sm text-soft">
             Touch the place on the dog, in any view. Nothing here diagnoses.
           </p>
@@ -230,24 +220,14 @@ function Earlier() {
               {outcome && `, then ${outcome.replace(/_/g, ' ')}`}
             </span>
           </p>
-          <select
-            aria-label={`What became of the ${labelOf(work.words, found.kind)}`}
-            className="min-h-12 w-full border border-ink bg-sheet px-2"
-            value={outcomes[found.id] ?? ''}
-            onChange={(e) => {
-              const next = OUTCOMES.find((o) => o.value === e.target.value);
-              if (next) work.say({ kind: 'outcome_set', found: found.id, outcome: next.value });
-            }}
-          >
-            <option value="" disabled>
-              What became of it?
-            </option>
-            {OUTCOMES.map((o) => (
-              <option key={o.value} value={o.value}>
-                {o.label}
-              </option>
-            ))}
-          </select>
+          <Pick
+            label={`What became of the ${labelOf(work.words, found.kind)}`}
+            hideLabel
+            asks="What became of it?"
+            options={OUTCOMES}
+            value={outcomes[found.id] ?? null}
+            onPick={(outcome) => work.say({ kind: 'outcome_set', found: found.id, outcome })}
+          />
         </div>
       ))}
     </>

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { nowMs } from '../../shared/clock/now';
 import { api, ask, Failure } from '../../shared/api/client';
+import { Disclosed } from '../../shared/ui/Disclosed';
 import { Plain, Said } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 
@@ -46,10 +47,7 @@ export function OwnTypeMaker() {
     );
   };
   return (
-    <details className="mt-4 border-t border-line pt-2">
-      <summary className="flex min-h-12 cursor-pointer items-center font-bold">
-        Make a type of our own
-      </summary>
+    <Disclosed says="Make a type of our own">
       <p className="text-sm text-soft">
         Its usual proportions come from the dogs you choose; each measure needs three of them.
       </p>
@@ -81,7 +79,7 @@ export function OwnTypeMaker() {
       </fieldset>
       <Plain onClick={make}>Make the type</Plain>
       <Answer said={said} />
-    </details>
+    </Disclosed>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useOwnTypes } from '../../shared/api/salon';
 import { useVisitWork } from '../../shared/visit/context';
+import { Pick } from '../../shared/ui/Pick';
 
 /** What the estimates start from: a type's usual proportions, with their source. */
 export function TypeRow() {
@@ -10,33 +11,27 @@ export function TypeRow() {
   const chosen = frame.own_type ? `own:${frame.own_type.id}` : frame.build;
   return (
     <div className="pb-2">
-      <label className="block">
-        <span className="font-bold">Estimates start from</span>
-        <select
-          className="mt-1 min-h-12 w-full border border-ink bg-sheet px-2"
-          value={chosen}
-          onChange={(e) => {
-            const type = own.data?.find((t) => `own:${t.id}` === e.target.value);
-            const build = work.words.builds.find((b) => b.build === e.target.value);
-            if (type) work.say({ kind: 'own_type_set', own_type: type });
-            else if (build) {
-              if (frame.own_type) work.say({ kind: 'own_type_set', own_type: null });
-              work.say({ kind: 'build_set', build: build.build });
-            }
-          }}
-        >
-          {work.words.builds.map((b) => (
-            <option key={b.build} value={b.build}>
-              {b.label}
-            </option>
-          ))}
-          {own.data?.map((t) => (
-            <option key={t.id} value={`own:${t.id}`}>
-              {t.name}, our own
-            </option>
-          ))}
-        </select>
-      </label>
+      <p className="font-bold" aria-hidden="true">
+        Estimates start from
+      </p>
+      <Pick
+        label="Estimates start from"
+        hideLabel
+        options={[
+          ...work.words.builds.map((b) => ({ value: b.build, label: b.label })),
+          ...(own.data ?? []).map((t) => ({ value: `own:${t.id}`, label: `${t.name}, our own` })),
+        ]}
+        value={chosen}
+        onPick={(value) => {
+          const type = own.data?.find((t) => `own:${t.id}` === value);
+          const build = work.words.builds.find((b) => b.build === value);
+          if (type) work.say({ kind: 'own_type_set', own_type: type });
+          else if (build) {
+            if (frame.own_type) work.say({ kind: 'own_type_set', own_type: null });
+            work.say({ kind: 'build_set', build: build.build });
+          }
+        }}
+      />
       <p className="text-sm text-soft">
         {frame.own_type
           ? `From our own measured dogs: ${Object.keys(frame.own_type.shares).length} proportions.`

@@ -1,4 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
+import { Pick } from '../../shared/ui/Pick';
 import { Choice, MarginHead, Said, type Option } from '../../shared/ui/controls';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
@@ -58,26 +59,15 @@ export function RecordForm() {
         onChange={(trust) => put({ trust })}
       />
       {problem && <Said>{problem.message}</Said>}
-      <label className="block pt-2">
-        <span className="text-sm text-soft">To grow, left alone</span>
-        <select
-          className="h-12 w-full border border-ink bg-sheet px-2"
-          value=""
-          onChange={(e) => {
-            const zone = words.zones.find((z) => z.zone === e.target.value)?.zone;
-            if (zone) put({ grow: [...grow, zone] });
-          }}
-        >
-          <option value="">add a zone</option>
-          {words.zones
-            .filter((z) => !grow.includes(z.zone))
-            .map((z) => (
-              <option key={z.zone} value={z.zone}>
-                {z.label}
-              </option>
-            ))}
-        </select>
-      </label>
+      <Pick
+        label="To grow, left alone"
+        asks="add a zone"
+        options={words.zones
+          .filter((z) => !grow.includes(z.zone))
+          .map((z) => ({ value: z.zone, label: z.label }))}
+        value={null}
+        onPick={(zone) => put({ grow: [...grow, zone] })}
+      />
       <ul className="flex flex-wrap gap-2 pt-2">
         {grow.map((zone) => {
           const label = words.zones.find((z) => z.zone === zone)?.label ?? zone;

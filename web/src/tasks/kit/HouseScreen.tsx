@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import { Failure, type Schemas } from '../../shared/api/client';
 import { useCatalogue, useHouse, usePutHouse, type House } from '../../shared/api/salon';
 import { SchoolList } from '../../shared/schools/SchoolList';
+import { Pick } from '../../shared/ui/Pick';
 import { Choice, MarginHead, Said } from '../../shared/ui/controls';
 import { NumberField } from '../../shared/ui/NumberField';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
@@ -108,27 +109,20 @@ function LineChoice(props: {
   onHouse: (next: House) => void;
 }) {
   const { line, house } = props;
-  const own = house.lines[line.line] ?? '';
+  const own = house.lines[line.line] ?? null;
   return (
-    <label className="block pt-2">
-      <span className="text-sm text-soft">{line.label}</span>
-      <select
-        className="h-12 w-full border border-ink bg-sheet px-2"
-        value={own}
-        onChange={(e) => {
-          const others = Object.entries(house.lines).filter(([name]) => name !== line.line);
-          const stop = line.stops.find((s) => s.stop === e.target.value)?.stop;
-          const lines = Object.fromEntries(stop ? [...others, [line.line, stop]] : others);
-          props.onHouse({ ...house, lines });
-        }}
-      >
-        <option value="">as look and dog have it</option>
-        {line.stops.map((stop) => (
-          <option key={stop.stop} value={stop.stop}>
-            {stop.label}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Pick
+      label={line.label}
+      options={[
+        { value: null, label: 'as look and dog have it' },
+        ...line.stops.map(({ stop, label }) => ({ value: stop, label })),
+      ]}
+      value={own}
+      onPick={(stop) => {
+        const others = Object.entries(house.lines).filter(([name]) => name !== line.line);
+        const lines = Object.fromEntries(stop ? [...others, [line.line, stop]] : others);
+        props.onHouse({ ...house, lines });
+      }}
+    />
   );
 }

@@ -1,11 +1,19 @@
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
+import { Pick } from '../../shared/ui/Pick';
 import { Said } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 
 type OwnLook = Schemas['OwnLook'];
 type Aim = Schemas['Aim'];
 type Range = Schemas['RatioRange'];
+
+const JUDGED = [
+  { value: null, label: 'as the look is' },
+  { value: '0.75', label: 'sharply: three quarters of its tolerances' },
+  { value: '1.5', label: 'loosely: half as much again' },
+  { value: '2.5', label: 'as combs alone leave it: two and a half times' },
+];
 
 /** What the look aims at, one range at a time, and how sharply it is judged. */
 export function Aims({ own, onChange }: { own: OwnLook; onChange: (own: OwnLook) => void }) {
@@ -20,37 +28,22 @@ export function Aims({ own, onChange }: { own: OwnLook; onChange: (own: OwnLook)
   };
   return (
     <>
-      <label className="block pt-2">
-        <span className="text-sm text-soft">Aims at</span>
-        <select
-          className="min-h-12 w-full border border-ink bg-sheet px-2"
-          value={aim}
-          onChange={(e) => setAim(e.target.value as Aim)}
-        >
-          {words.map((w) => (
-            <option key={w.aim} value={w.aim}>
-              {set[w.aim] ? '● ' : ''}
-              {w.label}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Pick
+        label="Aims at"
+        options={words.map((w) => ({
+          value: w.aim,
+          label: `${set[w.aim] ? '● ' : ''}${w.label}`,
+        }))}
+        value={aim}
+        onPick={setAim}
+      />
       {word && <RangeField key={aim} word={word} range={set[aim] ?? null} onRange={keep} />}
-      <label className="block pt-2">
-        <span className="text-sm text-soft">Judged</span>
-        <select
-          className="min-h-12 w-full border border-ink bg-sheet px-2"
-          value={own.tolerance ?? ''}
-          onChange={(e) =>
-            onChange({ ...own, tolerance: e.target.value === '' ? null : Number(e.target.value) })
-          }
-        >
-          <option value="">as the look is</option>
-          <option value="0.75">sharply: three quarters of its tolerances</option>
-          <option value="1.5">loosely: half as much again</option>
-          <option value="2.5">as combs alone leave it: two and a half times</option>
-        </select>
-      </label>
+      <Pick
+        label="Judged"
+        options={JUDGED}
+        value={own.tolerance?.toString() ?? null}
+        onPick={(value) => onChange({ ...own, tolerance: value === null ? null : Number(value) })}
+      />
     </>
   );
 }

@@ -1,5 +1,6 @@
 import type { Schemas } from '../../shared/api/client';
 import { useVisitWork } from '../../shared/visit/context';
+import { Pick } from '../../shared/ui/Pick';
 
 type OwnLook = Schemas['OwnLook'];
 
@@ -43,20 +44,14 @@ function Of<T extends string>(props: {
   onChange: (value: T | null) => void;
 }) {
   return (
-    <label className="block pt-2">
-      <span className="text-sm text-soft">{props.label}</span>
-      <select
-        className="min-h-12 w-full border border-ink bg-sheet px-2"
-        value={props.value ?? ''}
-        onChange={(e) => props.onChange(e.target.value === '' ? null : (e.target.value as T))}
-      >
-        <option value="">as the look has them</option>
-        {props.options.map(([value, label]) => (
-          <option key={value} value={value}>
-            {label}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Pick<T | null>
+      label={props.label}
+      options={[
+        { value: null, label: 'as the look has them' },
+        ...props.options.map(([value, label]) => ({ value, label })),
+      ]}
+      value={props.value}
+      onPick={props.onChange}
+    />
   );
 }

@@ -4,6 +4,7 @@ import { api, ask, type Schemas } from '../../shared/api/client';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
+import { Pick } from '../../shared/ui/Pick';
 import { Said } from '../../shared/ui/controls';
 import { useSheetDrawing, useVisitWork } from '../../shared/visit/context';
 import { TalkTabs } from './TalkTabs';
@@ -120,20 +121,14 @@ function Filter<T extends string>(props: {
   onChange: (value: T | '') => void;
 }) {
   return (
-    <label className="block pt-1">
-      <span className="text-sm text-soft">{props.label}</span>
-      <select
-        className="min-h-12 w-full border border-ink bg-sheet px-2"
-        value={props.value}
-        onChange={(e) => props.onChange(e.target.value as T | '')}
-      >
-        <option value="">any</option>
-        {props.options.map(([value, label]) => (
-          <option key={value} value={value}>
-            {label}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Pick<T | null>
+      label={props.label}
+      options={[
+        { value: null, label: 'any' },
+        ...props.options.map(([value, label]) => ({ value, label })),
+      ]}
+      value={props.value || null}
+      onPick={(value) => props.onChange(value ?? '')}
+    />
   );
 }

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
+import { Disclosed } from '../../shared/ui/Disclosed';
 import { Choice, MarginHead, Plain } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
@@ -104,10 +105,7 @@ function LastVisit({ last }: { last: Schemas['LastVisit'] }) {
               {taken ? 'Same again: taken' : 'Same again'}
             </Plain>
           </div>
-          <details className="pt-2">
-            <summary className="min-h-12 cursor-pointer py-2 font-bold">
-              What was left, zone by zone
-            </summary>
+          <Disclosed says="What was left, zone by zone">
             <ul>
               {recipe.zones.map((zone) => (
                 <li key={zone.zone} className="border-t border-line py-1">
@@ -122,7 +120,7 @@ function LastVisit({ last }: { last: Schemas['LastVisit'] }) {
                 </li>
               ))}
             </ul>
-          </details>
+          </Disclosed>
         </>
       )}
     </>

@@ -7,6 +7,8 @@ import { besideOptions } from '../../shared/sheet/beside';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
+import { Disclosed } from '../../shared/ui/Disclosed';
+import { Pick } from '../../shared/ui/Pick';
 import { MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { useAnswer } from '../../shared/visit/useAnswer';
@@ -114,30 +116,25 @@ function OpenPicture(props: {
           <p aria-live="polite" className="font-bold" data-in-hand>
             {inHand ? inHand.label : 'Everything is touched.'}
           </p>
-          <select
-            aria-label="What to touch"
-            className="min-h-12 w-full border border-ink bg-sheet px-2"
-            value={inHand?.point ?? ''}
-            onChange={(e) => setChosen(e.target.value as Point)}
-          >
-            {!inHand && <option value="">Touch one again</option>}
-            {places.map((p) => (
-              <option key={p.point} value={p.point}>
-                {points[p.point] ? '● ' : '○ '}
-                {p.label}
-                {p.can_be_left ? ' (can be left)' : ''}
-              </option>
-            ))}
-          </select>
+          <Pick
+            label="What to touch"
+            hideLabel
+            asks="Touch one again"
+            options={places.map((p) => ({
+              value: p.point,
+              label: `${points[p.point] ? '● ' : '○ '}${p.label}${p.can_be_left ? ' (can be left)' : ''}`,
+            }))}
+            value={inHand?.point ?? null}
+            onPick={setChosen}
+          />
           {here?.reading.problem && <Said>{here.reading.problem}</Said>}
           {offer && <Likeness offer={offer} />}
-          <details className="pt-3">
-            <summary className="min-h-12 cursor-pointer py-2 font-bold">Another picture</summary>
+          <Disclosed says="Another picture">
             {props.get}
             <div className="pt-2">
               <Plain onClick={() => props.onChange(null)}>Put this one away</Plain>
             </div>
-          </details>
+          </Disclosed>
         </>
       }
       next={props.next}

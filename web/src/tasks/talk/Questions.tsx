@@ -1,4 +1,5 @@
 import type { Schemas } from '../../shared/api/client';
+import { Disclosed } from '../../shared/ui/Disclosed';
 import { Choice, Plain, Said, type Option } from '../../shared/ui/controls';
 import { WrittenLine } from '../../shared/ui/WrittenLine';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
@@ -126,13 +127,7 @@ function LastTime(props: {
   const { words } = useVisitWork();
   const name = (zone: Schemas['Zone']) => words.zones.find((z) => z.zone === zone)?.label ?? zone;
   return (
-    <details open={props.zones.length > 0}>
-      <summary className="flex min-h-12 cursor-pointer items-center justify-between border-b border-line font-bold">
-        {props.label}
-        <span aria-hidden="true" className="text-xl">
-          +
-        </span>
-      </summary>
+    <Disclosed says={props.label} isOpen={props.zones.length > 0}>
       <ZonePicker
         zones={words.zones.filter((z) => !props.zones.includes(z.zone))}
         value={null}
@@ -149,6 +144,6 @@ function LastTime(props: {
           </Plain>
         ))}
       </div>
-    </details>
+    </Disclosed>
   );
 }

@@ -1,4 +1,5 @@
 import type { RunNow } from '../../../shared/run/useRun';
+import { Disclosed } from '../../../shared/ui/Disclosed';
 import { Plain } from '../../../shared/ui/controls';
 
 /** What could wait where it is late, and what was put off. */
@@ -7,8 +8,7 @@ export function Pace({ run }: { run: RunNow }) {
   return (
     <div className="mt-3 border-t border-line pt-2">
       {view.could_leave.length > 0 && (
-        <details className="pb-2">
-          <summary className="min-h-12 cursor-pointer py-2 font-bold">What could wait</summary>
+        <Disclosed says="What could wait">
           <ul>
             {view.could_leave.map((leave) => (
               <li key={leave.step} className="flex items-center gap-2 border-t border-line py-1">
@@ -28,7 +28,7 @@ export function Pace({ run }: { run: RunNow }) {
               </li>
             ))}
           </ul>
-        </details>
+        </Disclosed>
       )}
       {view.put_off.length > 0 && (
         <>

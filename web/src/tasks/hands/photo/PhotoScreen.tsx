@@ -3,6 +3,7 @@ import { useSearchParams } from 'react-router';
 import { api, ask, Failure, type Schemas } from '../../../shared/api/client';
 import { WorkScreen } from '../../../shared/sheet/WorkScreen';
 import { BigLink } from '../../../shared/ui/BigControl';
+import { Pick } from '../../../shared/ui/Pick';
 import { MarginHead, Plain, Said } from '../../../shared/ui/controls';
 import { LengthField } from '../../../shared/ui/LengthField';
 import { lengthText } from '../../../shared/units/show';
@@ -198,19 +199,16 @@ function OpenPhoto(props: { photo: Photo; margin: React.ReactNode; next: React.R
               No rod: scale by the height, {lengthText(height.value_mm, units)}
             </button>
           )}
-          <select
-            aria-label="What to touch"
-            className="min-h-12 w-full border border-ink bg-sheet px-2"
-            value={inHand?.key ?? ''}
-            onChange={(e) => setInHand(e.target.value)}
-          >
-            {targets.map((t) => (
-              <option key={t.key} value={t.key}>
-                {isTouched(t) ? '● ' : '○ '}
-                {t.label}
-              </option>
-            ))}
-          </select>
+          <Pick
+            label="What to touch"
+            hideLabel
+            options={targets.map((t) => ({
+              value: t.key,
+              label: `${isTouched(t) ? '● ' : '○ '}${t.label}`,
+            }))}
+            value={inHand?.key ?? null}
+            onPick={setInHand}
+          />
           {reading?.missing.map((m) => (
             <p key={m} className="pt-2 text-sm">
               {m}

@@ -1,0 +1,244 @@
+use kurbo::{Point, Vec2};
+
+use super::annotate::Annotator;
+use super::labels::LETTER;
+use super::shapes::{Anchor, Geometry, Role, Tag};
+use super::simplify::tenth;
+use super::table::to_page;
+use crate::coat::Zone;
+use crate::report::{PlanReport, StrokeName, UnitRow};
+use crate::shape::Station as S;
+use crate::solve::Unit;
+
+/// How far a number goes from its place for free paper, in text sizes, and in how many directions it
+/// looks for it (modelling choice: a leader that the eye follows at once).
+const LEADER_REACH: [f64; 4] = [2.2, 3.2, 4.4, 6.0];
+const LEADER_WAYS: u32 = 16;
+/// A leader is drawn so thin, share of the height.
+const LEADER: f64 = 0.002;
+
+impl Annotator<'_> {
+    /// Where a zone's number stands, side page.
+    pub(super) fn zone_anchor(&self, zone: Zone) -> Option<Point> {
+        let h = self.h();
+        let p = |s: S| self.skin(s);
+        let by = |s: S, x: f64, y: f64| p(s) + Vec2::new(x, y) * h;
+        let head = &self.shape.head;
+        let ear = &self.scene.frame.build.ear;
+        Some(match zone {
+            Zone::Topknot => head.at(0.24, -0.02),
+            Zone::Ear => head.at(ear.base.0, ear.base.1) - Vec2::new(0.0, 0.62 * ear.length),
+            Zone::Cheek => head.at(0.46, -0.30),
+            Zone::Brow => head.at(1.06 - self.scene.frame.build.head.muzzle, 0.10),
+            Zone::Muzzle => return None,
+            Zone::Beard => head.at(0.78, -0.26),
+            Zone::Throat => p(S::ThroatMid).lerp(p(S::CrestMid), 0.24),
+            Zone::Crest => p(S::CrestLow).lerp(p(S::ThroatLow), 0.24),
+            Zone::NeckSide => return None,
+            Zone::Chest => by(S::Breastbone, -0.075, -0.02),
+            Zone::Shoulder => by(S::Withers, 0.02, -0.22),
+            Zone::Back => by(S::BackMid, 0.02, -0.085),
+            Zone::Ribs => by(S::BackMid, 0.03, -0.24),
+            Zone::Hip => by(S::HipCrest, -0.02, -0.17),
+            Zone::Croup => by(S::Croup, 0.035, -0.075),
+            Zone::Rump => by(S::PinBone, 0.055, -0.045),
+            Zone::Underline => by(S::BellyRear, 0.02, 0.035),
+            Zone::TuckUp => by(S::TuckUp, 0.0, 0.045),
+            Zone::Flank => by(S::FlankFold, -0.055, 0.0),
+            Zone::Knee => by(S::Stifle, -0.06, -0.01),
+            Zone::HindFront => p(S::GaskinLow).lerp(p(S::AboveHock), 0.38),
+            Zone::HindBack => by(S::ThighBack, 0.06, -0.04),
+            Zone::Hock => p(S::RearPasternHigh).midpoint(p(S::RearPasternFront)),
+            Zone::ForeBack => p(S::ForearmBackHigh).lerp(p(S::ForearmFrontHigh), 0.35),
+            Zone::ForeFront => p(S::ForearmBackLow).lerp(p(S::ForearmFrontLow), 0.6),
+            Zone::Foot => by(S::ForeToe, 0.06, 0.01),
+            Zone::Tail => return self.tail_anchor(),
+            Zone::HindOut | Zone::HindIn | Zone::ForeOut | Zone::ForeIn => return None,
+        })
+    }
+
+    fn tail_anchor(&self) -> Option<Point> {
+        use crate::frame::TailKind as T;
+        let tail = &self.scene.frame.build.tail;
+        let set = self.skin(S::TailSet);
+        let l = tail.length;
+        Some(match tail.kind {
+            T::Up => set + Vec2::new(0.0, 0.78 * l),
+            T::Curl => set + Vec2::new(0.15 * l, 0.62 * l),
+            T::Sabre => set + Vec2::new(-0.5 * l, 0.55 * l),
+            T::Level => set + Vec2::new(-0.6 * l, 0.1 * l),
+            T::Low => set + Vec2::new(-0.35 * l, -0.5 * l),
+            T::Stub => return None,
+        })
+    }
+
+    pub(super) fn number(&mut self, zone: Zone, number: &str, tool: Option<&str>, big: f64) {
+        let Some(at) = self.zone_anchor(zone) else {
+            return;
+        };
+        let t = self.painter.text_mm;
+        let at = to_page(at);
+        let tag = Some(Tag::Zone(zone));
+        let places: Vec<(Point, Anchor)> = [
+            (0.0, 0.0),
+            (0.0, 0.7),
+            (0.0, -0.7),
+            (0.7, 0.0),
+            (-0.7, 0.0),
+            (1.2, 0.9),
+            (-1.2, -0.9),
+            (1.6, 0.0),
+            (-1.6, 0.0),
+            (0.0, 1.4),
+            (0.0, -1.4),
+            (1.6, -1.4),
+            (-1.6, 1.4),
+        ]
+        .iter()
+        .map(|(x, y)| (at + Vec2::new(x * t, y * t - 0.34 * t), Anchor::Middle))
+        .collect();
+        let Some(placed) = self.place_number(at, &places, number, big, tag) else {
+            return;
+        };
+        if let Some(tool) = tool {
+            let below = [(placed - Vec2::new(0.0, 1.15 * t), Anchor::Middle)];
+            self.place(Role::ZoneTool, &below, tool, 0.85, tag, false);
+        }
+    }
+
+    /// A zone's number near its place, or on free paper with a leader to it; never so near another that
+    /// the two read as one.
+    fn place_number(
+        &mut self,
+        at: Point,
+        near: &[(Point, Anchor)],
+        number: &str,
+        big: f64,
+        tag: Option<Tag>,
+    ) -> Option<Point> {
+        let (t, page) = (self.painter.text_mm, self.painter.page);
+        let size_mm = big * t;
+        let labels = &mut self.painter.labels;
+        let far: Vec<(Point, Anchor)> = LEADER_REACH
+            .iter()
+            .flat_map(|reach| (0..LEADER_WAYS).map(move |i| (*reach, i)))
+            .map(|(reach, i)| {
+                let turn = f64::from(i) * std::f64::consts::TAU / f64::from(LEADER_WAYS);
+                let way = Vec2::new(turn.cos(), turn.sin()) * reach * t;
+                (at + way, Anchor::Middle)
+            })
+            .collect();
+        let on_place = labels.place_number(near, number, size_mm, page, true);
+        let (placed, anchor, is_led) = if let Some((p, a)) = on_place {
+            (p, a, false)
+        } else if let Some((p, a)) = labels.place_number(&far, number, size_mm, page, true) {
+            (p, a, true)
+        } else {
+            let (p, a) = labels.place_number(near, number, size_mm, page, false)?;
+            (p, a, false)
+        };
+        if is_led {
+            let from = placed + Vec2::new(0.0, 0.34 * size_mm);
+            let way = at - from;
+            // The leader begins beside the figures, not in them.
+            let half = Vec2::new(
+                0.5 * LETTER * size_mm * (number.chars().count() as f64 + 1.0),
+                0.6 * size_mm,
+            );
+            let out = (half.x / way.x.abs().max(1e-6)).min(half.y / way.y.abs().max(1e-6));
+            let start = from + way * out.min(1.0);
+            let width_mm = LEADER * self.h();
+            self.push(
+                Role::Leader,
+                Geometry::Line {
+                    points_mm: [start, at]
+                        .iter()
+                        .flat_map(|p| [tenth(p.x), tenth(p.y)])
+                        .collect(),
+                    width_mm,
+                },
+                None,
+            );
+        }
+        self.push(
+            Role::ZoneNumber,
+            Geometry::Text {
+                at_mm: [tenth(placed.x), tenth(placed.y)],
+                text: number.into(),
+                size_mm,
+                anchor,
+            },
+            tag,
+        );
+        Some(placed)
+    }
+
+    pub(super) fn lengths(&mut self, report: &PlanReport) {
+        let shown: [Unit; 21] = [
+            Unit::Ribs,
+            Unit::Topknot,
+            Unit::Ears,
+            Unit::Tail,
+            Unit::BackFront,
+            Unit::Rump,
+            Unit::Chest,
+            Unit::Throat,
+            Unit::Crest,
+            Unit::Underline,
+            Unit::TuckUp,
+            Unit::FlankAndKnee,
+            Unit::Flank,
+            Unit::Knee,
+            Unit::HindBack,
+            Unit::HindFront,
+            Unit::Hock,
+            Unit::ForeBack,
+            Unit::ForeFront,
+            Unit::Croup,
+            Unit::Brows,
+        ];
+        for unit in shown {
+            let Some(row) = report.units.iter().find(|r| r.unit == unit) else {
+                continue;
+            };
+            // At the table only what the step in hand leaves is read.
+            if !self.scene.work.is_empty() && !self.scene.work.contains(&row.zone) {
+                continue;
+            }
+            // Where the head has its lines drawn there is no room for a tool's words.
+            let has_words = unit == Unit::Ribs || unit == Unit::Topknot && !self.layers.lines;
+            let tool = has_words.then(|| short_tool(row));
+            let big = match unit {
+                Unit::Ribs => 1.5,
+                Unit::BackFront | Unit::Topknot | Unit::Ears => 1.3,
+                _ => 1.1,
+            };
+            self.number(row.zone, &row.text, tool, big);
+        }
+    }
+
+    pub(super) fn lengths_now(&mut self) {
+        for zone in Zone::ALL {
+            if matches!(zone, Zone::Shoulder | Zone::Hip | Zone::Foot) {
+                continue;
+            }
+            let mm = self.scene.coat.length_mm(zone);
+            let text = self.words().bare(mm);
+            let is_said = !self.scene.coat.estimated.contains(&zone);
+            if zone == Zone::Brow && !is_said {
+                continue;
+            }
+            self.number(zone, &text, None, if is_said { 1.2 } else { 0.9 });
+        }
+    }
+}
+
+fn short_tool(row: &UnitRow) -> &'static str {
+    match row.stroke {
+        StrokeName::Leave => "leave",
+        StrokeName::Full => "with the lay",
+        StrokeName::Against => "against the lay",
+        StrokeName::Skim => "skim",
+        StrokeName::Scissor => "shears",
+    }
+}

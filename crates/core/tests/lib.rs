@@ -1,0 +1,1 @@
+//! The core's tests stand in `main.rs`.
