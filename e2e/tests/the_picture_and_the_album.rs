@@ -34,7 +34,7 @@ async fn a_picture_becomes_targets() {
                 .await;
             stage
                 .script(&format!(
-                    "const [x, y] = ({TOUCHED})[document.querySelector('[aria-label=\"What to touch\"]').value];
+                    "const [x, y] = ({TOUCHED})[document.querySelector('[data-in-hand]').dataset.inHand];
                      const sheet = document.querySelector('.photo-sheet');
                      const p = new DOMPoint(x, y).matrixTransform(sheet.getScreenCTM());
                      for (const type of ['pointerdown', 'pointerup'])
@@ -111,7 +111,9 @@ async fn a_finished_dog_with_leave_is_laid_beside_another() {
         stage
             .script("document.querySelector('figure input[type=checkbox]').click()")
             .await;
-        stage.until_kept().await;
+        stage
+            .until_async("the album has it", "return (await (await fetch('/api/album')).json()).length > 0")
+            .await;
         let other = stage.visit_of("Turntable").await;
         stage.go(&format!("{other}/album")).await;
         stage.until_text("Size").await;

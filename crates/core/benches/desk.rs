@@ -26,6 +26,7 @@ use veliform_core::visit::{LookChoice, Visit, fold};
 struct TwoThreads;
 
 impl Workers for TwoThreads {
+    #[expect(clippy::disallowed_methods, reason = "here the bench calls the core")]
     fn both(&self, one: &mut (dyn FnMut() + Send), other: &mut (dyn FnMut() + Send)) {
         std::thread::scope(|scope| {
             scope.spawn(one);

@@ -6,7 +6,9 @@ use veliform_core::body::{EarlierFound, Found, FoundKind};
 use veliform_core::coat::{Lay, Patch, Texture, Zone, ZoneMarks};
 use veliform_core::desk::{Before, Desk, Reasons};
 use veliform_core::dog::{Dog, House};
-use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Layers, Role, Sheet, Tag, ViewPlace};
+use veliform_core::drawing::{
+    Anchor, DrawOptions, Drawing, Geometry, Layers, Role, Sheet, Tag, ViewPlace,
+};
 use veliform_core::frame::{BuildType, Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::look::LookId;
 use veliform_core::page::{Spot, View};
@@ -363,4 +365,68 @@ fn a_planned_column_is_straighter_than_the_bowed_leg_in_it() {
         plan < 0.5 * skin,
         "plan wanders {plan:.1} mm, skin {skin:.1} mm"
     );
+}
+
+/// Figures of the bundled face are six tenths of an em wide, their ink seven tenths high (from memory): no
+/// number of a measure lies over another's.
+#[rstest]
+fn numbers_of_measures_keep_apart(
+    #[values(
+        BuildType::Ordinary,
+        BuildType::LongLow,
+        BuildType::Toy,
+        BuildType::Leggy,
+        BuildType::Spaniel
+    )]
+    build: BuildType,
+    #[values(Sheet::Four, Sheet::Side)] sheet: Sheet,
+) {
+    for height in [190.0, 460.0, 780.0] {
+        let dog = dog(build, Texture::Fleece);
+        let mut visit = visit(&dog, height);
+        for (measure, share) in [
+            (Measure::BodyLength, 1.1),
+            (Measure::ElbowHeight, 0.5),
+            (Measure::HipCrestHeight, 0.99),
+            (Measure::TailSetHeight, 0.95),
+            (Measure::HockHeight, 0.27),
+            (Measure::BackDrop, 0.03),
+        ] {
+            let taken = TakenMeasure::by(Method::Tape, mm(share * height));
+            visit.frame.measures.insert(measure, taken);
+        }
+        let drawing = draw(&dog, &visit, sheet, Before::default());
+        let mut compared = 0;
+        for view in &drawing.views {
+            let numbers: Vec<(&str, [f64; 4])> = drawing.shapes[view.shapes[0]..view.shapes[1]]
+                .iter()
+                .filter(|s| matches!(s.role, Role::DimensionNumber | Role::EstimatedNumber))
+                .filter_map(|s| match &s.geometry {
+                    Geometry::Text {
+                        at_mm: [x, y],
+                        text,
+                        size_mm,
+                        anchor,
+                    } => {
+                        let wide = 0.6 * size_mm * text.chars().count() as f64;
+                        let left = match anchor {
+                            Anchor::Start => *x,
+                            Anchor::Middle => x - wide / 2.0,
+                            Anchor::End => x - wide,
+                        };
+                        Some((text.as_str(), [left, *y, left + wide, y + 0.7 * size_mm]))
+                    }
+                    _ => None,
+                })
+                .collect();
+            for (i, (one, a)) in numbers.iter().enumerate() {
+                for (other, b) in &numbers[..i] {
+                    compared += 1;
+                    let apart = a[0] >= b[2] || b[0] >= a[2] || a[1] >= b[3] || b[1] >= a[3];
+                    assert!(apart, "{height}, {:?}: {one} over {other}", view.view);
+                }
+            }
+        }
+        assert!(compared > 5, "{compared}");
+    }
 }

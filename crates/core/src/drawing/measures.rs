@@ -203,9 +203,7 @@ impl Annotator<'_> {
             }
         }
     }
-}
 
-impl Annotator<'_> {
     /// A dimension's number at the first free of its places; at the first where none is: a measure is
     /// never left unsaid.
     fn number_of(&mut self, role: Role, places: &[(Point, Anchor)], text: &str, tag: Option<Tag>) {

@@ -113,7 +113,7 @@ function OpenPicture(props: {
         <>
           <TalkTabs />
           <MarginHead>Touch on the picture</MarginHead>
-          <p aria-live="polite" className="font-bold" data-in-hand>
+          <p aria-live="polite" className="font-bold" data-in-hand={inHand?.point ?? ''}>
             {inHand ? inHand.label : 'Everything is touched.'}
           </p>
           <Pick
