@@ -28,6 +28,8 @@ pub struct Sheet<'a> {
 const DRAWING_WIDTH: f64 = 118.0;
 /// Its height, and where the steps begin under it: large, and smaller on a dog with many steps.
 const DRAWINGS: [(f64, f64); 2] = [(70.0, 102.0), (50.0, 82.0)];
+/// Words so large are read at arm's length, mm of em: 11 points (modelling choice).
+const AT_ARMS_LENGTH: f64 = 3.9;
 /// Where they begin on other pages, mm from the top.
 const ON_OTHERS: f64 = 27.0;
 /// Where hints begin: under the lists, and on a page of their own.
@@ -46,8 +48,9 @@ pub fn sheet_pages(sheet: &Sheet<'_>) -> Vec<String> {
     let [large, small] = DRAWINGS;
     let beside = place_steps(sheet.plan, &room(large.1));
     let closer = place_steps(sheet.plan, &room(small.1));
-    // A smaller dog where the words are larger for it.
-    let is_closer = closer.steps.len() < beside.steps.len() || closer.size > beside.size;
+    // A smaller dog where the words beside a large one are small, and larger for it.
+    let is_closer = closer.steps.len() < beside.steps.len()
+        || beside.size < AT_ARMS_LENGTH && closer.size > beside.size;
     let (drawn, steps) = if is_closer {
         (small, closer.steps)
     } else {
