@@ -84,7 +84,7 @@ async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
             .type_into("Brushing they promise, minutes a week", "9000")
             .await;
         stage.press(Key::Tab).await;
-        stage.touch(&stage.find("Keep the card").await).await;
+        stage.touch(&stage.find("Save the card").await).await;
         stage.until_text("Nobody brushes 9000 minutes a week").await;
         stage
             .type_into("Brushing they promise, minutes a week", "30")
@@ -94,7 +94,7 @@ async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
             .choose("Hair over the eyes they bear", "A little")
             .await;
         stage.assert_accessible("an owner's card").await;
-        stage.touch(&stage.find("Keep the card").await).await;
+        stage.touch(&stage.find("Save the card").await).await;
         stage.until_text("New dog").await;
         // Its life, then it is forgotten.
         stage.go("/").await;

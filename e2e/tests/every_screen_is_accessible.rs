@@ -96,8 +96,8 @@ async fn open_things(stage: &Stage, visit: &str) {
         .await;
     stage.go(&format!("{visit}/cut")).await;
     stage.until_text("Feet and bevels").await;
-    stage.touch(&stage.find("Keep this plan").await).await;
-    stage.until_text("This plan is kept as it stands.").await;
+    stage.touch(&stage.find("Save this plan").await).await;
+    stage.until_text("This plan is saved as it stands.").await;
     stage.go(&format!("{visit}/keep")).await;
     stage
         .until(

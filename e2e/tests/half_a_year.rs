@@ -137,8 +137,8 @@ async fn groomed_in(stage: &Stage, look: &str) {
     stage.until_text("Undo look").await;
     stage.until_kept().await;
     stage.go_on_to("cut").await;
-    stage.touch(&stage.find("Keep this plan").await).await;
-    stage.until_text("This plan is kept as it stands.").await;
+    stage.touch(&stage.find("Save this plan").await).await;
+    stage.until_text("This plan is saved as it stands.").await;
 }
 
 #[tokio::test(flavor = "multi_thread")]

@@ -188,7 +188,7 @@ async fn the_cut_sheet_prints_as_the_pages_it_has() {
             assert!(text.contains(wanted), "{wanted} is not on paper: {text}");
         }
         assert!(
-            !text.contains("Keep this plan"),
+            !text.contains("Save this plan"),
             "the screen is not printed"
         );
     })

@@ -6,7 +6,7 @@ use std::fs;
 use std::path::{Path, PathBuf};
 
 /// What is not said, and what is said for it: *back* is the body part, *left* a side of the dog.
-const SAID_INSTEAD: [(&str, &str); 10] = [
+const SAID_INSTEAD: [(&str, &str); 14] = [
     (">Back<", "One before, Undo, To the step"),
     ("Back to ", "To"),
     ("Break off", "Stop here"),
@@ -17,6 +17,10 @@ const SAID_INSTEAD: [(&str, &str); 10] = [
     ("Got by", "Measured with"),
     ("Comb passes", "Comb runs free"),
     ("Alike?", "Same length?"),
+    ("Keep th", "Save the card, Save this plan"),
+    ("Plans kept", "Saved plans"),
+    ("'Kept", "Saved"),
+    ("sent, kept", "saved here"),
 ];
 
 fn sources(folder: &Path, into: &mut Vec<PathBuf>) {

@@ -106,14 +106,14 @@ async fn a_card_typed_wrong_at_the_door_is_put_right_and_no_screen_writes_over_a
         stage.it_is_days_ago(0).await;
         touch_the_dog(stage, "Bufer").await;
         stage.touch(&stage.find("Card of Bufer").await).await;
-        stage.until_text("Keep the card").await;
+        stage.until_text("Save the card").await;
         stage.assert_accessible("the card").await;
         stage.type_into("Name", "Buffer").await;
         stage
             .type_into("How the owner is reached", "under the footbridge, Tuesdays")
             .await;
         stage.type_into("Born, year and month", "2190-01").await;
-        stage.touch(&stage.find("Keep the card").await).await;
+        stage.touch(&stage.find("Save the card").await).await;
         stage
             .until_text("The month of birth lies ahead; check it.")
             .await;
@@ -129,7 +129,7 @@ async fn a_card_typed_wrong_at_the_door_is_put_right_and_no_screen_writes_over_a
                  return kept.ok",
             )
             .await;
-        stage.touch(&stage.find("Keep the card").await).await;
+        stage.touch(&stage.find("Save the card").await).await;
         stage.until_text("another screen").await;
         stage
             .touch(&stage.find("Show it as it stands now").await)
@@ -142,7 +142,7 @@ async fn a_card_typed_wrong_at_the_door_is_put_right_and_no_screen_writes_over_a
             .await;
         stage.type_into("Name", "Buffer").await;
         stage.type_into("Born, year and month", "2021-05").await;
-        stage.touch(&stage.find("Keep the card").await).await;
+        stage.touch(&stage.find("Save the card").await).await;
         stage.until_text("New dog").await;
         stage.until_text("Buffer").await;
         let dogs = stage
@@ -233,7 +233,7 @@ async fn two_owners_of_one_name_are_told_apart_and_forgotten_by_themselves() {
         stage.assert_accessible("an owner told apart").await;
         // What is said of this one is not said of the other.
         stage.type_into("How they are reached", "at the crossing").await;
-        stage.touch(&stage.find("Keep the card").await).await;
+        stage.touch(&stage.find("Save the card").await).await;
         stage.until_text("New dog").await;
         touch_the_dog(stage, "Signal").await;
         stage.touch(&stage.find("Card of Signal").await).await;

@@ -157,7 +157,7 @@ async fn the_pedal_moves_on_while_the_server_is_away_and_nothing_is_lost() {
                 .pedal(key, "the tick is answered", &format!("{STEP} === '{step}'"))
                 .await;
         }
-        stage.until_text("not yet sent, kept here").await;
+        stage.until_text("not yet sent, saved here").await;
         stage.restart_server();
         stage.until_kept().await;
         // The same run, seen afresh, stands where it was.
@@ -263,7 +263,7 @@ async fn a_page_opened_while_the_server_is_away_stands_where_it_was() {
             .until("it stands where it was", &format!("{STEP} === '3'"))
             .await;
         stage.pedal(Key::PageDown, "and goes on", &format!("{STEP} === '4'")).await;
-        stage.until_text("2 not yet sent, kept here").await;
+        stage.until_text("2 not yet sent, saved here").await;
 
         stage.restart_server();
         stage.until_kept().await;

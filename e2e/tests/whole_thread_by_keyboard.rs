@@ -80,11 +80,11 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_keyboard() {
         stage.tab_to("Make the cut sheet").await;
         stage.press(Key::Enter).await;
         stage.until_text("Feet and bevels").await;
-        stage.tab_to("Keep this plan").await;
+        stage.tab_to("Save this plan").await;
         stage.press(Key::Enter).await;
-        stage.until_text("This plan is kept as it stands.").await;
+        stage.until_text("This plan is saved as it stands.").await;
         stage.go_on_to("keep").await;
-        stage.until_text("Plans kept").await;
+        stage.until_text("Saved plans").await;
         stage
             .until("the plan is listed", "document.querySelector('a[href^=\"/plan/\"]')")
             .await;

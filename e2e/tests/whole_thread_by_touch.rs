@@ -23,7 +23,7 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_touch() {
 
         // Hands: two numbers, then what is felt; every entry redraws the dog.
         stage.until_text("Measured with").await;
-        stage.until_text("Kept.").await;
+        stage.until_text("Saved.").await;
         stage.type_into("Height at withers", "332").await;
         stage
             .until(
@@ -83,14 +83,14 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_touch() {
         stage.touch(&stage.find("Make the cut sheet").await).await;
         stage.until_text("Feet and bevels").await;
         stage.until_text("When unsure, stop.").await;
-        stage.touch(&stage.find("Keep this plan").await).await;
-        stage.until_text("This plan is kept as it stands.").await;
+        stage.touch(&stage.find("Save this plan").await).await;
+        stage.until_text("This plan is saved as it stands.").await;
         // The large control leads to the table.
         stage.find("Start at the table").await;
         stage.go_on_to("keep").await;
 
         // Come back tomorrow: the kept plan opens as it was.
-        stage.until_text("Plans kept").await;
+        stage.until_text("Saved plans").await;
         stage
             .until("the plan is listed", "document.querySelector('a[href^=\"/plan/\"]')")
             .await;

@@ -76,7 +76,7 @@ pub enum FileError {
         most: u32,
     },
     /// Readable, but what it holds cannot be.
-    #[error("the {holds} in the file cannot be kept: {why}")]
+    #[error("the {holds} in the file cannot be saved: {why}")]
     CannotBe {
         /// What it holds.
         holds: &'static str,

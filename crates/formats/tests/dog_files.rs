@@ -104,7 +104,7 @@ fn a_dog_without_a_name_is_refused() {
     let said = read_dog_file(&bytes).expect_err("refused").to_string();
     assert_eq!(
         said,
-        "the dog in the file cannot be kept: The dog has no name; type one."
+        "the dog in the file cannot be saved: The dog has no name; type one."
     );
 }
 

@@ -64,6 +64,6 @@ fn a_look_that_cannot_be_is_refused() {
     let said = read_look_file(&bytes).expect_err("refused").to_string();
     assert_eq!(
         said,
-        "the look in the file cannot be kept: A look of your own needs a name; type one."
+        "the look in the file cannot be saved: A look of your own needs a name; type one."
     );
 }

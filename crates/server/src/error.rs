@@ -257,7 +257,7 @@ impl ResponseError for ApiError {
         }
         let detail = match kind {
             ErrorKind::Internal => {
-                "That is a fault of Veliform. What you typed is kept; try again.".into()
+                "That is a fault of Veliform. What you typed is saved; try again.".into()
             }
             _ => sentence(&self.to_string()),
         };

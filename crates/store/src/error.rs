@@ -95,7 +95,7 @@ pub enum StoreError {
     Migration(#[source] rusqlite_migration::Error),
     /// No room is left.
     #[error(
-        "the disk is full, so nothing more can be kept; what you say stays on this page and is sent once there is room"
+        "the disk is full, so nothing more can be saved; what you say stays on this page and is sent once there is room"
     )]
     DiskFull,
     /// The database itself.

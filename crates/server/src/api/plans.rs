@@ -157,7 +157,7 @@ fn as_kept(plan: KeptPlan) -> Result<PlanAsKept, ApiError> {
             .filter(|(was, is)| was.text != is.text)
             .count();
         Some(format!(
-            "Kept by “{}”; today's “{METHOD}” would change {moved} of {} lengths.",
+            "Saved by “{}”; today's “{METHOD}” would change {moved} of {} lengths.",
             plan.method,
             plan.report.units.len()
         ))
@@ -193,7 +193,7 @@ pub(crate) async fn list_plans(
                 right: 0,
                 points: 0,
                 problem: Some(format!(
-                    "A plan kept by “{}” does not read in this version; it stays in the data file.",
+                    "A plan saved by “{}” does not read in this version; it stays in the data file.",
                     p.method
                 )),
                 method: p.method,

@@ -112,7 +112,7 @@ fn longest_text(value: &serde_json::Value) -> Result<(), String> {
             let letters = text.chars().count();
             if letters > MOST_LETTERS {
                 return Err(format!(
-                    "a text of {letters} letters is longer than is kept, {MOST_LETTERS}; shorten it"
+                    "a text of {letters} letters is longer than is saved, {MOST_LETTERS}; shorten it"
                 ));
             }
             Ok(())

@@ -42,7 +42,7 @@ export class Failure extends Error {
   }
 }
 
-const AWAY = 'Veliform does not answer. What you type is kept here and sent when it is back.';
+const AWAY = 'Veliform does not answer. What you type is saved here and sent when it is back.';
 
 /** The answer of a request, or a Failure that says what to do. */
 export async function ask<T>(

@@ -5,12 +5,12 @@ export function KeptSign({ log }: { log: VisitLog }) {
   const waiting = log.pending.length;
   const words =
     log.state === 'away'
-      ? `Veliform does not answer. ${waiting} not yet sent, kept here.`
+      ? `Veliform does not answer. ${waiting} not yet sent, saved here.`
       : log.state === 'keeping'
-        ? 'Keeping…'
+        ? 'Saving…'
         : log.state === 'refused'
-          ? (log.refusal ?? 'Not kept.')
-          : 'Kept.';
+          ? (log.refusal ?? 'Not saved.')
+          : 'Saved.';
   return (
     <p
       role="status"

@@ -1,5 +1,10 @@
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/react';
 
+/** Near the end of a margin what opens is brought into sight. */
+function intoView(options: HTMLElement | null) {
+  options?.scrollIntoView({ block: 'nearest' });
+}
+
 /** One of many by its name, where they are too many to lie side by side. */
 export function Pick<T extends string | null>(props: {
   label: string;
@@ -45,6 +50,7 @@ export function Pick<T extends string | null>(props: {
       {/* Beside its button, not in a portal: what is open belongs to the margin it opens in. */}
       <ListboxOptions
         modal={false}
+        ref={intoView}
         className="absolute z-10 max-h-80 w-full overflow-y-auto border border-ink bg-sheet"
       >
         {options.map((option) => (

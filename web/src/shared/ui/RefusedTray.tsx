@@ -8,11 +8,11 @@ export function RefusedTray() {
   if (log.refused.length === 0) return null;
   return (
     <section
-      aria-label="Not kept"
+      aria-label="Not saved"
       className="mt-2 max-h-40 overflow-y-auto border-2 border-ink bg-sheet p-2"
       tabIndex={0}
     >
-      <h2 className="font-bold">Not kept, and not lost</h2>
+      <h2 className="font-bold">Not saved, and not lost</h2>
       <ul>
         {log.refused.map(({ entry, why }) => (
           <li

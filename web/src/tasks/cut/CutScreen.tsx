@@ -64,11 +64,11 @@ export function CutScreen() {
             )}
             <div className="pb-3">
               <Plain onClick={() => keep.mutate()} disabled={keep.isPending}>
-                Keep this plan
+                Save this plan
               </Plain>
               {keep.isSuccess && (
                 <p role="status" className="pt-1 text-soft">
-                  This plan is kept as it stands.
+                  This plan is saved as it stands.
                 </p>
               )}
             </div>

@@ -35,7 +35,7 @@ export function OwnTypeMaker() {
       (made) => {
         void queries.invalidateQueries({ queryKey: ['own-types'] });
         setSaid({
-          text: `${made.name} is kept: ${Object.keys(made.shares).length} proportions. Choose it under Frame, All.`,
+          text: `${made.name} is saved: ${Object.keys(made.shares).length} proportions. Choose it under Frame, All.`,
           isWrong: false,
         });
         setName('');

@@ -11,7 +11,7 @@ export function TypeRow() {
   const chosen = frame.own_type ? `own:${frame.own_type.id}` : frame.build;
   return (
     <div className="pb-2">
-      <p className="font-bold" aria-hidden="true">
+      <p className="pt-2 font-bold" aria-hidden="true">
         Estimates start from
       </p>
       <Pick

@@ -40,7 +40,7 @@ export function KeepScreen() {
           <AtTheTable />
           <BeforeAfter />
           <Notes />
-          <MarginHead>Plans kept</MarginHead>
+          <MarginHead>Saved plans</MarginHead>
           {plans.error && <Said>{plans.error.message}</Said>}
           {plans.data?.length === 0 && <p>None yet. The cut sheet keeps one.</p>}
           <ul>

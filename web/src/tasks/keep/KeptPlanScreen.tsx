@@ -18,7 +18,7 @@ export function KeptPlanScreen() {
   });
   const name = kept.data?.plan.dog.name;
   useEffect(() => {
-    document.title = `${name ?? 'Kept plan'} · Veliform`;
+    document.title = `${name ?? 'Saved plan'} · Veliform`;
   }, [name]);
   if (kept.error instanceof Failure)
     return <FailedPage failure={kept.error} again={() => void kept.refetch()} />;
@@ -27,7 +27,7 @@ export function KeptPlanScreen() {
   return (
     <div className="screen flex h-full flex-col">
       <PageHead>
-        {plan.dog.name}, kept {dayText(plan.at_ms)}
+        {plan.dog.name}, saved {dayText(plan.at_ms)}
       </PageHead>
       <main className="flex min-h-0 flex-1 max-[800px]:flex-col max-[800px]:overflow-y-auto">
         <div className="min-w-0 flex-1 p-3 pr-0">

@@ -202,7 +202,7 @@ function Card(props: { known: Known; words: Schemas['Catalogue']; again: () => v
           </div>
           <div className="md:w-full md:max-w-[306px] md:justify-self-end">
             <BigButton type="submit" onClick={() => undefined} disabled={put.isPending}>
-              Keep the card
+              Save the card
             </BigButton>
           </div>
           <TwiceOrGone dog={known.dog} />

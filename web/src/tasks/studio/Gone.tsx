@@ -35,7 +35,7 @@ export function Gone(props: {
       {all.data && (
         <p>
           {props.what}, with {visitsText(all.data.visits)}, {all.data.entries} things said at them,{' '}
-          {all.data.plans} kept {all.data.plans === 1 ? 'plan' : 'plans'} and {all.data.photos}{' '}
+          {all.data.plans} saved {all.data.plans === 1 ? 'plan' : 'plans'} and {all.data.photos}{' '}
           {all.data.photos === 1 ? 'photo' : 'photos'}. It cannot be brought back, unless from{' '}
           {dogs.length === 1 ? 'its file' : 'their files'}. Copies of the salon’s data made before
           still hold it.

@@ -146,7 +146,7 @@ function Card({ id, known, again }: { id: string; known: Known; again: () => voi
                 </li>
               ))}
             </ul>
-            <p className="text-sm text-soft">What stands here is kept with each of them.</p>
+            <p className="text-sm text-soft">What stands here is saved with each of them.</p>
             <Namesakes id={id} owner={known} again={again} />
           </section>
           <NotKept
@@ -175,7 +175,7 @@ function Card({ id, known, again }: { id: string; known: Known; again: () => voi
           )}
           <div className="md:col-start-2 md:w-full md:max-w-[306px] md:justify-self-end">
             <BigButton type="submit" onClick={() => undefined} disabled={put.isPending}>
-              Keep the card
+              Save the card
             </BigButton>
           </div>
         </form>

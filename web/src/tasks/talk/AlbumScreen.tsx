@@ -63,8 +63,8 @@ export function AlbumScreen() {
           {album.error && <Said>{album.error.message}</Said>}
           {album.data && pages.length === 0 && (
             <p className="pt-3">
-              No finished dog of this kind may be shown yet. Photos get here from <b>Keep</b>, when
-              the owner lets them be shown.
+              No finished dog of this kind may be shown yet. Photos get here when the owner lets
+              them be shown: it is said under <b>Going home</b>.
             </p>
           )}
           <ul className="grid grid-cols-2 gap-2 pt-3">

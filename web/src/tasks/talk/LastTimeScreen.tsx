@@ -80,7 +80,7 @@ function LastVisit({ last }: { last: Schemas['LastVisit'] }) {
           <b>{recipe.look_name}</b>
         </p>
       ) : (
-        <p>No plan was kept; the lengths are not known.</p>
+        <p>No plan was saved; the lengths are not known.</p>
       )}
       <ul className="list-outside list-disc pl-5">
         {words.map((text) => (
