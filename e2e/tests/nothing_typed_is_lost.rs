@@ -54,7 +54,7 @@ async fn what_is_typed_while_the_server_is_away_is_kept_and_sent_once() {
 async fn undo_goes_all_the_way_back_and_redo_comes_forward_again() {
     on_stage(LAPTOP, async |stage| {
         stage.go("/").await;
-        let visit = stage.visit_of("Turntable").await;
+        let visit = stage.visit_of("Fishplate").await;
         stage.go(&format!("{visit}/hands")).await;
         stage.until_text("Measured with").await;
         let mut steps = 0;
@@ -84,7 +84,7 @@ async fn undo_goes_all_the_way_back_and_redo_comes_forward_again() {
                 )
                 .await;
         }
-        stage.until("the height is back", &format!("{CARRIER}.startsWith('440')")).await;
+        stage.until("the height is back", &format!("{CARRIER}.startsWith('230')")).await;
         stage.until_kept().await;
     })
     .await;
