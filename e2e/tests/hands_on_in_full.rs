@@ -185,13 +185,8 @@ async fn a_dog_is_measured_off_a_photo() {
                 continue;
             }
             let key = if is_right { format!("{name}:right") } else { name.to_owned() };
-            stage
-                .script(&format!(
-                    "const s = document.querySelector('select[aria-label=\"What to touch\"]');
-                     Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(s, '{key}');
-                     s.dispatchEvent(new Event('change', {{bubbles: true}}))"
-                ))
-                .await;
+            stage.touch_at_css("[aria-label^='What to touch']").await;
+            stage.touch_at_css(&format!("[role=option][data-value='{key}']")).await;
             let at = stage
                 .script(&format!(
                     "const svg = document.querySelector('.photo-sheet');

@@ -184,7 +184,7 @@ async fn the_cut_sheet_prints_as_the_pages_it_has() {
             .output()
             .unwrap();
         let text = String::from_utf8_lossy(&text.stdout).replace('\n', " ");
-        for wanted in ["Turntable", "Prepare", "Check", "When unsure, stop."] {
+        for wanted in ["Turntable", "Small jobs", "walking", "When unsure, stop."] {
             assert!(text.contains(wanted), "{wanted} is not on paper: {text}");
         }
         assert!(

@@ -57,6 +57,7 @@ export function Pick<T extends string | null>(props: {
           <ListboxOption
             key={option.value ?? ''}
             value={option}
+            data-value={option.value}
             className="flex min-h-12 cursor-pointer items-center px-3 data-focus:bg-ink data-focus:text-page data-selected:font-bold"
           >
             {option.label}
