@@ -871,11 +871,9 @@ fn capabilities() -> serde_json::Map<String, Value> {
         "--lang=en-GB",
         "--window-size=1280,800",
         // Tests wait for each other's processor: no process for a graphics card that is not there, no
-        // pictures between a state and the next, nothing compiled better than a page needs that lives for
-        // half a minute.
+        // pictures between a state and the next.
         "--in-process-gpu",
         "--force-prefers-reduced-motion",
-        "--js-flags=--no-maglev --no-turbofan",
     ]
     .iter()
     .map(|s| (*s).to_owned())
