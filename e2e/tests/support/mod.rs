@@ -870,10 +870,6 @@ fn capabilities() -> serde_json::Map<String, Value> {
         "--force-device-scale-factor=1",
         "--lang=en-GB",
         "--window-size=1280,800",
-        // Tests wait for each other's processor: no process for a graphics card that is not there, no
-        // pictures between a state and the next.
-        "--in-process-gpu",
-        "--force-prefers-reduced-motion",
     ]
     .iter()
     .map(|s| (*s).to_owned())
