@@ -8,6 +8,7 @@ use veliform_core::dog::House;
 use veliform_core::drawing::{DrawOptions, Drawing, Layers};
 use veliform_core::kit::Tool;
 use veliform_core::report::PlanReport;
+use veliform_core::sheet::StepKind;
 use veliform_core::visit::fold;
 use veliform_formats::{
     Sheet, Theme, drawing_svg, pdf, plan_text, png, read_dog_file, sheet_pages,
@@ -134,7 +135,8 @@ fn the_cut_sheet_is_one_leaf_with_its_text() {
             let told = step
                 .amounts
                 .iter()
-                .chain([&step.hand, &step.what, &step.leaves]);
+                .chain([&step.hand, &step.what, &step.leaves])
+                .chain((step.kind != StepKind::Work).then_some(&step.stroke));
             for wanted in told {
                 let wanted: String = wanted.split_whitespace().collect();
                 let wanted = wanted.to_lowercase();

@@ -1,5 +1,5 @@
 use veliform_core::report::PlanReport;
-use veliform_core::sheet::Step;
+use veliform_core::sheet::{Step, StepKind};
 
 use super::placed::{BOLD, PLAIN, Placed, Room, letters};
 use super::writer::{MARGIN, WIDTH, wrap};
@@ -72,6 +72,10 @@ fn lay_out(plan: &PlanReport, size: f64, room: &Room) -> Vec<Placed> {
 fn hints(step: &Step) -> Vec<(String, u32)> {
     let mut said = vec![(format!("{} {}", step.number, step.what), BOLD)];
     let mut way = Vec::new();
+    // On the first side it stands in a row of many, which says no stroke.
+    if step.kind != StepKind::Work && !step.stroke.is_empty() {
+        way.push(format!("How: {}.", step.stroke));
+    }
     for (word, place) in [("From", &step.from), ("Stop:", &step.to)] {
         if !place.is_empty() {
             way.push(format!("{word} {place}."));
