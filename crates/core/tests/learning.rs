@@ -135,7 +135,7 @@ mod from_the_log {
     use veliform_core::salon_log::{learn_minutes, learn_tools, tool_work};
     use veliform_core::sheet::CutSheet;
     use veliform_core::units::Length;
-    use veliform_core::visit::{KeptPlan, LookChoice, Visit, fold};
+    use veliform_core::visit::{KeptPlan, LookChoice, PlanInBrief, Visit, fold};
 
     fn dog() -> Dog {
         serde_json::from_value(serde_json::json!({
@@ -321,11 +321,11 @@ mod from_the_log {
                     results,
                     ..visit.clone()
                 },
-                plan.clone(),
+                PlanInBrief::of(&plan),
             )
         };
         let visits: Vec<_> = (0..20).map(|_| left(1.2)).collect();
-        let learnt = learn_tools(&visits, &kit);
+        let learnt = learn_tools(visits.iter().map(|(visit, plan)| (visit, plan)), &kit);
         let one = learnt
             .iter()
             .find(|t| Some(t.tool) == row.tool_id)
@@ -341,7 +341,7 @@ mod from_the_log {
         if let Some(result) = other.0.results.get_mut(&row.zone) {
             result.tool = Some(Uuid::from_u128(99));
         }
-        assert!(learn_tools(&[other], &kit).is_empty());
+        assert!(learn_tools([(&other.0, &other.1)], &kit).is_empty());
     }
 
     #[test]

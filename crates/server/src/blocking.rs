@@ -5,17 +5,22 @@ use actix_web::web;
 use tokio::sync::Semaphore;
 use uuid::Uuid;
 use veliform_core::visit::Entry;
-use veliform_store::Store;
+use veliform_store::{Store, VisitHead};
 
 use crate::error::ApiError;
+use crate::folded::{Folded, FoldedVisits};
 use crate::front::{Files, no_files};
 use crate::logs::Logs;
+
+/// Visits read without giving the store away.
+const AT_ONCE: usize = 10;
 
 /// The salon's data, shared by the workers.
 #[derive(Clone, Debug)]
 pub struct Salon {
     store: Arc<Mutex<Store>>,
     logs: Arc<Logs>,
+    folded: Arc<FoldedVisits>,
     front: Files,
 }
 
@@ -25,6 +30,7 @@ impl Salon {
         Self {
             store: Arc::new(Mutex::new(store)),
             logs: Arc::default(),
+            folded: Arc::default(),
             front: no_files,
         }
     }
@@ -60,6 +66,23 @@ impl Salon {
     pub(crate) async fn log(&self, visit: Uuid) -> Result<Arc<Vec<Entry>>, ApiError> {
         let logs = Arc::clone(&self.logs);
         self.run(move |store| logs.of(store, visit)).await
+    }
+
+    /// Visits as their logs leave them; what nothing came to is not read again. A few at a time: a tick at
+    /// the table never waits for all.
+    pub(crate) async fn folded(&self, heads: Vec<VisitHead>) -> Result<Vec<Arc<Folded>>, ApiError> {
+        let mut all = Vec::with_capacity(heads.len());
+        for some in heads.chunks(AT_ONCE) {
+            let (some, folded) = (some.to_vec(), Arc::clone(&self.folded));
+            let read = move |store: &mut Store| {
+                some.into_iter()
+                    .map(|head| folded.of(store, head))
+                    .collect()
+            };
+            let read: Vec<Arc<Folded>> = self.run(read).await?;
+            all.extend(read);
+        }
+        Ok(all)
     }
 }
 

@@ -11,6 +11,7 @@ mod commands;
 pub mod demo;
 mod document;
 mod error;
+mod folded;
 mod front;
 mod guard;
 mod logs;

@@ -333,3 +333,37 @@ async fn a_look_file_comes_in_once() {
     let missing = format!("/api/looks/{}/file", uuid::Uuid::from_u128(941));
     assert_eq!(get(&salon, &missing).await.status, StatusCode::NOT_FOUND);
 }
+
+/// What the list shows of a dog follows its card, what is said at its visit and the salon's settings, at once:
+/// nothing remembered is shown when it is old.
+#[actix_web::test]
+async fn a_list_of_dogs_never_shows_what_was() {
+    let salon = salon();
+    let dog = tappet(&salon).await;
+    let card = || async { get(&salon, "/api/dogs?find=tappet").await.value[0].clone() };
+    let first = card().await;
+    assert!(first == card().await, "the same while nothing is said");
+    let visit = first["last_visit"]["id"].as_str().expect("a visit");
+    let entry = json!({
+        "id": uuid::Uuid::from_u128(901), "at_ms": 1_790_000_000_000_i64,
+        "body": {
+            "kind": "measure_set", "measure": "height_at_withers",
+            "taken": {"value_mm": 415.0, "method": "tape"}
+        }
+    });
+    let path = format!("/api/visits/{visit}/entries");
+    let body = json!({"entries": [entry]});
+    let said = send(&salon, Method::POST, &path, Body::Json(body)).await;
+    assert_eq!(said.status, StatusCode::OK, "{:?}", said.value);
+    let shorter = card().await;
+    assert!(first["outline"] != shorter["outline"], "it is drawn anew");
+    let mut changed = shorter["dog"].clone();
+    changed["name"] = json!("Tappet the Short");
+    let path = format!("/api/dogs/{dog}");
+    let put = send(&salon, Method::PUT, &path, Body::Json(changed)).await;
+    assert_eq!(put.status, StatusCode::OK, "{:?}", put.value);
+    assert_eq!(card().await["dog"]["name"], "Tappet the Short");
+    let gone = send(&salon, Method::DELETE, &path, Body::None).await;
+    assert!(gone.status.is_success(), "{:?}", gone.value);
+    assert!(names(&get(&salon, "/api/dogs?find=tappet").await).is_empty());
+}

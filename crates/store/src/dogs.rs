@@ -6,7 +6,7 @@ use veliform_core::visit::Entry;
 use crate::error::StoreError;
 use crate::open::{Store, from_json, id_of, to_json};
 use crate::plans::{PackedPlan, insert_plan};
-use crate::visits::{insert_entry, insert_visit};
+use crate::visits::{VisitHead, insert_entry, insert_visit};
 
 /// A dog in the studio's list.
 #[derive(Clone, Debug, PartialEq)]
@@ -30,6 +30,18 @@ pub struct DogName {
     pub is_put_away: bool,
     /// Its latest visit, and when that began, milliseconds since 1970 in UTC.
     pub last_visit: Option<(Uuid, i64)>,
+}
+
+impl DogName {
+    /// Its latest visit.
+    pub fn head(&self) -> Option<VisitHead> {
+        let (id, began_ms) = self.last_visit?;
+        Some(VisitHead {
+            id,
+            dog: self.id,
+            began_ms,
+        })
+    }
 }
 
 /// A visit that comes from a dog file.
@@ -126,14 +138,11 @@ impl Store {
     /// # Errors
     /// If there is none by that id, or the data file cannot be read.
     pub fn dog_version(&self, id: Uuid) -> Result<(Dog, i64), StoreError> {
-        let row: Option<(String, i64)> = self
-            .read()
-            .query_row(
-                "SELECT body, version FROM dog_version WHERE dog_id = ?1
-                 ORDER BY version DESC LIMIT 1",
-                [id.to_string()],
-                |row| Ok((row.get(0)?, row.get(1)?)),
-            )
+        let mut rows = self.read().prepare_cached(
+            "SELECT body, version FROM dog_version WHERE dog_id = ?1 ORDER BY version DESC LIMIT 1",
+        )?;
+        let row: Option<(String, i64)> = rows
+            .query_row([id.to_string()], |row| Ok((row.get(0)?, row.get(1)?)))
             .optional()?;
         let (body, version) = row.ok_or(StoreError::NotFound { what: "dog", id })?;
         Ok((from_json("dog", &id.to_string(), &body)?, version))

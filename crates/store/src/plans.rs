@@ -185,9 +185,9 @@ impl Store {
         match self.brief_of(visit)? {
             Brief::Kept(brief) => Ok(Some(brief)),
             Brief::None => Ok(None),
-            Brief::Asked => {
+            Brief::Asked(older) => {
                 let Some(plan) = self.newest_plan_of(visit)? else {
-                    return Ok(None);
+                    return Ok(older);
                 };
                 let brief = PlanInBrief::of(&plan);
                 let body = to_json(&brief)?;
@@ -207,8 +207,17 @@ impl Store {
         });
         match row.optional()? {
             None => Ok(Brief::None),
-            Some((_, None)) => Ok(Brief::Asked),
-            Some((id, Some(body))) => Ok(Brief::Kept(from_json("plan", &id, &body)?)),
+            Some((_, None)) => Ok(Brief::Asked(None)),
+            Some((id, Some(body))) => {
+                let brief: PlanInBrief = from_json("plan", &id, &body)?;
+                // A build before this one did not keep all that is asked for now.
+                let is_whole = brief.passes.is_some();
+                Ok(if is_whole {
+                    Brief::Kept(brief)
+                } else {
+                    Brief::Asked(Some(brief))
+                })
+            }
         }
     }
 
@@ -244,8 +253,8 @@ impl Store {
 enum Brief {
     /// There is no plan.
     None,
-    /// There is one, and nobody asked for it in brief yet.
-    Asked,
+    /// There is one, and nobody asked for it in brief yet, or for as much of it as now.
+    Asked(Option<PlanInBrief>),
     /// There it is.
     Kept(PlanInBrief),
 }
@@ -257,7 +266,7 @@ fn insert_brief(
     body: &str,
 ) -> Result<(), StoreError> {
     tx.execute(
-        "INSERT OR IGNORE INTO plan_in_brief (plan_id, visit_id, body) VALUES (?1, ?2, ?3)",
+        "INSERT OR REPLACE INTO plan_in_brief (plan_id, visit_id, body) VALUES (?1, ?2, ?3)",
         params![plan.to_string(), visit.to_string(), body],
     )?;
     Ok(())

@@ -168,6 +168,17 @@ impl Store {
         })
     }
 
+    /// Number of the last entry received at a visit; 0 where nothing was said.
+    ///
+    /// # Errors
+    /// If the data file cannot be read.
+    pub fn last_received(&self, visit: Uuid) -> Result<Received, StoreError> {
+        let mut rows = self
+            .read()
+            .prepare_cached("SELECT coalesce(max(received), 0) FROM entry WHERE visit_id = ?1")?;
+        Ok(rows.query_row([visit.to_string()], |row| row.get(0))?)
+    }
+
     /// The newest stamp of a visit's log; none where nothing was said.
     ///
     /// # Errors

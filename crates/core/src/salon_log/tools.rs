@@ -7,8 +7,7 @@ use uuid::Uuid;
 use crate::finish::{AS_PLANNED_MM, ZoneResult};
 use crate::kit::Tool;
 use crate::learn::{Learnt, Prior, learn};
-use crate::report::StrokeName;
-use crate::visit::{KeptPlan, Visit};
+use crate::visit::{PlanInBrief, Visit};
 
 /// What a tool really leaves, pressed flat with the lay.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
@@ -29,34 +28,19 @@ const MARK_DOUBT_MM: f64 = 0.4;
 ///
 /// # References
 /// Handbook 3, *The kit learns*.
-pub fn learn_tools(visits: &[(Visit, KeptPlan)], kit: &[Tool]) -> Vec<ToolLearnt> {
+pub fn learn_tools<'a>(
+    visits: impl IntoIterator<Item = (&'a Visit, &'a PlanInBrief)>,
+    kit: &[Tool],
+) -> Vec<ToolLearnt> {
     let mut readings: BTreeMap<Uuid, Vec<f64>> = BTreeMap::new();
     for (visit, plan) in visits {
-        for row in &plan.report.units {
-            let result = visit.results.get(&row.zone).filter(|r| r.can_be());
-            let (Some(tool), Some(result)) = (row.tool_id, result) else {
-                continue;
-            };
-            let is_as_planned = [
-                result.tool.is_none_or(|t| t == tool),
-                result.under.is_none(),
-                result.stroke.is_none(),
-            ];
-            let Some(left) = ZoneResult::mean_mm(result) else {
-                continue;
-            };
-            if row.stroke != StrokeName::Full || is_as_planned.contains(&false) {
-                continue;
-            }
-            // Over another blade than a 30 the plan expects its length to differ by as much.
-            let marked = plan.kit.iter().find(|t| t.id == tool);
-            let expected = f64::midpoint(row.from_mm.as_mm(), row.to_mm.as_mm());
-            if let Some(marked) = marked {
-                let by = left - expected;
-                readings
-                    .entry(tool)
-                    .or_default()
-                    .push(marked.leaves_mm.as_mm() + by);
+        for pass in plan.passes.iter().flatten() {
+            let result = visit.results.get(&pass.zone).filter(|r| r.can_be());
+            if let Some(left) = result.and_then(|result| left_by(pass.tool, result)) {
+                // Over another blade than a 30 the plan expects its length to differ by as much.
+                let by = left - pass.expected_mm.as_mm();
+                let of_tool = readings.entry(pass.tool).or_default();
+                of_tool.push(pass.marked_mm.as_mm() + by);
             }
         }
     }
@@ -74,4 +58,11 @@ pub fn learn_tools(visits: &[(Visit, KeptPlan)], kit: &[Tool]) -> Vec<ToolLearnt
             })
         })
         .collect()
+}
+
+/// What was left by the planned tool, run as planned, mm.
+fn left_by(tool: Uuid, result: &ZoneResult) -> Option<f64> {
+    let is_as_planned =
+        result.tool.is_none_or(|t| t == tool) && result.under.is_none() && result.stroke.is_none();
+    result.mean_mm().filter(|_| is_as_planned)
 }

@@ -9,7 +9,7 @@ use crate::coat::Zone;
 use crate::dog::{Dog, House};
 use crate::drawing::Drawing;
 use crate::kit::Tool;
-use crate::report::PlanReport;
+use crate::report::{PlanReport, StrokeName, UnitRow};
 use crate::units::Length;
 
 /// A plan kept as it was: what it was made of, what came out, by which method, when.
@@ -42,6 +42,35 @@ pub struct PlanInBrief {
     pub look_name: String,
     /// What it left, the middle of each zone, mm.
     pub left_mm: BTreeMap<Zone, Length>,
+    /// Where it ran a tool fully with the lay; none in a brief of builds before it, which is made again.
+    #[serde(default)]
+    pub passes: Option<Vec<FullPass>>,
+}
+
+/// A zone that a plan cuts by one full pass with the lay: what is measured there afterwards teaches what the
+/// tool leaves.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+pub struct FullPass {
+    /// The zone.
+    pub zone: Zone,
+    /// The tool.
+    pub tool: Uuid,
+    /// What its mark said then.
+    pub marked_mm: Length,
+    /// What the plan expected of it there: over another blade than a 30 not its mark.
+    pub expected_mm: Length,
+}
+
+impl FullPass {
+    fn of(row: &UnitRow, kit: &[Tool]) -> Option<Self> {
+        let tool = row.tool_id.filter(|_| row.stroke == StrokeName::Full)?;
+        Some(Self {
+            zone: row.zone,
+            tool,
+            marked_mm: kit.iter().find(|t| t.id == tool)?.leaves_mm,
+            expected_mm: (row.from_mm + row.to_mm) * 0.5,
+        })
+    }
 }
 
 impl PlanInBrief {
@@ -57,6 +86,13 @@ impl PlanInBrief {
         Self {
             look_name: plan.report.look_name.clone(),
             left_mm,
+            passes: Some(
+                plan.report
+                    .units
+                    .iter()
+                    .filter_map(|row| FullPass::of(row, &plan.kit))
+                    .collect(),
+            ),
         }
     }
 }

@@ -17,7 +17,7 @@ mod weight;
 pub use big_change::{BigChange, HalfWay, big_change};
 pub use entry::{Entry, EntryBody, LookChoice};
 pub use fold::{UndoStep, Visit, WayOf, fold};
-pub use kept::{KeptPlan, PlanInBrief};
+pub use kept::{FullPass, KeptPlan, PlanInBrief};
 pub use known::{KnownDog, known};
 pub use life::{Life, LifeVisit, ZoneLeft, life};
 pub use order::next_stamp;

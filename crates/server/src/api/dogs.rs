@@ -6,14 +6,15 @@ use veliform_core::desk::Desk;
 use veliform_core::dog::{Dog, House, nearness};
 use veliform_core::drawing::{DrawOptions, Drawing, Layers};
 use veliform_core::run::{Here, here};
-use veliform_core::visit::{Entry, fold};
-use veliform_store::{DogListing, DogName};
+use veliform_core::visit::{Visit, fold};
+use veliform_store::{DogName, VisitHead};
 
 use super::belongings::ONE_DAY_MS;
 use crate::blocking::{Salon, compute};
 use crate::body::Json;
 use crate::clock::now_ms;
 use crate::error::{ApiError, ErrorBody};
+use crate::folded::Folded;
 use crate::versions::{known_version, tag};
 
 /// A dog in the studio's list.
@@ -74,42 +75,24 @@ pub(crate) async fn list_dogs(
     let Wanted { find, most } = wanted.into_inner();
     let names = salon.run(|store| Ok(store.dog_names()?)).await?;
     let names = compute(move || Ok(found(names, &find, most.min(MOST_DOGS)))).await?;
-    let (listed, house) = salon
+    let came: Vec<VisitHead> = names.iter().filter_map(DogName::head).collect();
+    let mut folded = salon.folded(came).await?.into_iter();
+    let (listed, (house, settings)) = salon
         .run(move |store| {
-            let listed = names
-                .into_iter()
-                .map(|name| {
-                    let entries = match name.last_visit {
-                        Some((id, _)) => store.visit(id, 0)?.entries,
-                        None => Vec::new(),
-                    };
-                    let listing = DogListing {
-                        dog: store.dog(name.id)?,
-                        last_visit: name.last_visit,
-                    };
-                    Ok((listing, entries))
-                })
-                .collect::<Result<Vec<_>, ApiError>>()?;
-            Ok((listed, store.house()?))
+            let listed = names.into_iter().map(|name| {
+                // In the order of the names, where there was a visit.
+                let folded = name.last_visit.and_then(|_| folded.next());
+                Ok((store.dog(name.id)?, name.last_visit, folded))
+            });
+            let listed: Result<Vec<_>, ApiError> = listed.collect();
+            Ok((listed?, store.house_version()?))
         })
         .await?;
     let cards = compute(move || {
-        let now = now_ms();
-        let is_of_today = |ms: i64| (0..ONE_DAY_MS).contains(&(now - ms));
-        let card = |(listing, entries): (DogListing, Vec<Entry>)| DogCard {
-            outline: outline(&listing.dog, &entries, &house),
-            here: listing.last_visit.and_then(|(_, began_ms)| {
-                // A groom that is only begun today brings an older visit back.
-                let run = fold(&listing.dog, &entries).run;
-                let is_here = is_of_today(run.as_ref().map_or(began_ms, |r| r.began_ms));
-                is_here.then(|| here(run.as_ref(), now))
-            }),
-            dog: listing.dog,
-            last_visit: listing
-                .last_visit
-                .map(|(id, began_ms)| VisitCard { id, began_ms }),
-        };
-        Ok(listed.into_iter().map(card).collect())
+        let cards = listed
+            .into_iter()
+            .map(|(dog, last, folded)| card(dog, last, folded.as_deref(), (&house, settings)));
+        Ok(cards.collect())
     })
     .await?;
     Ok(web::Json(cards))
@@ -130,9 +113,33 @@ fn found(names: Vec<DogName>, typed: &str, most: usize) -> Vec<DogName> {
     near.into_iter().take(most).map(|(_, dog)| dog).collect()
 }
 
+/// A dog as the list shows it.
+fn card(
+    dog: Dog,
+    last: Option<(Uuid, i64)>,
+    folded: Option<&Folded>,
+    (house, settings): (&House, i64),
+) -> DogCard {
+    let now = now_ms();
+    let run = folded.and_then(|folded| folded.visit.run.as_ref());
+    DogCard {
+        here: last.and_then(|(_, began_ms)| {
+            // A groom that is only begun today brings an older visit back.
+            let came_ms = run.map_or(began_ms, |run| run.began_ms);
+            let is_here = (0..ONE_DAY_MS).contains(&(now - came_ms));
+            is_here.then(|| here(run, now))
+        }),
+        outline: match folded {
+            Some(folded) => folded.outline(settings, |f| outline(&f.dog, &f.visit, house)),
+            None => outline(&dog, &fold(&dog, []), house),
+        },
+        last_visit: last.map(|(id, began_ms)| VisitCard { id, began_ms }),
+        dog,
+    }
+}
+
 /// The dog as it came to its latest visit, without table or marks.
-pub(super) fn outline(dog: &Dog, entries: &[Entry], house: &House) -> Drawing {
-    let visit = fold(dog, entries);
+fn outline(dog: &Dog, visit: &Visit, house: &House) -> Drawing {
     let layers = Layers {
         table: false,
         skin: false,
@@ -143,7 +150,7 @@ pub(super) fn outline(dog: &Dog, entries: &[Entry], house: &House) -> Drawing {
         is_small: true,
         ..DrawOptions::default()
     };
-    Desk::new(dog, &visit, house, &[]).draw(None, &options)
+    Desk::new(dog, visit, house, &[]).draw(None, &options)
 }
 
 /// One dog with its visits; `ETag` is the version it stands at.

@@ -1,9 +1,10 @@
+use std::sync::Arc;
+
 use actix_web::{get, web};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 use veliform_core::coat::Texture;
 use veliform_core::desk::Desk;
-use veliform_core::dog::Dog;
 use veliform_core::frame::DogSize;
 use veliform_core::job::Job;
 use veliform_core::look::LookId;
@@ -12,17 +13,14 @@ use veliform_core::salon_log::{
     AlbumFilter, AlbumPage, DueWork, SortLearnt, ToolLearnt, ToolWork, TopicLearnt, album,
     due_work, learn_minutes, learn_tools, tool_work,
 };
-use veliform_core::visit::{KeptPlan, Visit, fold};
-use veliform_store::{Store, VisitHead};
 
 use crate::blocking::{Salon, compute};
 use crate::error::{ApiError, ErrorBody};
+use crate::folded::Folded;
 use crate::workers::TwoThreads;
 
 /// Newest visits read: the last months of two tables.
 const MOST_VISITS: u32 = 200;
-/// Visits read without giving the store away.
-const AT_ONCE: usize = 10;
 /// Newest visits whose plans a new comb is tried on, and how many are read to find those with a look.
 const MOST_PLANS: usize = 8;
 const MOST_TRIED: u32 = 24;
@@ -40,21 +38,6 @@ pub struct SalonLog {
     work: Vec<ToolWork>,
 }
 
-/// A visit of the log.
-struct Past {
-    dog: Dog,
-    visit: Visit,
-    /// The plan kept with it, where it is asked for and lengths were measured after it.
-    plan: Option<KeptPlan>,
-}
-
-/// Whether the plans of measured visits are read: only what was really left is held against them.
-#[derive(Clone, Copy, PartialEq, Eq)]
-enum Plans {
-    Read,
-    Skip,
-}
-
 /// What the salon's own log teaches, from its newest visits.
 #[utoipa::path(responses((status = 200, body = SalonLog), (status = 500, body = ErrorBody)))]
 #[get("/salon-log")]
@@ -62,18 +45,17 @@ pub(crate) async fn get_salon_log(
     salon: web::Data<Salon>,
 ) -> Result<web::Json<SalonLog>, ApiError> {
     let kit = salon.run(|store| Ok(store.kit()?)).await?;
-    let newest = newest(&salon, MOST_VISITS, Plans::Read).await?;
+    let newest = newest(&salon, MOST_VISITS).await?;
     let answer = compute(move || {
         let runs = || newest.iter().filter_map(|p| p.visit.run.as_ref());
-        let measured: Vec<(Visit, KeptPlan)> = newest
+        let measured = newest
             .iter()
-            .filter_map(|p| Some((p.visit.clone(), p.plan.clone()?)))
-            .collect();
+            .filter_map(|p| Some((&p.visit, p.plan.as_ref()?)));
         let learnt = learn_minutes(runs());
         Ok(SalonLog {
             minutes: learnt.topics,
             sorts: learnt.sorts,
-            tools: learn_tools(&measured, &kit),
+            tools: learn_tools(measured, &kit),
             work: tool_work(runs(), &kit),
         })
     })
@@ -88,7 +70,7 @@ pub(crate) async fn get_what_to_buy(
     salon: web::Data<Salon>,
 ) -> Result<web::Json<Vec<Buy>>, ApiError> {
     let (house, kit) = salon.run(|s| Ok((s.house()?, s.kit()?))).await?;
-    let newest = newest(&salon, MOST_TRIED, Plans::Skip).await?;
+    let newest = newest(&salon, MOST_TRIED).await?;
     let buy = compute(move || {
         let with_look = newest.iter().filter(|p| p.visit.look.is_some());
         let jobs: Vec<Job> = with_look
@@ -106,7 +88,7 @@ pub(crate) async fn get_what_to_buy(
 #[get("/due")]
 pub(crate) async fn get_due(salon: web::Data<Salon>) -> Result<web::Json<Vec<DueWork>>, ApiError> {
     let kit = salon.run(|store| Ok(store.kit()?)).await?;
-    let newest = newest(&salon, MOST_VISITS, Plans::Skip).await?;
+    let newest = newest(&salon, MOST_VISITS).await?;
     let due = compute(move || {
         let runs = newest.iter().filter_map(|p| p.visit.run.as_ref());
         Ok(due_work(&kit, &tool_work(runs, &kit)))
@@ -143,37 +125,17 @@ pub(crate) async fn get_album(
         texture,
         look,
     };
-    let newest = newest(&salon, MOST_VISITS, Plans::Skip).await?;
+    let newest = newest(&salon, MOST_VISITS).await?;
     Ok(web::Json(album(
         newest.iter().map(|p| (&p.dog, &p.visit)),
         &filter,
     )))
 }
 
-/// The newest visits as they stand, a few at a time: a tick at the table never waits for all.
-async fn newest(salon: &Salon, most: u32, plans: Plans) -> Result<Vec<Past>, ApiError> {
+/// The newest visits as they stand.
+async fn newest(salon: &Salon, most: u32) -> Result<Vec<Arc<Folded>>, ApiError> {
     let heads = salon
         .run(move |store| Ok(store.newest_visits(most)?))
         .await?;
-    let mut past = Vec::with_capacity(heads.len());
-    for some in heads.chunks(AT_ONCE) {
-        let some = some.to_vec();
-        past.extend(salon.run(move |store| read(store, &some, plans)).await?);
-    }
-    Ok(past)
-}
-
-fn read(store: &Store, heads: &[VisitHead], plans: Plans) -> Result<Vec<Past>, ApiError> {
-    heads
-        .iter()
-        .map(|head| {
-            let dog = store.dog(head.dog)?;
-            let visit = fold(&dog, &store.visit(head.id, 0)?.entries);
-            let plan = match plans {
-                Plans::Read if !visit.results.is_empty() => store.newest_plan_of(head.id)?,
-                Plans::Read | Plans::Skip => None,
-            };
-            Ok(Past { dog, visit, plan })
-        })
-        .collect()
+    salon.folded(heads).await
 }
