@@ -344,8 +344,9 @@ async fn a_list_of_dogs_never_shows_what_was() {
     let first = card().await;
     assert!(first == card().await, "the same while nothing is said");
     let visit = first["last_visit"]["id"].as_str().expect("a visit");
+    let began_ms = first["last_visit"]["began_ms"].as_i64().expect("a time");
     let entry = json!({
-        "id": uuid::Uuid::from_u128(901), "at_ms": 1_790_000_000_000_i64,
+        "id": uuid::Uuid::from_u128(901), "at_ms": began_ms + 12 * 3_600_000,
         "body": {
             "kind": "measure_set", "measure": "height_at_withers",
             "taken": {"value_mm": 415.0, "method": "tape"}
