@@ -1,3 +1,5 @@
+use std::ops::Range;
+
 use kurbo::{Point, Rect};
 
 use super::labels::Labels;
@@ -9,7 +11,7 @@ use crate::shape::{Piece, PieceKind, Stroke, hair_marks};
 
 /// Ink of the planned edge, share of the height: about 1.9 points on a dog 110 mm wide on the
 /// sheet (dog-shape.md 10).
-const INK: f64 = 0.0052;
+pub(super) const INK: f64 = 0.0052;
 /// Far legs are thinner by this (dog-shape.md 10).
 const FAR: f64 = 0.62;
 /// Weight of a hair mark against the plan's edge (dog-shape-2.md 8).
@@ -90,11 +92,16 @@ impl Painter {
     /// The dog itself: opaque fills with their ink, and the marks of its hair where it is large enough
     /// for them.
     pub(super) fn dog(&mut self, pieces: &[Piece], hair: Option<Texture>) {
+        self.dog_part(pieces, 0..pieces.len(), hair);
+    }
+
+    /// The same of some of its pieces: others lie between.
+    pub(super) fn dog_part(&mut self, pieces: &[Piece], part: Range<usize>, hair: Option<Texture>) {
         let body = pieces
             .iter()
             .find(|p| p.kind == PieceKind::Body && !p.is_far)
             .map_or(&[][..], |p| &p.outline);
-        for (piece, seed) in pieces.iter().zip(1..) {
+        for (piece, seed) in pieces.iter().zip(1..).skip(part.start).take(part.len()) {
             let role = match piece.kind {
                 PieceKind::Nose | PieceKind::Eye => Role::Feature,
                 PieceKind::EyeLight => Role::EyeLight,

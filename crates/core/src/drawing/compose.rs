@@ -4,8 +4,10 @@ use super::annotate::Annotator;
 use super::asked_marks::{AskedMarks, felt_at};
 use super::body_marks::BodyMarks;
 use super::canvas::{Painter, Room};
+use super::close_up::CloseUp;
 use super::labels::Labels;
 use super::landmark_marks::LandmarkMarks;
+use super::patches::{dark_zones, tone};
 use super::point_marks::PointMarks;
 use super::ring_marks::RingMarks;
 use super::scene::{DrawOptions, Layers, Scene, Sheet};
@@ -14,13 +16,14 @@ use super::site_marks::SiteMarksDrawn;
 use super::table::Table;
 use super::view_marks::ViewMarks;
 use super::work_marks::WorkMarks;
+use super::zone_areas::ZoneAreas;
 use crate::balance::waist_behind_mm;
-use crate::coat::Zone;
+use crate::coat::{Texture, Zone};
 use crate::frame::Finding;
 use crate::page::{View, WalkFrom};
 use crate::plan::{PlanCoat, dress_plan};
 use crate::shape::{
-    BothSides, Dressing, Piece, SideShape, bare, dress_now, front_pieces, rear_pieces,
+    BothSides, Dressing, Piece, PieceKind, SideShape, bare, dress_now, front_pieces, rear_pieces,
     side_pieces_beside, side_shape, top_pieces,
 };
 
@@ -31,6 +34,11 @@ use crate::shape::{
 /// left; four views stand on one sheet at one scale, the top view under the side view.
 pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
     let stage = Stage::new(scene);
+    let close_up = CloseUp::of(scene.sites, scene.work)
+        .filter(|_| options.step.is_some() && options.sheet == Sheet::Side);
+    if let Some(close_up) = close_up {
+        return close_up.draw(scene, &stage.dog, options);
+    }
     // A step's place is drawn where it shows, unless another view was asked for.
     let view = match options.sheet {
         _ if options.walk.is_some() => options.walk.map(WalkFrom::view),
@@ -352,7 +360,7 @@ impl<'a> Stage<'a> {
                 if layers.now {
                     painter.wash(&now);
                 }
-                painter.dog(&tools, hair);
+                self.dog_in_its_colours(painter, &tools, hair);
                 if let Some(settled) = settled {
                     painter.outline(&settled, Role::SettledLine, 0.45);
                 }
@@ -360,7 +368,7 @@ impl<'a> Stage<'a> {
                     painter.outline(&ideal, Role::IdealLine, 0.25);
                 }
             }
-            None if layers.now => painter.dog(&now, hair),
+            None if layers.now => self.dog_in_its_colours(painter, &now, hair),
             None => painter.dog(&naked, None),
         }
         if layers.skin {
@@ -380,6 +388,36 @@ impl<'a> Stage<'a> {
             };
             painter.outline(&pieces, Role::EarlierLine, 0.5);
         }
+    }
+
+    /// The dog itself, its darker zones in a tone where it has two colours: from the side.
+    fn dog_in_its_colours(&self, painter: &mut Painter, pieces: &[Piece], hair: Option<Texture>) {
+        let dark = dark_zones(self.scene.coat);
+        if dark.is_empty() || painter.view != View::Side {
+            painter.dog(pieces, hair);
+            return;
+        }
+        let areas = ZoneAreas::new(self.scene, &self.dog);
+        let at = |kind: PieceKind| pieces.iter().position(|p| p.kind == kind && !p.is_far);
+        let (body, ear) = (
+            at(PieceKind::Body).unwrap_or(0),
+            at(PieceKind::Ear).unwrap_or(pieces.len()),
+        );
+        // What hangs over the dog is painted over the tone of what it hides, with its own tone after it: an
+        // ear, a tail over the back; a tail behind the body before it.
+        let tail = at(PieceKind::Tail);
+        painter.dog_part(pieces, 0..body, hair);
+        if tail.is_some_and(|tail| tail < body) {
+            tone(painter, &areas, &dark, |zone| zone == Zone::Tail);
+        }
+        painter.dog_part(pieces, body..ear, hair);
+        tone(painter, &areas, &dark, |zone| !ZoneAreas::hangs(zone));
+        if let Some(tail) = tail.filter(|tail| *tail > body) {
+            painter.dog_part(pieces, tail..tail + 1, hair);
+            tone(painter, &areas, &dark, |zone| zone == Zone::Tail);
+        }
+        painter.dog_part(pieces, ear..pieces.len(), hair);
+        tone(painter, &areas, &dark, |zone| zone == Zone::Ear);
     }
 
     /// The page of a view: the same for a dog whatever is drawn on it, so that all tasks show one

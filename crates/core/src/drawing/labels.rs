@@ -8,6 +8,9 @@ pub(super) const LETTER: f64 = 0.61;
 const ASCENT: f64 = 0.78;
 const DESCENT: f64 = 0.22;
 
+/// Squares that a thick line is covered with, at most.
+const MOST_STEPS: f64 = 60.0;
+
 /// Keeps words apart from each other and from lines.
 #[derive(Debug, Default)]
 pub(super) struct Labels {
@@ -28,6 +31,18 @@ impl Labels {
     /// Marks a word that stands where it must.
     pub(super) fn occupy(&mut self, at: Point, anchor: Anchor, text: &str, size: f64) {
         self.taken.push(extent(at, anchor, text, size));
+    }
+
+    /// Marks a thick line that no word may stand on.
+    pub(super) fn cover(&mut self, from: Point, to: Point, half_mm: f64) {
+        let steps = (from.distance(to) / half_mm.max(1e-6)).clamp(1.0, MOST_STEPS);
+        let mut share = 0.0;
+        while share <= 1.0 {
+            let at = from.lerp(to, share);
+            self.taken
+                .push(Rect::from_center_size(at, (2.0 * half_mm, 2.0 * half_mm)));
+            share += 1.0 / steps;
+        }
     }
 
     /// The same for a number, which also keeps a figure's width from its neighbours on the line: two

@@ -5,7 +5,7 @@ use crate::coat::Zone;
 use crate::page::View;
 use crate::plan::{PlanCoat, dress_plan};
 use crate::shape::{
-    BothSides, Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, dress_now,
+    BothSides, Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, dress_now, eye_at,
     leg_faces, visible_share,
 };
 
@@ -72,7 +72,17 @@ fn front(scene: &Scene<'_>, dog: &BothSides<'_>, zone: Zone) -> Vec<Vec<Point>> 
             (0.25 * shoulder, 0.10 * h),
         ),
         Zone::Topknot => vec![oval((0.0, top), (0.8 * half, 0.04 * h))],
-        Zone::Cheek => both((0.75 * half, 0.5 * (top + chin)), (0.3 * half, 0.04 * h)),
+        Zone::Cheek => {
+            // From the corner of the eye to the ear set, down to the jaw, beside the muzzle.
+            let eye = eye_at(&dog.shape.head, head).y;
+            mirrored(&[
+                (0.66 * half, eye - 0.01 * h),
+                (0.95 * half, eye + 0.02 * h),
+                (0.62 * half, chin + 0.02 * h),
+                (0.50 * half, eye - 0.06 * h),
+                (0.42 * half, eye - 0.022 * h),
+            ])
+        }
         Zone::Brow => both(
             (0.45 * half, 0.72 * top + 0.28 * chin),
             (0.4 * half, 0.02 * h),
@@ -180,6 +190,13 @@ fn legs(scene: &Scene<'_>, dog: &BothSides<'_>, leg: Leg, zone: Zone) -> Vec<Vec
 
 fn feet(from_midline: f64, width: f64, h: f64) -> Vec<Vec<Point>> {
     both((from_midline, 0.035 * h), (0.55 * width, 0.035 * h))
+}
+
+/// An area on the dog's left and right.
+fn mirrored(left: &[(f64, f64)]) -> Vec<Vec<Point>> {
+    [1.0, -1.0]
+        .map(|side| left.iter().map(|(x, y)| Point::new(side * x, *y)).collect())
+        .into()
 }
 
 /// The same on the dog's left and right.

@@ -105,7 +105,7 @@ const fn bold_figure(fill: Paint) -> RoleLook {
 
 /// How much of the wash lies on a ring: the dog shows through (modelling choice).
 const OVER_THE_DOG: f64 = 0.55;
-/// How much of a doubt's disc shows (modelling choice).
+/// How much of a doubt's disc and of a patch's tone shows (modelling choice).
 const QUIET: f64 = 0.16;
 /// Thin lines that stand behind everything (modelling choice).
 const HALF: f64 = 0.5;
@@ -147,6 +147,10 @@ impl Role {
             Self::Landmark => ringed(Dog, Ink),
             Self::Pin | Self::Found => filled(Pin),
             Self::PinNumber | Self::FoundNumber => bold_figure(OnPin),
+            Self::Patch => RoleLook {
+                fill_covers: QUIET,
+                ..filled(Ink)
+            },
             Self::Doubt => RoleLook {
                 fill_covers: QUIET,
                 ..filled(Chalk)

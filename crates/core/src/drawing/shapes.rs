@@ -31,6 +31,8 @@ pub enum Role {
     SettledLine,
     /// The exact edge: a hairline.
     IdealLine,
+    /// The darker parts of a coat of two colours.
+    Patch,
     /// Small strokes of the hair itself.
     HairMark,
     /// Skin: dotted.
@@ -101,7 +103,7 @@ pub enum Role {
 
 impl Role {
     /// All of them.
-    pub const ALL: [Self; 43] = [
+    pub const ALL: [Self; 44] = [
         Self::Rule,
         Self::RuleNumber,
         Self::Cross,
@@ -112,6 +114,7 @@ impl Role {
         Self::PlanLine,
         Self::SettledLine,
         Self::IdealLine,
+        Self::Patch,
         Self::HairMark,
         Self::Skin,
         Self::Feature,

@@ -55,9 +55,11 @@ pub(super) struct StrokeMark {
 }
 
 impl StrokeMark {
-    /// Through the middle of an area; none where it is too small for an arrow.
+    /// Through the middle of an area, and on through those beside it; none where that is too small for an
+    /// arrow.
     pub(super) fn over(
         area: &[Point],
+        beside: &[Vec<Point>],
         zone: Zone,
         view: View,
         runs: Runs,
@@ -69,7 +71,7 @@ impl StrokeMark {
             Runs::Against => -with,
         };
         let middle = centroid(area)?;
-        let (from, to) = chord(area, middle, way)?;
+        let (from, to) = chord(area, beside, middle, way)?;
         let inset = (to - from) * INSET;
         let (start, stop) = (from + inset, to - inset);
         (start.distance(stop) >= LEAST * height).then_some(Self { start, stop })
@@ -79,6 +81,7 @@ impl StrokeMark {
         let h = painter.height;
         let page = painter.on_page(&[self.start, self.stop]);
         let (start, stop) = (page[0], page[1]);
+        painter.labels.cover(start, stop, 1.5 * WEIGHT * h);
         let way = (stop - start) / start.distance(stop).max(1e-9);
         let across = Vec2::new(-way.y, way.x);
         let mut push = |geometry| {
@@ -119,25 +122,55 @@ fn centroid(area: &[Point]) -> Option<Point> {
     (twice.abs() > 1e-6).then(|| (sum / (3.0 * twice)).to_point())
 }
 
-/// Where a line through a point enters and leaves the part of an area that lies about that point.
-fn chord(area: &[Point], through: Point, way: Vec2) -> Option<(Point, Point)> {
-    let across = Vec2::new(-way.y, way.x);
-    let (mut before, mut after) = (f64::NEG_INFINITY, f64::INFINITY);
-    for (a, b) in area.iter().zip(area.iter().cycle().skip(1)) {
-        let (sa, sb) = ((*a - through).dot(across), (*b - through).dot(across));
-        if (sa < 0.0) == (sb < 0.0) {
-            continue;
-        }
-        let t = sa / (sa - sb);
-        let along = (a.lerp(*b, t) - through).dot(way);
-        if along <= 0.0 {
-            before = before.max(along);
-        } else {
-            after = after.min(along);
+/// Areas so near one another on a line are one, mm: they meet along an edge.
+const MEET_MM: f64 = 0.5;
+
+/// Where a line through a point enters and leaves the part of an area that lies about that point, and of the
+/// areas it goes on through.
+fn chord(
+    area: &[Point],
+    beside: &[Vec<Point>],
+    through: Point,
+    way: Vec2,
+) -> Option<(Point, Point)> {
+    let own = crossings(area, through, way);
+    let (mut before, mut after) = own.into_iter().find(|(a, b)| *a <= 0.0 && *b >= 0.0)?;
+    let mut others: Vec<(f64, f64)> = beside
+        .iter()
+        .flat_map(|area| crossings(area, through, way))
+        .collect();
+    // From the point outwards, each may lead on to the next.
+    others.sort_by(|a, b| a.0.total_cmp(&b.0));
+    for (a, b) in &others {
+        if *a <= after + MEET_MM {
+            after = after.max(*b);
         }
     }
-    (before.is_finite() && after.is_finite())
-        .then(|| (through + way * before, through + way * after))
+    others.sort_by(|a, b| b.1.total_cmp(&a.1));
+    for (a, b) in &others {
+        if *b >= before - MEET_MM {
+            before = before.min(*a);
+        }
+    }
+    Some((through + way * before, through + way * after))
+}
+
+/// The stretches of a line that lie within an area, by the way along it from a point.
+fn crossings(area: &[Point], from: Point, way: Vec2) -> Vec<(f64, f64)> {
+    let across = Vec2::new(-way.y, way.x);
+    let mut along: Vec<f64> = area
+        .iter()
+        .zip(area.iter().cycle().skip(1))
+        .filter_map(|(a, b)| {
+            let (sa, sb) = ((*a - from).dot(across), (*b - from).dot(across));
+            ((sa < 0.0) != (sb < 0.0)).then(|| (a.lerp(*b, sa / (sa - sb)) - from).dot(way))
+        })
+        .collect();
+    along.sort_by(f64::total_cmp);
+    along
+        .chunks_exact(2)
+        .map(|pair| (pair[0], pair[1]))
+        .collect()
 }
 
 #[cfg(test)]
@@ -154,7 +187,7 @@ mod tests {
     #[test]
     fn a_leg_is_run_downward_and_against_the_lay_upward() {
         let mark = |runs| {
-            StrokeMark::over(&square(), Zone::HindOut, View::Side, runs, 400.0).expect("large")
+            StrokeMark::over(&square(), &[], Zone::HindOut, View::Side, runs, 400.0).expect("large")
         };
         let with = mark(Runs::WithTheLay);
         assert!(with.start.y > with.stop.y && (with.start.x - 50.0).abs() < 1e-9);
@@ -164,9 +197,36 @@ mod tests {
         assert!((with.start.y - (60.0 - 0.12 * 60.0)).abs() < 1e-9);
     }
 
+    /// By hand: through two squares that meet the arrow runs on, over a gap it does not.
+    #[test]
+    fn an_arrow_runs_on_through_the_area_beside() {
+        let beside = |gap: f64| {
+            vec![
+                square()
+                    .iter()
+                    .map(|p| *p - Vec2::new(100.0 + gap, 0.0))
+                    .collect(),
+            ]
+        };
+        let long = |areas: &[Vec<Point>]| {
+            let ends = chord(
+                &square(),
+                areas,
+                Point::new(50.0, 30.0),
+                Vec2::new(-1.0, 0.0),
+            );
+            let (from, to) = ends.expect("inside");
+            from.distance(to)
+        };
+        assert!((long(&[]) - 100.0).abs() < 1e-9);
+        assert!((long(&beside(0.0)) - 200.0).abs() < 1e-9);
+        assert!((long(&beside(9.0)) - 100.0).abs() < 1e-9);
+    }
+
     #[test]
     fn the_back_is_run_towards_the_tail_and_a_speck_gets_no_arrow() {
-        let over = |zone, h| StrokeMark::over(&square(), zone, View::Side, Runs::WithTheLay, h);
+        let over =
+            |zone, h| StrokeMark::over(&square(), &[], zone, View::Side, Runs::WithTheLay, h);
         let back = over(Zone::Back, 400.0).expect("large");
         assert!(back.stop.x < back.start.x - 50.0);
         assert!(over(Zone::Back, 4000.0).is_none());

@@ -14,11 +14,9 @@ use crate::coat::Zone;
 use crate::frame::EarKind;
 use crate::look::LineName;
 use crate::schools::{Answer, Question};
-use crate::shape::{HeadShape, eye_to_ear_mm};
+use crate::shape::{HeadShape, eye_corner_mm};
 use crate::solve::Unit;
 
-/// The corners are opened so far of the way from the inner corner to the ear (handbook 10 D).
-const CORNER_SHARE: f64 = 0.4;
 /// Width of the ring round the ear base, mm (handbook 10 D, modelling choice).
 const RING_MM: f64 = 10.0;
 /// It is so much shorter than the cheek, mm (handbook 10 D).
@@ -141,7 +139,7 @@ impl Writer<'_> {
             _ => ", the corners only",
         };
         let subject = &self.plan.subject;
-        let far = CORNER_SHARE * eye_to_ear_mm(&subject.shape, &subject.build);
+        let far = eye_corner_mm(&subject.shape, &subject.build);
         let draft = Draft {
             what: format!("Open the eyes{fringe}; lashes stay"),
             tool: "small curved shears".into(),

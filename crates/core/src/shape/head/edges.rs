@@ -119,6 +119,14 @@ pub fn eye_to_ear_mm(shape: &SideShape, build: &Build) -> f64 {
     eye_at(&shape.head, &build.head).distance(ear)
 }
 
+/// The corners of the eyes are opened so far of the way from the inner corner to the ear (handbook 10 D).
+const CORNER_SHARE: f64 = 0.4;
+
+/// How far the corners of the eyes are opened, from the inner one towards the ear, mm.
+pub fn eye_corner_mm(shape: &SideShape, build: &Build) -> f64 {
+    CORNER_SHARE * eye_to_ear_mm(shape, build)
+}
+
 fn highest(points: impl Iterator<Item = Point>) -> Option<Point> {
     points.max_by(|a, b| a.y.total_cmp(&b.y))
 }

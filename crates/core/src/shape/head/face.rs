@@ -17,7 +17,7 @@ const MOUTH_UP_TO: f64 = 0.02;
 const ROUND: u32 = 24;
 
 /// Where the eye lies.
-pub(in crate::shape) fn eye_at(axes: &HeadAxes, head: &HeadShape) -> Point {
+pub(crate) fn eye_at(axes: &HeadAxes, head: &HeadShape) -> Point {
     axes.at(0.945 - head.muzzle, -0.55 * axes.step - 0.030)
 }
 

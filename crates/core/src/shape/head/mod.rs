@@ -18,8 +18,8 @@ pub use axes::HeadAxes;
 pub(crate) use axes::parting_mm;
 pub(super) use ear::{ear_piece, far_ear};
 pub(crate) use edges::FRINGE;
-pub use edges::{HeadEdges, eye_to_ear_mm, head_edges, off_circle_mm};
-pub(super) use face::eye_at;
+pub use edges::{HeadEdges, eye_corner_mm, eye_to_ear_mm, head_edges, off_circle_mm};
+pub(crate) use face::eye_at;
 pub(super) use round::{Ball, ball};
 
 use super::curve::{SAMPLES, closed};
