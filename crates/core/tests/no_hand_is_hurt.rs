@@ -324,3 +324,32 @@ fn a_double_coat_and_a_pale_one_are_said_and_spared() {
         assert!(says(&spared, words) && !says(&usual, words), "{words}");
     }
 }
+
+/// A step that goes round legs in planes cuts them all round; one that does not names the faces it cuts
+/// (handbook 5, *Legs*; common practice).
+#[test]
+fn legs_are_gone_round_in_planes_or_their_faces_are_named() {
+    let mut in_part = 0;
+    every_dog(|which, solved, _| {
+        let steps = solved.report.sheet.steps.iter();
+        let of_legs = steps.filter(|step| {
+            step.stage == Stage::Scissor
+                && (step.what.starts_with("Hind legs") || step.what.starts_with("Front legs"))
+                && !step.what.ends_with("the edge only")
+        });
+        for step in of_legs {
+            let has = |zones: &[Zone]| step.zones.iter().any(|zone| zones.contains(zone));
+            let is_round = has(&[Zone::HindBack, Zone::ForeBack])
+                && has(&[Zone::HindOut, Zone::ForeOut])
+                && has(&[Zone::HindFront, Zone::ForeFront, Zone::Knee, Zone::Flank]);
+            let what = &step.what;
+            assert_eq!(
+                what.contains("in planes across both"),
+                is_round,
+                "{which}: {what}"
+            );
+            in_part += usize::from(!is_round);
+        }
+    });
+    assert!(in_part > 0, "no dog's legs are scissored in part");
+}

@@ -3,10 +3,12 @@ use super::clip::is_shaped_by_hand;
 use super::faces::face_amounts;
 use super::hands::pair_hint;
 use super::minutes as m;
+use super::names::names_in_step;
 use super::shears::Place;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::{Texture, Zone};
+use crate::say::capital;
 use crate::schools::{Answer, Question};
 use crate::shape::SKIRT_PIECE;
 use crate::solve::{Stroke, Unit, UnitCut};
@@ -14,6 +16,8 @@ use crate::solve::{Stroke, Unit, UnitCut};
 /// Units scissored one after another as one step.
 struct Group {
     what: &'static str,
+    /// How legs are gone round where all of their faces are scissored; otherwise those that are, are named.
+    planes: &'static str,
     units: &'static [Unit],
     /// Of a body part; legs are counted by their faces.
     minutes: f64,
@@ -40,6 +44,8 @@ impl Half {
     }
 }
 
+const UNDERLINE_AND_TUCK_UP: &str = "Underline and tuck-up";
+
 const HIND: &[Unit] = &[
     Unit::HindBack,
     Unit::Hock,
@@ -52,9 +58,15 @@ const HIND: &[Unit] = &[
 ];
 const FORE: &[Unit] = &[Unit::ForeBack, Unit::ForeOut, Unit::ForeIn, Unit::ForeFront];
 
-const fn legs(what: &'static str, units: &'static [Unit], half: Half) -> Group {
+const fn legs(
+    what: &'static str,
+    planes: &'static str,
+    units: &'static [Unit],
+    half: Half,
+) -> Group {
     Group {
         what,
+        planes,
         units,
         minutes: 0.0,
         hazards: &[Hazard::Legs, Hazard::Shears],
@@ -70,6 +82,7 @@ const fn part(
 ) -> Group {
     Group {
         what,
+        planes: "",
         units,
         minutes,
         hazards,
@@ -79,31 +92,35 @@ const fn part(
 
 /// The legs in the salon's order (handbook 5, *Legs*: hind back first and front last).
 fn leg_groups(order: Answer) -> Vec<Group> {
-    const LEFT_HIND: &str = "Left hind leg: back, outside, inside, front last";
-    const RIGHT_HIND: &str = "Right hind leg: back, outside, inside, front last";
-    const LEFT_FRONT: &str = "Left front leg: back, outside, inside, front";
-    const RIGHT_FRONT: &str = "Right front leg: back, outside, inside, front";
+    const HIND_LEG: &str = ": back, outside, inside, front last";
+    const FRONT_LEG: &str = ": back, outside, inside, front";
+    let one = |what, units: &'static [Unit], half| {
+        let planes = if units == HIND { HIND_LEG } else { FRONT_LEG };
+        legs(what, planes, units, half)
+    };
     match order {
         Answer::LegsOneByOne => vec![
-            legs(LEFT_HIND, HIND, Half::First),
-            legs(RIGHT_HIND, HIND, Half::Second),
-            legs(LEFT_FRONT, FORE, Half::First),
-            legs(RIGHT_FRONT, FORE, Half::Second),
+            one("Left hind leg", HIND, Half::First),
+            one("Right hind leg", HIND, Half::Second),
+            one("Left front leg", FORE, Half::First),
+            one("Right front leg", FORE, Half::Second),
         ],
         Answer::LegsBySide => vec![
-            legs(LEFT_HIND, HIND, Half::First),
-            legs(LEFT_FRONT, FORE, Half::First),
-            legs(RIGHT_HIND, HIND, Half::Second),
-            legs(RIGHT_FRONT, FORE, Half::Second),
+            one("Left hind leg", HIND, Half::First),
+            one("Left front leg", FORE, Half::First),
+            one("Right hind leg", HIND, Half::Second),
+            one("Right front leg", FORE, Half::Second),
         ],
         _ => vec![
             legs(
-                "Hind legs, in planes across both: back, outside, inside, front last",
+                "Hind legs",
+                ", in planes across both: back, outside, inside, front last",
                 HIND,
                 Half::Both,
             ),
             legs(
-                "Front legs, in planes across both: back, outside, inside, front",
+                "Front legs",
+                ", in planes across both: back, outside, inside, front",
                 FORE,
                 Half::Both,
             ),
@@ -117,7 +134,7 @@ fn body_groups(has_skirt: bool) -> Vec<Group> {
             if has_skirt {
                 "Skirt and tuck-up: comb down, hem level, rising to the waist"
             } else {
-                "Underline and tuck-up"
+                UNDERLINE_AND_TUCK_UP
             },
             &[Unit::Underline, Unit::TuckUp],
             m::UNDERLINE_AND_TUCK_UP,
@@ -197,16 +214,12 @@ impl Writer<'_> {
         self.push(
             Stage::Scissor,
             Draft {
-                what: if shaped.is_empty() {
-                    format!("{}: the edge only", group.what)
-                } else {
-                    group.what.into()
-                },
+                what: what_of(group, &cuts, shaped.is_empty()),
                 pair,
                 tool: self.shears(place_of(group.units[0])),
                 stroke: &brushed,
-                from: scissor_from(group.units[0]).into(),
-                to: scissor_to(group.units[0]).into(),
+                from: scissor_from(cuts[0].unit).into(),
+                to: scissor_to(cuts[0].unit).into(),
                 leaves: self.leaves(&shaped),
                 minutes,
                 zones,
@@ -289,6 +302,32 @@ impl Writer<'_> {
     }
 }
 
+/// What is scissored, in words: of legs all of their faces in planes, or those that there are.
+fn what_of(group: &Group, cuts: &[&UnitCut], is_edge: bool) -> String {
+    let what = group.what;
+    let has = |units: &[Unit]| cuts.iter().any(|cut| units.contains(&cut.unit));
+    let is_whole = has(&[Unit::HindBack, Unit::ForeBack])
+        && has(&[Unit::HindOut, Unit::ForeOut])
+        && has(&[
+            Unit::HindFront,
+            Unit::ForeFront,
+            Unit::FlankAndKnee,
+            Unit::Knee,
+        ]);
+    if is_edge {
+        format!("{what}: the edge only")
+    } else if what == UNDERLINE_AND_TUCK_UP && cuts.len() == 1 {
+        capital(cuts[0].unit.label())
+    } else if group.planes.is_empty() || is_whole {
+        format!("{what}{}", group.planes)
+    } else {
+        let units: Vec<Unit> = cuts.iter().map(|cut| cut.unit).collect();
+        let name = names_in_step(&units);
+        let faces: Vec<&str> = units.into_iter().map(name).collect();
+        format!("{what}: {}", faces.join(", "))
+    }
+}
+
 /// The shears' share of the minutes: what the clipper did before is done.
 pub(super) fn shears_share(cuts: &[&UnitCut]) -> f64 {
     let was_clipped = |c: &&UnitCut| is_shaped_by_hand(c.unit) && c.tool.is_some();
@@ -330,9 +369,12 @@ fn place_of(first: Unit) -> Place {
 
 fn scissor_from(first: Unit) -> &'static str {
     match first {
-        Unit::HindBack => "thigh line",
-        Unit::ForeBack => "elbow",
+        Unit::HindBack | Unit::HindOut | Unit::HindIn | Unit::HindFront => "thigh line",
+        Unit::ForeBack | Unit::ForeOut | Unit::ForeIn | Unit::ForeFront => "elbow",
         Unit::Underline => "just below the elbow",
+        Unit::Flank | Unit::FlankAndKnee | Unit::Knee => "the flank fold",
+        Unit::TuckUp => "the last rib",
+        Unit::Hock => "point of hock",
         Unit::Crest => "behind the ear",
         Unit::Tail => "end of the bone, felt",
         _ => "",
@@ -343,11 +385,15 @@ fn scissor_to(first: Unit) -> &'static str {
     match first {
         Unit::HindBack
         | Unit::HindOut
+        | Unit::HindIn
         | Unit::HindFront
         | Unit::ForeBack
         | Unit::ForeOut
-        | Unit::ForeFront => "the bevel",
-        Unit::Underline => "front of the thigh",
+        | Unit::ForeIn
+        | Unit::ForeFront
+        | Unit::Hock => "the bevel",
+        Unit::Flank | Unit::FlankAndKnee | Unit::Knee => "just below the knee",
+        Unit::Underline | Unit::TuckUp => "front of the thigh",
         Unit::Crest => "withers",
         Unit::Tail => "beyond it",
         _ => "",
