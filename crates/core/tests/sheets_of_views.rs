@@ -396,6 +396,20 @@ fn numbers_of_measures_keep_apart(
             visit.frame.measures.insert(measure, taken);
         }
         let drawing = draw(&dog, &visit, sheet, Before::default());
+        // Of two bars the higher one's number stands over the lower one's.
+        let level = |measure: Measure| {
+            drawing.shapes.iter().find_map(|s| match &s.geometry {
+                Geometry::Text { at_mm, .. } if s.tag == Some(Tag::Measure(measure)) => {
+                    Some(at_mm[1])
+                }
+                _ => None,
+            })
+        };
+        let (crest, tail) = (
+            level(Measure::HipCrestHeight).expect("told"),
+            level(Measure::TailSetHeight).expect("told"),
+        );
+        assert!(crest > tail, "{build:?} {height}: {crest} over {tail}");
         let mut compared = 0;
         for view in &drawing.views {
             let numbers: Vec<(&str, [f64; 4])> = drawing.shapes[view.shapes[0]..view.shapes[1]]

@@ -71,6 +71,7 @@ impl Annotator<'_> {
     }
 
     pub(super) fn measures(&mut self) {
+        let mut told: Vec<(Measure, FrameValue, Run)> = Vec::new();
         for measure in Measure::ALL {
             if measure == Measure::HeightAtWithers {
                 continue;
@@ -87,6 +88,18 @@ impl Annotator<'_> {
             if !is_asked && (value.origin == Origin::Estimated || is_nothing) {
                 continue;
             }
+            told.push((measure, value, run));
+        }
+        // The lower of two bars has its number nearest: the higher one's stands over it.
+        let upright = |run: &Run| match run {
+            Run::Upright { to, .. } => Some(*to),
+            Run::Level { .. } | Run::Word { .. } => None,
+        };
+        told.sort_by(|(_, _, a), (_, _, b)| {
+            let (a, b) = (upright(a), upright(b));
+            a.unwrap_or(f64::MAX).total_cmp(&b.unwrap_or(f64::MAX))
+        });
+        for (measure, value, run) in told {
             self.dimension(measure, &value, run);
         }
     }
@@ -162,10 +175,11 @@ impl Annotator<'_> {
                     let ends = [p - Vec2::new(arm, 0.0), p + Vec2::new(arm, 0.0)];
                     self.line(ink, &ends, 0.003, tag);
                 }
-                // Over its end, or higher where a neighbour's number stands there.
+                // Over its end, or higher where a neighbour's number stands there; back from the page's edge.
                 let over = [0.5, 1.7, 2.9, 4.1].map(|up| to_page(b) + Vec2::new(0.0, up * t));
-                let places = over.map(|at| (at, Anchor::Middle));
-                self.number_of(role, &places, &text, tag);
+                let middle = over.map(|at| (at, Anchor::Middle));
+                let back = over.map(|at| (at + Vec2::new(0.5 * t, 0.0), Anchor::End));
+                self.number_of(role, &[middle, back].concat(), &text, tag);
             }
             Run::Level { y, from, to } => {
                 let (a, b) = (Point::new(from, y), Point::new(to, y));
@@ -175,7 +189,7 @@ impl Annotator<'_> {
                     self.line(ink, &ends, 0.003, tag);
                 }
                 // Under the table the rule's own numbers need the room above the line.
-                let beside = (to_page(b) + Vec2::new(0.6 * t, -0.3 * t), Anchor::Start);
+                let beside = (to_page(b) + Vec2::new(0.6 * t, -0.1 * t), Anchor::Start);
                 let over = [0.5, 0.75, 0.25].map(|along| {
                     let at = to_page(a.lerp(b, along)) + Vec2::new(0.0, 0.45 * t);
                     (at, Anchor::Middle)
