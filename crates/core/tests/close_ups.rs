@@ -5,6 +5,7 @@ use crate::support::table::{Table, dog};
 use veliform_core::coat::{Site, Zone};
 use veliform_core::desk::Reasons;
 use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Role};
+use veliform_core::page::WalkFrom;
 use veliform_core::sheet::Step;
 
 /// The drawing for the first step of a groom that is wanted, with that step.
@@ -125,4 +126,32 @@ fn a_close_up_keeps_to_its_page() {
             }
         }
     }
+}
+
+/// Handbook 6, *Check*: below, the feet are lifted; the walk's ring lies on a foot seen from there.
+#[test]
+fn the_walk_looks_at_lifted_feet_from_below() {
+    let table = Table::begun();
+    let options = DrawOptions {
+        walk: Some(WalkFrom::Below),
+        ..DrawOptions::default()
+    };
+    let drawing = table.desk(|desk| {
+        let solved = desk.plan(Reasons::Skip).expect("solves");
+        desk.draw(Some(&solved), &options)
+    });
+    assert!(
+        drawing.title.contains("feet from below"),
+        "{}",
+        drawing.title
+    );
+    let rings = drawing
+        .shapes
+        .iter()
+        .filter(|shape| shape.role == Role::Ring);
+    assert_eq!(rings.count(), 1, "pads clean, edge even?");
+    assert!(
+        !drawing.shapes.iter().any(|shape| shape.role == Role::Work),
+        "nothing is cut"
+    );
 }

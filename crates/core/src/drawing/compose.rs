@@ -34,8 +34,12 @@ use crate::shape::{
 /// left; four views stand on one sheet at one scale, the top view under the side view.
 pub fn draw(scene: &Scene<'_>, options: &DrawOptions) -> Drawing {
     let stage = Stage::new(scene);
-    let close_up = CloseUp::of(scene.sites, scene.work)
-        .filter(|_| options.step.is_some() && options.sheet == Sheet::Side);
+    let close_up = match options.walk {
+        Some(WalkFrom::Below) => Some(CloseUp::Soles),
+        Some(_) => None,
+        None => CloseUp::of(scene.sites, scene.work)
+            .filter(|_| options.step.is_some() && options.sheet == Sheet::Side),
+    };
     if let Some(close_up) = close_up {
         return close_up.draw(scene, &stage.dog, options);
     }

@@ -1,6 +1,7 @@
 //! What is drawn: shapes in millimetres with a role, once, for browser, SVG, PDF and PNG.
 
 mod annotate;
+mod areas_in_view;
 mod asked_marks;
 mod body_marks;
 mod canvas;

@@ -1,10 +1,10 @@
 use kurbo::{Point, Vec2};
 
+use super::areas_in_view::AreasInView;
 use super::canvas::Painter;
 use super::scene::Scene;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
-use super::work_marks::WorkMarks;
 use crate::coat::Zone;
 use crate::page::View;
 use crate::shape::curve::signed_area;
@@ -37,8 +37,12 @@ const WORD: f64 = 1.25;
 
 impl RingMarks<'_> {
     pub(super) fn mark(mut self) {
+        if self.scene.rings.is_empty() {
+            return;
+        }
+        let areas = AreasInView::new(self.scene, self.dog, self.painter.view);
         for ring in self.scene.rings {
-            for at in self.places(ring) {
+            for at in self.places(&areas, ring) {
                 self.ring(ring, at);
             }
         }
@@ -46,13 +50,8 @@ impl RingMarks<'_> {
 
     /// The middle of the ring's zone, on the page: on both sides where it asks of no one side of a pair
     /// seen on end; nowhere where this view does not show it.
-    fn places(&mut self, ring: &Ring) -> Vec<Point> {
-        let marks = WorkMarks {
-            painter: self.painter,
-            scene: self.scene,
-            dog: self.dog,
-        };
-        let areas = marks.of_zones(&[ring.zone]);
+    fn places(&self, areas: &AreasInView<'_>, ring: &Ring) -> Vec<Point> {
+        let areas = areas.of(&[ring.zone]);
         // Seen on end a pair stands left, then right.
         let shown: Vec<&Vec<Point>> = match (ring.hand, areas.as_slice()) {
             (Some(Hand::Left), [left, _]) => vec![left],
@@ -72,7 +71,7 @@ impl RingMarks<'_> {
         self.painter.on_page(&middles)
     }
 
-    fn ring(&mut self, ring: &Ring, at: Point) {
+    pub(super) fn ring(&mut self, ring: &Ring, at: Point) {
         let tag = Some(Tag::Ring(ring.number));
         let role = if ring.says.is_some() {
             Role::RingSeen

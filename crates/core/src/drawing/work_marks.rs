@@ -2,15 +2,14 @@ use std::collections::BTreeMap;
 
 use kurbo::Point;
 
+use super::areas_in_view::AreasInView;
 use super::canvas::Painter;
-use super::on_end::areas;
 use super::scene::Scene;
 use super::shapes::{Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use super::stroke_mark::{Runs, StrokeMark};
 use super::zone_areas::ZoneAreas;
 use crate::coat::Zone;
-use crate::page::View;
 use crate::shape::curve::signed_area;
 use crate::shape::{BothSides, SitePlace, hygiene_area, site_places};
 
@@ -41,36 +40,34 @@ impl WorkMarks<'_> {
         if work.is_empty() {
             return;
         }
-        self.paint(&self.of_zones(work));
-        if let Some(mark) = self.scene.runs.and_then(|runs| self.stroke(work, runs)) {
+        let areas = AreasInView::new(self.scene, self.dog, self.painter.view);
+        self.paint(&areas.of(work));
+        let runs = self.scene.runs;
+        if let Some(mark) = runs.and_then(|runs| self.stroke(&areas, work, runs)) {
             mark.draw(self.painter);
         }
     }
 
     /// How the tool runs over the largest of these zones, and on through its neighbours.
-    fn stroke(&self, work: &[Zone], runs: Runs) -> Option<StrokeMark> {
+    fn stroke(&self, areas: &AreasInView<'_>, work: &[Zone], runs: Runs) -> Option<StrokeMark> {
         let (view, h) = (self.painter.view, self.painter.height);
-        let areas = work
+        let each = work
             .iter()
-            .flat_map(|zone| self.of_zones(&[*zone]).into_iter().map(move |a| (*zone, a)));
+            .flat_map(|zone| areas.of(&[*zone]).into_iter().map(move |a| (*zone, a)));
         let size = |area: &[Point]| signed_area(area).abs();
-        let (zone, area) = areas.max_by(|a, b| size(&a.1).total_cmp(&size(&b.1)))?;
-        StrokeMark::over(&area, &self.of_zones(work), zone, view, runs, h)
+        let (zone, area) = each.max_by(|a, b| size(&a.1).total_cmp(&size(&b.1)))?;
+        StrokeMark::over(&area, &areas.of(work), zone, view, runs, h)
     }
 
     /// Lays every zone down as an area that answers a touch, with nothing to see: the whole zone, not
     /// only its digits.
     pub(super) fn lay_zones(&mut self) {
-        let side = (self.painter.view == View::Side).then(|| ZoneAreas::new(self.scene, self.dog));
+        let areas = AreasInView::new(self.scene, self.dog, self.painter.view);
         let (over, under): (Vec<Zone>, Vec<Zone>) = Zone::ALL
             .into_iter()
             .partition(|zone| ZoneAreas::hangs(*zone));
         for zone in under.into_iter().chain(over) {
-            let areas = match &side {
-                Some(side) => side.of(&[zone]),
-                None => self.of_zones(&[zone]),
-            };
-            for area in areas {
+            for area in areas.of(&[zone]) {
                 let page = self.painter.on_page(&area);
                 let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
                 self.painter.shapes.push(Shape {
@@ -79,16 +76,6 @@ impl WorkMarks<'_> {
                     tag: Some(Tag::Zone(zone)),
                 });
             }
-        }
-    }
-
-    /// Where zones show in this view.
-    pub(super) fn of_zones(&self, zones: &[Zone]) -> Vec<Vec<Point>> {
-        if self.painter.view == View::Side {
-            ZoneAreas::new(self.scene, self.dog).of(zones)
-        } else {
-            let seen = |zone: &Zone| areas(self.scene, self.dog, self.painter.view, *zone);
-            zones.iter().flat_map(seen).collect()
         }
     }
 

@@ -4,6 +4,7 @@ use super::{INK, around, dimension, fill, line, ring, word, work};
 use crate::coat::Zone;
 use crate::drawing::canvas::Painter;
 use crate::drawing::on_end::dressing_of;
+use crate::drawing::ring_marks::RingMarks;
 use crate::drawing::scene::{Layers, Scene};
 use crate::drawing::shapes::{Anchor, Role};
 use crate::say::Words;
@@ -49,7 +50,9 @@ impl Soles<'_> {
         let planned = self.scene.plan.filter(|_| layers.plan);
         let planned = planned.map(|_| dressing_of(self.scene).zone_mm(Zone::Foot));
         for (leg, at) in middles(self.scene, self.dog) {
-            self.foot(&sole(self.dog.left, leg), at, now, planned.unwrap_or(now));
+            let sole = sole(self.dog.left, leg);
+            let now = if layers.now { now } else { 0.0 };
+            self.foot(&sole, at, now, planned.unwrap_or(now));
             let name = match leg {
                 Leg::Fore => "front foot",
                 Leg::Hind => "hind foot",
@@ -62,6 +65,27 @@ impl Soles<'_> {
                 Anchor::Middle,
                 name.into(),
             );
+        }
+        self.rings();
+    }
+
+    /// The walk's place on the feet, ringed at the front foot's heel.
+    fn rings(&mut self) {
+        let [(_, front), _] = middles(self.scene, self.dog);
+        let heel = front - Vec2::new(0.0, 0.5 * self.dog.left.foot_length);
+        let on_page = self.painter.on_page(&[heel])[0];
+        for ring in self
+            .scene
+            .rings
+            .iter()
+            .filter(|ring| ring.zone == Zone::Foot)
+        {
+            let mut marks = RingMarks {
+                painter: self.painter,
+                scene: self.scene,
+                dog: self.dog,
+            };
+            marks.ring(ring, on_page);
         }
     }
 
@@ -85,7 +109,9 @@ impl Soles<'_> {
             .iter()
             .map(|p| Point::new(0.93 * p.x, 0.93 * p.y))
             .collect();
-        work(painter, &[here(&within)]);
+        if !self.scene.sites.is_empty() {
+            work(painter, &[here(&within)]);
+        }
         for pad in &sole.pads {
             fill(painter, Role::Feature, &here(pad));
         }
