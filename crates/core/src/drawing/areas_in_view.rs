@@ -10,7 +10,7 @@ use crate::shape::BothSides;
 /// Where the zones of a dog lie in one view, on its own plane, mm: laid out once, asked often.
 pub(super) enum AreasInView<'a> {
     /// From the side.
-    Side(ZoneAreas<'a>),
+    Side(Box<ZoneAreas<'a>>),
     /// From in front, behind or above.
     OnEnd(View, &'a Scene<'a>, &'a BothSides<'a>),
 }
@@ -18,7 +18,7 @@ pub(super) enum AreasInView<'a> {
 impl<'a> AreasInView<'a> {
     pub(super) fn new(scene: &'a Scene<'a>, dog: &'a BothSides<'a>, view: View) -> Self {
         match view {
-            View::Side => Self::Side(ZoneAreas::new(scene, dog)),
+            View::Side => Self::Side(Box::new(ZoneAreas::new(scene, dog))),
             View::Front | View::Rear | View::Top => Self::OnEnd(view, scene, dog),
         }
     }
