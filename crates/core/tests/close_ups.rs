@@ -8,6 +8,13 @@ use veliform_core::drawing::{DrawOptions, Drawing, Geometry, Role};
 use veliform_core::page::WalkFrom;
 use veliform_core::sheet::Step;
 
+fn drawn(table: &Table, options: &DrawOptions) -> Drawing {
+    table.desk(|desk| {
+        let solved = desk.plan(Reasons::Skip).expect("solves");
+        desk.draw(Some(&solved), options)
+    })
+}
+
 /// The drawing for the first step of a groom that is wanted, with that step.
 fn drawn_for(table: &Table, is_wanted: impl Fn(&Step) -> bool) -> (Step, Drawing) {
     let step = table.sheet().steps.into_iter().find(is_wanted);
@@ -16,10 +23,7 @@ fn drawn_for(table: &Table, is_wanted: impl Fn(&Step) -> bool) -> (Step, Drawing
         step: Some(step.number),
         ..DrawOptions::default()
     };
-    let drawing = table.desk(|desk| {
-        let solved = desk.plan(Reasons::Skip).expect("solves");
-        desk.draw(Some(&solved), &options)
-    });
+    let drawing = drawn(table, &options);
     (step, drawing)
 }
 
@@ -136,10 +140,7 @@ fn the_walk_looks_at_lifted_feet_from_below() {
         walk: Some(WalkFrom::Below),
         ..DrawOptions::default()
     };
-    let drawing = table.desk(|desk| {
-        let solved = desk.plan(Reasons::Skip).expect("solves");
-        desk.draw(Some(&solved), &options)
-    });
+    let drawing = drawn(&table, &options);
     assert!(
         drawing.title.contains("feet from below"),
         "{}",

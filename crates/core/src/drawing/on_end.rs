@@ -4,6 +4,7 @@ use super::scene::Scene;
 use crate::coat::Zone;
 use crate::page::View;
 use crate::plan::{PlanCoat, dress_plan};
+use crate::shape::curve;
 use crate::shape::{
     BothSides, Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, dress_now, eye_at,
     leg_faces, visible_share,
@@ -204,11 +205,6 @@ fn both((x, y): (f64, f64), half: (f64, f64)) -> Vec<Vec<Point>> {
     vec![oval((x, y), half), oval((-x, y), half)]
 }
 
-fn oval((x, y): (f64, f64), (half_x, half_y): (f64, f64)) -> Vec<Point> {
-    (0..ROUND)
-        .map(|i| {
-            let turn = Vec2::from_angle(std::f64::consts::TAU * i as f64 / ROUND as f64);
-            Point::new(x + turn.x * half_x, y + turn.y * half_y)
-        })
-        .collect()
+fn oval(centre: (f64, f64), half: (f64, f64)) -> Vec<Point> {
+    curve::oval(Point::from(centre), Vec2::from(half), ROUND)
 }

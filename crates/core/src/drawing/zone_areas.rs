@@ -8,6 +8,7 @@ use kurbo::{Point, Vec2};
 use super::on_end::dressing_of;
 use super::scene::Scene;
 use crate::coat::Zone;
+use crate::shape::curve::oval;
 use crate::shape::{
     BothSides, CoatEdge, Dressing, Piece, PieceKind, Station as S, eye_at, side_pieces,
 };
@@ -309,11 +310,7 @@ impl<'a> ZoneAreas<'a> {
     fn brow(&self) -> Vec<Point> {
         let h = self.dog.left.height;
         let over = self.by(self.eye(), -0.012, 0.03);
-        let corner = |i: usize| {
-            let turn = Vec2::from_angle(std::f64::consts::TAU * i as f64 / ROUND as f64);
-            over + Vec2::new(turn.x * 0.035, turn.y * 0.015) * h
-        };
-        (0..ROUND).map(corner).collect()
+        oval(over, Vec2::new(0.035, 0.015) * h, ROUND)
     }
 
     fn eye(&self) -> Point {

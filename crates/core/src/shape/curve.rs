@@ -98,6 +98,14 @@ pub fn rounded(points: &[Point], share: f64) -> Vec<Point> {
     out
 }
 
+/// A closed oval about a place, half so long along either axis, with so many corners, mm.
+pub fn oval(centre: Point, half: Vec2, corners: usize) -> Vec<Point> {
+    (0..corners)
+        .map(|i| Vec2::from_angle(std::f64::consts::TAU * i as f64 / corners as f64))
+        .map(|turn| centre + Vec2::new(turn.x * half.x, turn.y * half.y))
+        .collect()
+}
+
 /// Signed area of a closed polygon, mm²; positive when it runs anticlockwise.
 pub fn signed_area(points: &[Point]) -> f64 {
     let n = points.len();

@@ -2,6 +2,7 @@
 
 use kurbo::{Point, Vec2};
 
+use super::curve;
 use super::head::eye_at;
 use super::hygiene::HygieneArea;
 use super::leg_place::Hand;
@@ -183,11 +184,6 @@ fn pair((x, y): (f64, f64), half: (f64, f64)) -> Vec<SitePlace> {
         .into()
 }
 
-fn oval(centre: Point, (half_x, half_y): (f64, f64)) -> Vec<Point> {
-    (0..ROUND)
-        .map(|i| {
-            let turn = Vec2::from_angle(std::f64::consts::TAU * i as f64 / ROUND as f64);
-            centre + Vec2::new(turn.x * half_x, turn.y * half_y)
-        })
-        .collect()
+fn oval(centre: Point, half: (f64, f64)) -> Vec<Point> {
+    curve::oval(centre, Vec2::from(half), ROUND)
 }

@@ -1,6 +1,6 @@
-use kurbo::Point;
+use kurbo::{Point, Vec2};
 
-use super::curve::{SAMPLES, closed};
+use super::curve::{SAMPLES, closed, oval};
 use super::leg_place::Leg;
 use crate::frame::Build;
 
@@ -60,12 +60,7 @@ pub fn sole(build: &Build, leg: Leg) -> Sole {
     };
     let [outer, inner] = TOES;
     let toes = [outer, inner, (-inner.0, inner.1), (-outer.0, outer.1)];
-    let toe = |(x, y): (f64, f64)| -> Vec<Point> {
-        (0..ROUND)
-            .map(|i| std::f64::consts::TAU * i as f64 / ROUND as f64)
-            .map(|turn| at((x + TOE.0 * turn.cos(), y + TOE.1 * turn.sin())))
-            .collect()
-    };
+    let toe = |middle| oval(at(middle), Vec2::new(TOE.0 * w, TOE.1 * l), ROUND);
     let nail = |(x, y): (f64, f64)| {
         let root = y + NAIL.0;
         [at((1.03 * x, root)), at((1.08 * x, root + NAIL.1))]

@@ -6,6 +6,7 @@ use crate::drawing::on_end::dressing_of;
 use crate::drawing::scene::Scene;
 use crate::drawing::shapes::{Anchor, Role};
 use crate::say::Words;
+use crate::shape::curve::oval;
 use crate::shape::{BothSides, PieceKind, eye_at, eye_corner_mm, top_pieces};
 
 /// The head from above, its nose to the left: the corners of the eyes are opened in a U (handbook 4).
@@ -93,10 +94,7 @@ impl HeadAbove<'_> {
     fn eye(&self, side: f64) -> Vec<Point> {
         let middle = Point::new(self.eyes_at(), side * 0.5 * (INNER + OUTER) * self.half());
         let long = Vec2::new(EYE.0, EYE.1) * self.dog.left.head.length;
-        (0..ROUND)
-            .map(|i| Vec2::from_angle(std::f64::consts::TAU * i as f64 / ROUND as f64))
-            .map(|turn| middle + Vec2::new(turn.x * long.x, turn.y * long.y))
-            .collect()
+        oval(middle, long, ROUND)
     }
 
     /// The inner corner of an eye, where the cut begins.

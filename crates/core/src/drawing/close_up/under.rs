@@ -8,7 +8,10 @@ use crate::drawing::scene::Scene;
 use crate::drawing::shapes::{Anchor, Geometry, Role};
 use crate::drawing::simplify::tenth;
 use crate::say::Words;
-use crate::shape::{BothSides, Leg, PieceKind, Station as S, hygiene_area, top_pieces};
+use crate::shape::curve::oval;
+use crate::shape::{
+    BothSides, HygieneArea, Leg, PieceKind, Station as S, hygiene_area, top_pieces,
+};
 
 /// The trunk from below, its head to the left.
 pub(super) struct Under<'a> {
@@ -64,9 +67,10 @@ impl Under<'_> {
             fill(self.painter, Role::PlanFillFar, leg);
             ring(self.painter, Role::PlanLine, leg, 0.7 * INK);
         }
-        let areas = self.areas(&hind);
+        let hygiene = hygiene_area(self.dog, self.scene.belly);
+        let areas = self.areas(&hygiene, &hind);
         work(self.painter, &areas);
-        self.numbers();
+        self.numbers(&hygiene);
     }
 
     /// Both legs where they leave the trunk, cut across: left, then right as seen from below.
@@ -88,7 +92,7 @@ impl Under<'_> {
             ),
         };
         let half = Vec2::new(0.5 * (to - from), (half * h).min(0.8 * out));
-        [1.0, -1.0].map(|side| oval(Point::new(f64::midpoint(from, to), side * out), half))
+        [1.0, -1.0].map(|side| oval(Point::new(f64::midpoint(from, to), side * out), half, ROUND))
     }
 
     fn has(&self, site: Site) -> bool {
@@ -96,17 +100,16 @@ impl Under<'_> {
     }
 
     /// Where the belly's cleared part begins at the flank, and ends forward.
-    fn belly(&self) -> (f64, f64) {
-        let area = hygiene_area(self.dog, self.scene.belly);
+    fn belly(area: &HygieneArea) -> (f64, f64) {
         let x = |p: Option<&Point>| p.map_or(0.0, |p| p.x);
         (x(area.belly.first()), x(area.belly.last()))
     }
 
-    fn areas(&self, hind_legs: &[Vec<Point>]) -> Vec<Vec<Point>> {
+    fn areas(&self, hygiene: &HygieneArea, hind_legs: &[Vec<Point>]) -> Vec<Vec<Point>> {
         let h = self.dog.left.height;
         let mut areas = Vec::new();
         if self.has(Site::Belly) {
-            let (flank, end) = self.belly();
+            let (flank, end) = Self::belly(hygiene);
             let half = BEYOND * NIPPLES_OUT * self.dog.left.rib_width;
             let shoulder = end - 0.35 * half;
             areas.push(vec![
@@ -122,12 +125,12 @@ impl Under<'_> {
             areas.extend(hind_legs.iter().map(|leg| inside(leg)));
         }
         if self.has(Site::Sheath) {
-            let (flank, end) = self.belly();
+            let (flank, end) = Self::belly(hygiene);
             let at = Point::new(flank + 0.3 * (end - flank), 0.0);
-            areas.push(oval(at, Vec2::new(0.05, 0.02) * h));
+            areas.push(oval(at, Vec2::new(0.05, 0.02) * h, ROUND));
         }
         if self.has(Site::UnderTail) {
-            let half = 0.5 * hygiene_area(self.dog, self.scene.belly).strip_wide_mm;
+            let half = 0.5 * hygiene.strip_wide_mm;
             let [front, back] = [0.07 * h, 0.0];
             areas.push(vec![
                 Point::new(back, -half),
@@ -162,22 +165,24 @@ impl Under<'_> {
     }
 
     /// How far forward, and how far down the thigh.
-    fn numbers(&mut self) {
+    fn numbers(&mut self, hygiene: &HygieneArea) {
         let words = Words {
             house: self.scene.house,
             kit: &[],
         };
-        let area = hygiene_area(self.dog, self.scene.belly);
         let text_mm = self.painter.text_mm;
         let b = self.dog.left;
         if self.has(Site::Belly) {
-            let (flank, end) = self.belly();
+            let (flank, end) = Self::belly(hygiene);
             let z = BEYOND * NIPPLES_OUT * b.rib_width + 1.7 * text_mm;
             let ends = [Point::new(flank, z), Point::new(end, z)];
-            dimension(self.painter, ends, words.whole(area.belly_mm));
+            dimension(self.painter, ends, words.whole(hygiene.belly_mm));
         }
         if self.has(Site::InsideThigh) {
-            let down = format!("{} down inside the thigh", words.whole(area.thigh_down_mm));
+            let down = format!(
+                "{} down inside the thigh",
+                words.whole(hygiene.thigh_down_mm)
+            );
             let at = Point::new(
                 self.painter.page.x1 - 0.4 * text_mm,
                 self.painter.page.y0 + 0.5 * text_mm,
@@ -208,11 +213,4 @@ fn inside(leg: &[Point]) -> Vec<Point> {
     let begins = leg.iter().position(|p| !is_inside(&p)).unwrap_or(0);
     let turned = leg.iter().cycle().skip(begins).take(leg.len());
     turned.filter(is_inside).copied().collect()
-}
-
-fn oval(centre: Point, half: Vec2) -> Vec<Point> {
-    (0..ROUND)
-        .map(|i| Vec2::from_angle(std::f64::consts::TAU * i as f64 / ROUND as f64))
-        .map(|turn| centre + Vec2::new(turn.x * half.x, turn.y * half.y))
-        .collect()
 }
