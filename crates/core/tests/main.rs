@@ -43,6 +43,7 @@ mod renewed;
 mod schools;
 mod second_solver;
 mod shape_values;
+mod shears_are_kit;
 mod sheet_rows;
 mod sheets;
 mod sheets_of_views;

@@ -94,11 +94,87 @@ fn our_own_answers_give_the_handbooks_order() {
 #[case::head_first(Answer::HeadFirst, "Topknot:", "Hind legs")]
 #[case::by_side(Answer::LegsBySide, "Left front leg", "Right hind leg")]
 #[case::one_by_one(Answer::LegsOneByOne, "Right hind leg", "Left front leg")]
+#[case::one_side(Answer::FinishBySide, "Left front leg", "Right hind leg")]
+#[case::midline_after_both(Answer::FinishBySide, "Right front leg", "Tail")]
 #[case::hind_feet(Answer::FeetHindFirst, "Hind feet first", "Front feet")]
 #[case::rough_first(Answer::RoughFirst, "Rough out", "Bath")]
 fn a_school_orders_its_steps(#[case] answer: Answer, #[case] first: &str, #[case] then: &str) {
     let sheet = sheet(&visit(80.0, LookId::Lamb), &[answer]);
     assert!(at(&sheet, first) < at(&sheet, then));
+}
+
+/// Handbook 10 I: side by side over the whole dog, its skirt too.
+#[test]
+fn one_side_is_finished_over_the_whole_dog() {
+    let sheet = sheet(
+        &visit(80.0, LookId::SkirtedSpaniel),
+        &[Answer::FinishBySide],
+    );
+    let skirt = "Skirt and tuck-up: comb down, hem level, rising to the waist";
+    let (left, right) = (
+        format!("{skirt}: left side"),
+        format!("{skirt}: right side"),
+    );
+    assert!(at(&sheet, &left) < at(&sheet, "Right hind leg"));
+    assert!(at(&sheet, "Right hind leg") < at(&sheet, &right));
+}
+
+/// What is not of the plan changes no cut: the schools' page solves the others alone.
+#[test]
+fn what_only_orders_the_steps_changes_no_cut() {
+    let (dog, kit) = (dog(), kit());
+    for look in [
+        LookId::OneLength,
+        LookId::SkirtedSpaniel,
+        LookId::AngledTerrier,
+    ] {
+        let visit = visit(70.0, look);
+        let plan = |answers: &[Answer]| {
+            let house = house(answers);
+            let desk = Desk::new(&dog, &visit, &house, &kit).plan(Reasons::Skip);
+            desk.expect("solves").plan
+        };
+        let ours = plan(&[]);
+        let of_the_steps = Question::ALL.iter().filter(|q| !q.is_of_the_plan());
+        for answer in of_the_steps.flat_map(|q| q.answers().iter().skip(1)) {
+            let theirs = plan(&[*answer]);
+            assert_eq!(theirs.lengths_mm, ours.lengths_mm, "{answer:?}");
+            assert_eq!(theirs.cuts, ours.cuts, "{answer:?}");
+        }
+    }
+}
+
+/// Handbook 10 I: the far side is shown by the dog or sought by the hand; said where it comes into sight.
+#[rstest]
+#[case(Answer::DogTurned, "turn the dog")]
+#[case(Answer::StylistWalks, "go round to the dog's other side")]
+fn the_hand_is_told_how_it_comes_to_the_far_side(#[case] answer: Answer, #[case] says: &str) {
+    let by_side = [Answer::FinishBySide, answer];
+    let sheet = sheet(&visit(80.0, LookId::Lamb), &by_side);
+    let sought = sheet.steps.iter().filter(|s| s.stroke == says);
+    assert_eq!(sought.count(), 1);
+    assert_eq!(sheet.steps[at(&sheet, "Right hind leg")].stroke, says);
+}
+
+/// Handbook 10 I: where blade and comb leave the same, the salon takes up the one it has said.
+#[test]
+fn blade_or_comb_is_taken_where_both_leave_the_same() {
+    let body = |answer| {
+        let (dog, house) = (dog(), house(&[answer]));
+        let kit = [
+            (1, ToolKind::Blade, 1.5),
+            (2, ToolKind::Blade, 13.0),
+            (3, ToolKind::Comb, 13.0),
+        ]
+        .map(|(n, kind, mm)| tool(n, kind, mm));
+        let visit = visit(60.0, LookId::OneLength);
+        let desk = Desk::new(&dog, &visit, &house, &kit).plan(Reasons::Skip);
+        let report = desk.expect("solves").report;
+        let ribs = report.units.iter().find(|u| u.zone == Zone::Ribs);
+        ribs.and_then(|u| u.tool_id).map(|id| id.as_u128())
+    };
+    assert_eq!(body(Answer::ShortByComb), Some(3));
+    assert_eq!(body(Answer::ShortByBlade), Some(2));
 }
 
 /// The order of the legs changes neither what is cut nor how long it takes.

@@ -8,6 +8,7 @@ use rstest::rstest;
 use support::table::{Table, kit, mm};
 use uuid::Uuid;
 use veliform_core::coat::Zone;
+use veliform_core::dog::House;
 use veliform_core::drawing::{DrawOptions, Geometry};
 use veliform_core::kit::ToolState;
 use veliform_core::run::{AtStep, Cooling, PutOff, RunEvent, RunView, StepState, ToolWord};
@@ -298,7 +299,7 @@ fn the_kit_says_what_is_due() {
     let due = |table: &Table, kit: &[veliform_core::kit::Tool]| -> Vec<String> {
         let visit = table.visit();
         let work = tool_work(visit.run.iter(), kit);
-        due_work(kit, &work)
+        due_work(kit, &House::default(), &work)
             .into_iter()
             .map(|d| d.sentence)
             .collect()
@@ -341,8 +342,9 @@ fn a_blade_that_ran_long_is_sharpened() {
     });
     table.run(RunEvent::Done { step });
     let visit = table.visit();
-    let sentences =
-        |kit: &[veliform_core::kit::Tool]| due_work(kit, &tool_work(visit.run.iter(), kit));
+    let sentences = |kit: &[veliform_core::kit::Tool]| {
+        due_work(kit, &House::default(), &tool_work(visit.run.iter(), kit))
+    };
     let said = sentences(&kit);
     assert!(
         said.iter()

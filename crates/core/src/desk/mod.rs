@@ -49,6 +49,8 @@ pub struct Desk<'a> {
     kit: &'a [Tool],
     before: Before,
     memo: Option<&'a PlanMemo>,
+    /// The plan in force, where only its words are asked anew.
+    as_planned: Option<Arc<Plan>>,
     workers: &'a dyn Workers,
     /// The frame.
     pub frame: Frame,
@@ -72,6 +74,7 @@ impl<'a> Desk<'a> {
             kit,
             before: Before::default(),
             memo: None,
+            as_planned: None,
             workers: &OneWorker,
             frame,
             coat,
@@ -101,9 +104,10 @@ impl<'a> Desk<'a> {
     }
 
     fn planned(&self, job: &Job) -> Result<Arc<Plan>, SolveError> {
-        match self.memo {
-            Some(memo) => memo.plan(job),
-            None => make_plan(job).map(Arc::new),
+        match (&self.as_planned, self.memo) {
+            (Some(plan), _) => Ok(Arc::clone(plan)),
+            (None, Some(memo)) => memo.plan(job),
+            (None, None) => make_plan(job).map(Arc::new),
         }
     }
 

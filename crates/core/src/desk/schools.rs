@@ -1,7 +1,7 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::{Desk, Reasons};
+use super::{Desk, Reasons, Solved};
 use crate::report::PlanReport;
 use crate::schools::{Answer, Question};
 use crate::solve::{SolveError, in_halves};
@@ -57,9 +57,21 @@ impl Desk<'_> {
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn schools(&self) -> Result<Vec<QuestionHere>, SolveError> {
-        let ours = self.plan(Reasons::Skip)?.report;
+        let Solved { plan, report: ours } = self.plan(Reasons::Skip)?;
+        let as_planned = Desk {
+            as_planned: Some(plan),
+            ..self.clone()
+        };
         let mut questions = in_halves(self.workers, Question::ALL, |questions: &[Question]| {
-            let tried = questions.iter().map(|q| self.question_here(*q, &ours));
+            let tried = questions.iter().map(|question| {
+                // What only the steps hang on is written anew, not solved anew.
+                let desk = if question.is_of_the_plan() {
+                    self
+                } else {
+                    &as_planned
+                };
+                desk.question_here(*question, &ours)
+            });
             tried.collect::<Result<Vec<_>, SolveError>>()
         })?;
         questions.sort_by_key(|q| !q.matters);

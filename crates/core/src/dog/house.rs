@@ -6,7 +6,7 @@ use utoipa::ToSchema;
 use super::sort::SortFactor;
 use super::topic::Topic;
 use crate::frame::{Problem, Severity};
-use crate::kit::{Clipper, UnderComb};
+use crate::kit::{Clipper, Shears, UnderComb};
 use crate::look::{LineStop, OwnLook, Placement};
 use crate::schools::Schools;
 use crate::units::{Length, UnitSystem, length_text};
@@ -37,6 +37,8 @@ pub struct House {
     pub minutes_by: Vec<SortFactor>,
     /// Its clippers; while it names none, every tool is taken to fit.
     pub clippers: Vec<Clipper>,
+    /// Its shears; while none hangs there, steps say what kind and length they want.
+    pub shears: Vec<Shears>,
     /// Who works at its tables.
     pub stylists: Vec<String>,
     /// Which of them are still learning: tools that forgive (handbook 10 G, *Hands differ*).
@@ -61,6 +63,7 @@ impl Default for House {
             minute_factors: BTreeMap::new(),
             minutes_by: Vec::new(),
             clippers: Vec::new(),
+            shears: Vec::new(),
             stylists: Vec::new(),
             learning: Vec::new(),
             own_looks: Vec::new(),
@@ -89,6 +92,8 @@ const NAME_LETTERS: usize = 60;
 const MOST_STYLISTS: usize = 24;
 /// Most clippers (modelling choice).
 const MOST_CLIPPERS: usize = 24;
+/// Most pairs of shears (modelling choice).
+const MOST_SHEARS: usize = 24;
 
 impl House {
     /// All that is wrong with the settings as typed; empty when they can be kept.
@@ -144,6 +149,20 @@ impl House {
         for clipper in &self.clippers {
             if let Some(message) = clipper.problem() {
                 refuse("house.clippers", message);
+            }
+        }
+        if self.shears.len() > MOST_SHEARS {
+            refuse(
+                "house.shears",
+                format!(
+                    "There are {} pairs of shears; keep at most {MOST_SHEARS}.",
+                    self.shears.len()
+                ),
+            );
+        }
+        for pair in &self.shears {
+            if let Some(message) = pair.problem() {
+                refuse("house.shears", message);
             }
         }
         for name in &self.stylists {

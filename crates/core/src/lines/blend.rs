@@ -20,7 +20,13 @@ impl Draft<'_> {
         };
         // A step of one size is hidden by the thinners alone (common practice).
         if long - short <= ONE_SIZE_MM {
-            return format!("Blend over {over}, into the {zone}: {last}.");
+            let closes = self
+                .closes(long, short)
+                .map_or_else(String::new, |n| match n {
+                    1 => ", one close".to_owned(),
+                    n => format!(", about {n} closes"),
+                });
+            return format!("Blend over {over}, into the {zone}: {last}{closes}.");
         }
         match self.bridge(short, long) {
             Some(tool) => {
@@ -33,6 +39,18 @@ impl Draft<'_> {
                 format!("Blend over {over}, into the {zone}: shears from its own length; {last}.")
             }
         }
+    }
+
+    /// How often the finest owned thinners close over a step; none where none is owned, or another pair joins.
+    fn closes(&self, long: f64, short: f64) -> Option<u32> {
+        let house = self.words.house;
+        if !house.schools.has(Answer::JoinThinners) {
+            return None;
+        }
+        let toothed = house.shears.iter().filter(|p| p.is_toothed() && p.is_fit());
+        toothed
+            .min_by_key(|pair| pair.takes_percent())?
+            .closes(long, short)
     }
 
     /// The owned tool that bridges a step: the next longer than the shorter side, still under the

@@ -6,8 +6,8 @@ use crate::look::{By, LineName, LineStop, Lines};
 use crate::placing::{has_shelf, skirt_stop, tone_shifts};
 use crate::schools::{Answer, Question};
 use crate::solve::{
-    Accuracy, Bench, BodyCut, Cutting, HeldOff, LegWay, Solution, SolveError, Sought, UnitCut,
-    choose_tools,
+    Accuracy, Bench, BodyCut, Cutting, HeldOff, LegWay, ShortBy, Solution, SolveError, Sought,
+    UnitCut, choose_tools,
 };
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
@@ -138,6 +138,11 @@ pub(super) fn cut_with(
             _ => AGAINST_UP_TO_MM,
         },
         is_against_everywhere: schools.has(Answer::AgainstTheLay),
+        short_by: match schools.of(Question::ShortBy) {
+            Answer::ShortByComb => ShortBy::Combs,
+            Answer::ShortByBlade => ShortBy::Blades,
+            _ => ShortBy::WhatFits,
+        },
         legs: match schools.of(Question::LegTools) {
             Answer::LegsScissored => LegWay::Scissored,
             Answer::LegsByComb => LegWay::Combed,

@@ -4,7 +4,8 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::kit::{Tool, ToolKind, ToolState};
+use crate::dog::House;
+use crate::kit::{ShearsState, Tool, ToolKind, ToolState};
 use crate::run::{Run, StepState, ToolWord};
 
 /// What runs say a tool did.
@@ -121,7 +122,7 @@ const SHARPEN_AFTER_MINUTES: f64 = 750.0;
 const HOT_AGAIN: u32 = 2;
 
 /// What the kit asks for before the day, the gravest first (handbook 3, *Kit*; common practice).
-pub fn due_work(kit: &[Tool], work: &[ToolWork]) -> Vec<DueWork> {
+pub fn due_work(kit: &[Tool], house: &House, work: &[ToolWork]) -> Vec<DueWork> {
     let mut due: Vec<(u8, DueWork)> = Vec::new();
     for tool in kit.iter().filter(|t| !t.retired) {
         let did = work.iter().find(|w| w.tool == tool.id);
@@ -165,6 +166,18 @@ pub fn due_work(kit: &[Tool], work: &[ToolWork]) -> Vec<DueWork> {
                 format!("A drop of oil on {name}, top of the teeth, before it runs."),
             );
         }
+    }
+    for pair in &house.shears {
+        let name = pair.name(house.units);
+        let sentence = match pair.state {
+            ShearsState::Sharp | ShearsState::AtTheSharpener => continue,
+            ShearsState::Dull => format!("Have the {name} sharpened: dull."),
+            ShearsState::DullAtTip => {
+                format!("Have the {name} sharpened: the points fold the hair.")
+            }
+        };
+        let tool = pair.id;
+        due.push((1, DueWork { tool, sentence }));
     }
     due.sort_by_key(|(grave, _)| *grave);
     due.into_iter().map(|(_, due)| due).collect()

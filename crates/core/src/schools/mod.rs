@@ -8,6 +8,67 @@ use serde::{Deserialize, Serialize};
 pub use table::{Answer, Question};
 use utoipa::ToSchema;
 
+impl Question {
+    /// Whether the plan hangs on it: what is cut, how long and with which tool. The others order and word
+    /// the steps of the same plan.
+    pub const fn is_of_the_plan(self) -> bool {
+        match self {
+            Self::Direction
+            | Self::ShortBy
+            | Self::Interval
+            | Self::TuckUp
+            | Self::BellyFront
+            | Self::LegTools
+            | Self::FrontLeg
+            | Self::RearLeg
+            | Self::Underline
+            | Self::HindInside
+            | Self::HeadTools
+            | Self::Fringe
+            | Self::Crown
+            | Self::EarShort
+            | Self::EarLength
+            | Self::Brows
+            | Self::ColourEdge => true,
+            Self::Washing
+            | Self::Nails
+            | Self::Pads
+            | Self::EarsCleaned
+            | Self::InsideThigh
+            | Self::Hygiene
+            | Self::Sheath
+            | Self::Armpits
+            | Self::KnotsWay
+            | Self::Layers
+            | Self::ClipStarts
+            | Self::Feet
+            | Self::Bevel
+            | Self::FootEdge
+            | Self::FootHeld
+            | Self::Passes
+            | Self::DropCoat
+            | Self::Finishing
+            | Self::FarSide
+            | Self::Legs
+            | Self::BellyReached
+            | Self::HeadBegins
+            | Self::BackBrushing
+            | Self::Edge
+            | Self::Head
+            | Self::Ends
+            | Self::TailEnd
+            | Self::BetweenEyes
+            | Self::EyeCorners
+            | Self::Shaping
+            | Self::Joining
+            | Self::Heat
+            | Self::Holding
+            | Self::Breaks
+            | Self::Uneven => false,
+        }
+    }
+}
+
 /// The salon's answers; what it leaves out is answered by our default.
 #[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(transparent)]

@@ -110,9 +110,18 @@ schools! {
     Passes, "Against the lay",
         "One pass: the second only joins what the first left over hip and shoulder."
         => [PassOnce "one pass", PassTwice "against, then with by the next longer"];
+    ShortBy, "Where blade and comb leave the same",
+        "What balances best; a comb keeps the warm blade off the skin, a bare blade cuts closer and straighter."
+        => [ShortByWhatFits "whichever fits best", ShortByComb "the comb, for its coolness", ShortByBlade "the bare blade, for its closeness"];
     DropCoat, "Drop coat under the clipper",
         "As it falls; rolled, the skin brings up what lies flat."
         => [DropAsItFalls "as it falls", DropRolled "skin rolled, three passes side by side"];
+    Finishing, "Finishing",
+        "Region by region its two halves are fresh in the eye; side by side the dog is turned once."
+        => [FinishByRegion "region by region", FinishBySide "one side over the whole dog, then the other"];
+    FarSide, "The far side",
+        "Turned, the dog shows it where the light is; one that will not be moved is walked round."
+        => [DogTurned "the dog is turned", StylistWalks "you walk round it"];
     Legs, "Leg order",
         "Planes across pairs: the legs match at the end."
         => [LegsByPlane "parallel planes across pairs", LegsOneByOne "four faces, leg by leg", LegsBySide "one side of the dog, then the other"];

@@ -26,7 +26,15 @@ struct Group {
     half: Half,
 }
 
-/// How much of a pair of legs one step works.
+impl Group {
+    /// Whether it is a part of the body with a left and a right side; legs stand in pairs already.
+    fn has_sides(&self) -> bool {
+        let unit = self.units[0];
+        !unit.is_of_a_leg() && !matches!(unit, Unit::Crest | Unit::Tail)
+    }
+}
+
+/// How much of what stands in pairs one step works: legs, or the sides of the body.
 #[derive(Clone, Copy, PartialEq, Eq)]
 enum Half {
     Both,
@@ -161,19 +169,40 @@ fn body_groups(has_skirt: bool) -> Vec<Group> {
     ]
 }
 
+/// One side over the whole dog, then the other; what lies on the midline after both (handbook 10 I).
+fn groups_by_side(has_skirt: bool) -> Vec<Group> {
+    let side = |half| {
+        let legs = leg_groups(Answer::LegsBySide).into_iter();
+        let body = body_groups(has_skirt).into_iter();
+        let body = body.filter(Group::has_sides);
+        legs.filter(move |legs| legs.half == half)
+            .chain(body.map(move |group| Group { half, ..group }))
+    };
+    let midline = body_groups(has_skirt).into_iter();
+    side(Half::First)
+        .chain(side(Half::Second))
+        .chain(midline.filter(|group| !group.has_sides()))
+        .collect()
+}
+
 impl Writer<'_> {
     /// Legs, body, head, in the salon's order.
     pub(super) fn scissor(&mut self) {
-        let mut groups = leg_groups(self.answer(Question::Legs));
-        groups.extend(body_groups(self.has_skirt()));
+        let groups = if self.has(Answer::FinishBySide) {
+            groups_by_side(self.has_skirt())
+        } else {
+            let mut groups = leg_groups(self.answer(Question::Legs));
+            groups.extend(body_groups(self.has_skirt()));
+            groups
+        };
         let begins_with_head = self.has(Answer::HeadFirst);
         if begins_with_head {
             self.head();
         }
-        let mut is_first = true;
+        let mut before = None;
         for group in groups {
-            if self.scissor_group(&group, is_first) {
-                is_first = false;
+            if self.scissor_group(&group, before) {
+                before = Some(group.half);
             }
         }
         if !begins_with_head {
@@ -181,23 +210,24 @@ impl Writer<'_> {
         }
     }
 
-    /// Writes one group; says whether anything of it is scissored.
-    fn scissor_group(&mut self, group: &Group, is_first: bool) -> bool {
+    /// Writes one group after a half of the dog; says whether anything of it is scissored.
+    fn scissor_group(&mut self, group: &Group, before: Option<Half>) -> bool {
         let plan = self.plan;
         let cuts = self.by_shears(group.units);
         if cuts.is_empty() {
             return false;
         }
         let minutes = if group.units[0].is_of_a_leg() {
-            leg_minutes(&cuts) * group.half.share()
+            leg_minutes(&cuts)
         } else {
             group.minutes * shears_share(&cuts)
         };
+        let minutes = minutes * group.half.share();
         let shaped = shaped(&cuts);
-        let brushed = if is_first {
-            self.brushed()
-        } else {
-            String::new()
+        let how = match (before, group.half) {
+            (None, _) => self.brushed(),
+            (Some(Half::First), Half::Second) => self.other_side().to_owned(),
+            _ => String::new(),
         };
         let zones: Vec<Zone> = cuts.iter().map(|c| c.unit.zone()).collect();
         // One leg alone has nothing to be compared with yet.
@@ -217,7 +247,7 @@ impl Writer<'_> {
                 what: what_of(group, &cuts, shaped.is_empty()),
                 pair,
                 tool: self.shears(place_of(group.units[0])),
-                stroke: &brushed,
+                stroke: &how,
                 from: scissor_from(cuts[0].unit).into(),
                 to: scissor_to(cuts[0].unit).into(),
                 leaves: self.leaves(&shaped),
@@ -264,6 +294,15 @@ impl Writer<'_> {
         .into()
     }
 
+    /// How the hand comes to the other side (handbook 10 I).
+    fn other_side(&self) -> &'static str {
+        if self.has(Answer::StylistWalks) {
+            "go round to the dog's other side"
+        } else {
+            "turn the dog"
+        }
+    }
+
     /// Joins, and a walk round.
     pub(super) fn finish(&mut self) {
         let joining = self.answer(Question::Joining);
@@ -283,7 +322,7 @@ impl Writer<'_> {
                 tool: match joining {
                     Answer::JoinStraights => "straight shears".into(),
                     Answer::JoinCurves => "curved shears".into(),
-                    _ => "thinning shears".into(),
+                    _ => self.thinners(),
                 },
                 minutes: m::BLEND,
                 hazards: &[Hazard::Shears],
@@ -293,7 +332,12 @@ impl Writer<'_> {
         self.push(
             Stage::Check,
             Draft {
-                what: "Both sides, behind, front, above; then on the floor, walking".into(),
+                what: if self.has(Answer::StylistWalks) {
+                    "Walk round: both sides, behind, front, above; then the dog on the floor, walking"
+                } else {
+                    "Both sides, behind, front, above; then on the floor, walking"
+                }
+                .into(),
                 minutes: m::CHECK,
                 hazards: &[Hazard::Floor],
                 ..Draft::default()
@@ -304,6 +348,15 @@ impl Writer<'_> {
 
 /// What is scissored, in words: of legs all of their faces in planes, or those that there are.
 fn what_of(group: &Group, cuts: &[&UnitCut], is_edge: bool) -> String {
+    let what = what_of_both(group, cuts, is_edge);
+    match group.half {
+        Half::First if group.has_sides() => format!("{what}: left side"),
+        Half::Second if group.has_sides() => format!("{what}: right side"),
+        _ => what,
+    }
+}
+
+fn what_of_both(group: &Group, cuts: &[&UnitCut], is_edge: bool) -> String {
     let what = group.what;
     let has = |units: &[Unit]| cuts.iter().any(|cut| units.contains(&cut.unit));
     let is_whole = has(&[Unit::HindBack, Unit::ForeBack])

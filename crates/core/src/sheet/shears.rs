@@ -1,6 +1,7 @@
 //! Which pair of shears goes where (handbook 10 C 7).
 
 use super::writer::Writer;
+use crate::kit::{Shears, ShearsForm, ShearsState};
 use crate::schools::{Answer, Question};
 
 /// Where a pair of shears works.
@@ -14,17 +15,44 @@ pub(super) enum Place {
     Body,
 }
 
-/// Heights up to which a pair of this length goes, mm, and the pair (handbook 10 C 7).
-const TO_300: (f64, &str) = (300.0, "14–16 cm");
-const TO_550: (f64, &str) = (550.0, "18–20 cm");
+/// Lengths of a pair that go somewhere.
+struct Lengths {
+    /// As a step says them where none of them hangs in the kit.
+    said: &'static str,
+    /// Shortest and longest, mm.
+    mm: (f64, f64),
+}
+
+/// Dogs up to this height, mm, get the first lengths; up to the other the second (handbook 10 C 7).
+const LOW_DOG: f64 = 300.0;
+const TALL_DOG: f64 = 550.0;
+const OF_LOW: Lengths = Lengths {
+    said: "14–16 cm",
+    mm: (140.0, 165.0),
+};
+const USUAL: Lengths = Lengths {
+    said: "18–20 cm",
+    mm: (180.0, 205.0),
+};
 /// On columns of a taller dog.
-const OVER_550: &str = "from 23 cm";
+const OF_TALL: Lengths = Lengths {
+    said: "from 23 cm",
+    mm: (230.0, f64::INFINITY),
+};
 /// Never longer than this at face, feet and under the tail.
-const SMALL: &str = "up to 16 cm";
+const SMALL: Lengths = Lengths {
+    said: "up to 16 cm",
+    mm: (0.0, 165.0),
+};
 
 impl Writer<'_> {
-    /// The pair that shapes here: of the salon's kind, of the length that the dog and the place ask for.
+    /// The pair that shapes here: the owned one of the salon's kind and of the length that dog and place ask
+    /// for; what to look for where none hangs in the kit.
     pub(super) fn shears(&self, place: Place) -> String {
+        let lengths = self.lengths_for(place);
+        if let Some(pair) = self.pair_for(place, lengths) {
+            return pair.name(self.job.house.units);
+        }
         let kind = match self.answer(Question::Shaping) {
             Answer::ShapeStraight => "straight shears",
             Answer::ShapeCurved => "curved shears",
@@ -32,16 +60,59 @@ impl Writer<'_> {
             Answer::ShapeChunkers => "chunkers",
             _ => "shears",
         };
-        format!("{kind}, {}", self.length_for(place))
+        let lacks = if self.job.house.shears.is_empty() {
+            ""
+        } else {
+            " (none in the kit)"
+        };
+        format!("{kind}, {}{lacks}", lengths.said)
     }
 
-    fn length_for(&self, place: Place) -> &'static str {
+    /// The joins' pairs, coarse before fine; what to look for where none hangs in the kit.
+    pub(super) fn thinners(&self) -> String {
+        let pairs = self.job.house.shears.iter();
+        let mut toothed: Vec<&Shears> = pairs.filter(|p| p.is_toothed() && p.is_fit()).collect();
+        // The one that takes most is closed first.
+        toothed.sort_by_key(|pair| std::cmp::Reverse(pair.takes_percent()));
+        let name = |pair: &Shears| pair.name(self.job.house.units);
+        match (toothed.first(), toothed.last()) {
+            (Some(coarse), Some(fine)) if toothed.len() > 1 => {
+                format!("{}, then {}", name(coarse), name(fine))
+            }
+            (Some(only), _) => name(only),
+            _ => "thinning shears".into(),
+        }
+    }
+
+    /// The owned pair nearest to the middle of what goes here; of the salon's kind where one is.
+    fn pair_for(&self, place: Place, lengths: &Lengths) -> Option<&Shears> {
+        let (least, most) = lengths.mm;
+        let long = |pair: &Shears| pair.long_mm.as_mm();
+        let goes = |pair: &&Shears| {
+            let has_points = place != Place::Small || pair.state != ShearsState::DullAtTip;
+            pair.is_fit() && has_points && (least..=most).contains(&long(pair))
+        };
+        let is_asked = |pair: &Shears| match self.answer(Question::Shaping) {
+            Answer::ShapeStraight => !pair.is_toothed() && pair.form == ShearsForm::Straight,
+            Answer::ShapeCurved => !pair.is_toothed() && pair.form == ShearsForm::Curved,
+            Answer::ShapeTexturiser | Answer::ShapeChunkers => pair.is_toothed(),
+            _ => !pair.is_toothed(),
+        };
+        let pairs = self.job.house.shears.iter();
+        // The longest that goes covers most at a close.
+        pairs
+            .filter(goes)
+            .filter(|pair| is_asked(pair))
+            .max_by(|a, b| long(a).total_cmp(&long(b)))
+    }
+
+    fn lengths_for(&self, place: Place) -> &'static Lengths {
         let height = self.job.sides.left.height;
         match place {
-            _ if height < TO_300.0 => TO_300.1,
-            Place::Small => SMALL,
-            Place::Columns if height > TO_550.0 => OVER_550,
-            Place::Columns | Place::Body => TO_550.1,
+            _ if height < LOW_DOG => &OF_LOW,
+            Place::Small => &SMALL,
+            Place::Columns if height > TALL_DOG => &OF_TALL,
+            Place::Columns | Place::Body => &USUAL,
         }
     }
 }

@@ -87,11 +87,13 @@ pub(crate) async fn get_what_to_buy(
 #[utoipa::path(responses((status = 200, body = [DueWork]), (status = 500, body = ErrorBody)))]
 #[get("/due")]
 pub(crate) async fn get_due(salon: web::Data<Salon>) -> Result<web::Json<Vec<DueWork>>, ApiError> {
-    let kit = salon.run(|store| Ok(store.kit()?)).await?;
+    let (kit, house) = salon
+        .run(|store| Ok((store.kit()?, store.house()?)))
+        .await?;
     let newest = newest(&salon, MOST_VISITS).await?;
     let due = compute(move || {
         let runs = newest.iter().filter_map(|p| p.visit.run.as_ref());
-        Ok(due_work(&kit, &tool_work(runs, &kit)))
+        Ok(due_work(&kit, &house, &tool_work(runs, &kit)))
     })
     .await?;
     Ok(web::Json(due))

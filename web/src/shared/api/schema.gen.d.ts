@@ -1144,7 +1144,7 @@ export interface components {
          * @description An answer to one of them.
          * @enum {string}
          */
-        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "pads_scissors" | "ears_wiped" | "ears_filled" | "thigh_cleared" | "thigh_left" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "foot_lifted" | "foot_on_table" | "foot_undercut" | "pass_once" | "pass_twice" | "drop_as_it_falls" | "drop_rolled" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "tuck_up_kept" | "tuck_up_cleared" | "belly_by_look" | "belly_short" | "belly_filled" | "legs_skimmed" | "legs_scissored" | "legs_by_comb" | "from_the_side" | "front_lifted" | "rear_relieved" | "head_muzzle" | "head_top" | "head_visor" | "head_outline" | "front_by_look" | "front_tube" | "front_d" | "front_flare" | "rear_by_look" | "rear_parallel" | "rear_a" | "underline_by_look" | "underline_straight" | "underline_round" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "head_by_comb" | "head_by_eye" | "fringe_kept" | "fringe_short" | "crown_smoothed" | "crown_carded" | "crown_off" | "ends_rounded" | "ends_straight" | "tail_by_look" | "tail_plume" | "tail_rounded" | "tail_u" | "tail_v" | "ear_by_look" | "ear_to_jaw" | "ear_to_fold" | "ear_tip" | "ear_whole" | "ear_end_by_look" | "ear_at_shoulder" | "ear_under_beard" | "ear_as_wished" | "eyes_v" | "eyes_scissors" | "eyes_trimmer" | "brows_full" | "brows_soft" | "corners_thinners" | "corners_blade" | "corners_curves" | "shape_by_hand" | "shape_straight" | "shape_curved" | "shape_texturiser" | "shape_chunkers" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "held_by_record" | "held_by_helper" | "held_by_loop" | "held_by_nobody" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "edge_hidden" | "edge_drawn" | "keep_the_line" | "level_down";
+        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "pads_scissors" | "ears_wiped" | "ears_filled" | "thigh_cleared" | "thigh_left" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "foot_lifted" | "foot_on_table" | "foot_undercut" | "pass_once" | "pass_twice" | "short_by_what_fits" | "short_by_comb" | "short_by_blade" | "drop_as_it_falls" | "drop_rolled" | "finish_by_region" | "finish_by_side" | "dog_turned" | "stylist_walks" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "tuck_up_kept" | "tuck_up_cleared" | "belly_by_look" | "belly_short" | "belly_filled" | "legs_skimmed" | "legs_scissored" | "legs_by_comb" | "from_the_side" | "front_lifted" | "rear_relieved" | "head_muzzle" | "head_top" | "head_visor" | "head_outline" | "front_by_look" | "front_tube" | "front_d" | "front_flare" | "rear_by_look" | "rear_parallel" | "rear_a" | "underline_by_look" | "underline_straight" | "underline_round" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "head_by_comb" | "head_by_eye" | "fringe_kept" | "fringe_short" | "crown_smoothed" | "crown_carded" | "crown_off" | "ends_rounded" | "ends_straight" | "tail_by_look" | "tail_plume" | "tail_rounded" | "tail_u" | "tail_v" | "ear_by_look" | "ear_to_jaw" | "ear_to_fold" | "ear_tip" | "ear_whole" | "ear_end_by_look" | "ear_at_shoulder" | "ear_under_beard" | "ear_as_wished" | "eyes_v" | "eyes_scissors" | "eyes_trimmer" | "brows_full" | "brows_soft" | "corners_thinners" | "corners_blade" | "corners_curves" | "shape_by_hand" | "shape_straight" | "shape_curved" | "shape_texturiser" | "shape_chunkers" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "held_by_record" | "held_by_helper" | "held_by_loop" | "held_by_nobody" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "edge_hidden" | "edge_drawn" | "keep_the_line" | "level_down";
         /** @description An answer, with what it would change on this dog. */
         AnswerHere: {
             /** @description Which. */
@@ -2746,6 +2746,11 @@ export interface components {
              */
             schools: components["schemas"]["Schools"];
             /**
+             * @description Its shears; while none hangs there, steps say what kind and length they want.
+             * @default []
+             */
+            shears: components["schemas"]["Shears"][];
+            /**
              * @description Who works at its tables.
              * @default []
              */
@@ -4127,7 +4132,7 @@ export interface components {
          * @description A question on which practitioners disagree (handbook 6, *Schools*).
          * @enum {string}
          */
-        Question: "washing" | "nails" | "pads" | "ears_cleaned" | "inside_thigh" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "foot_held" | "passes" | "drop_coat" | "legs" | "interval" | "tuck_up" | "belly_front" | "leg_tools" | "belly_reached" | "head_begins" | "front_leg" | "rear_leg" | "underline" | "hind_inside" | "back_brushing" | "edge" | "head" | "head_tools" | "fringe" | "crown" | "ends" | "tail_end" | "ear_short" | "ear_length" | "between_eyes" | "brows" | "eye_corners" | "shaping" | "joining" | "heat" | "holding" | "breaks" | "colour_edge" | "uneven";
+        Question: "washing" | "nails" | "pads" | "ears_cleaned" | "inside_thigh" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "foot_held" | "passes" | "short_by" | "drop_coat" | "finishing" | "far_side" | "legs" | "interval" | "tuck_up" | "belly_front" | "leg_tools" | "belly_reached" | "head_begins" | "front_leg" | "rear_leg" | "underline" | "hind_inside" | "back_brushing" | "edge" | "head" | "head_tools" | "fringe" | "crown" | "ends" | "tail_end" | "ear_short" | "ear_length" | "between_eyes" | "brows" | "eye_corners" | "shaping" | "joining" | "heat" | "holding" | "breaks" | "colour_edge" | "uneven";
         /** @description A question on which practitioners disagree, on this dog. */
         QuestionHere: {
             /** @description The answers, our default first. */
@@ -4850,6 +4855,48 @@ export interface components {
             role: components["schemas"]["Role"];
             tag?: components["schemas"]["Tag"] | null;
         };
+        /** @description A pair of shears of the salon's. */
+        Shears: {
+            /** @description What its edge is. */
+            edge?: components["schemas"]["ShearsEdge"];
+            /** @description How its blades run. */
+            form?: components["schemas"]["ShearsForm"];
+            /**
+             * Format: uuid
+             * @description Made by the screen that entered it.
+             */
+            id: string;
+            /** @description Its whole length, points to ring, mm. */
+            long_mm: components["schemas"]["Length"];
+            /** @description Its state. */
+            state?: components["schemas"]["ShearsState"];
+        };
+        /** @description What its edge is. */
+        ShearsEdge: "smooth" | "serrated" | {
+            /** @description One blade has teeth: a share falls at a close. */
+            toothed: {
+                /**
+                 * Format: int32
+                 * @description Share of the hair taken at a close, percent.
+                 */
+                takes_percent: number;
+                /**
+                 * Format: int32
+                 * @description How many teeth it has.
+                 */
+                teeth: number;
+            };
+        };
+        /**
+         * @description How its blades run.
+         * @enum {string}
+         */
+        ShearsForm: "straight" | "curved";
+        /**
+         * @description The state a pair is in.
+         * @enum {string}
+         */
+        ShearsState: "sharp" | "dull_at_tip" | "dull" | "at_the_sharpener";
         /**
          * @description Which views stand on the sheet.
          * @enum {string}

@@ -1,26 +1,22 @@
 import { useState } from 'react';
 import type { House, Tool } from '../../shared/api/salon';
-import { Choice, MarginHead, Plain, Said } from '../../shared/ui/controls';
+import { Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { usePutTool } from './usePutTool';
 
-const KINDS: { value: Tool['kind']; label: string }[] = [
-  { value: 'blade', label: 'Blade' },
-  { value: 'comb', label: 'Comb' },
-];
-
 /** A blade or comb that is new in the salon. */
-export function AddTool(props: { units: House['units']; onAdded: (id: string) => void }) {
-  const { units, onAdded } = props;
+export function AddTool(props: {
+  kind: Tool['kind'];
+  units: House['units'];
+  onAdded: (id: string) => void;
+}) {
+  const { kind, units, onAdded } = props;
   const put = usePutTool();
-  const [kind, setKind] = useState<Tool['kind']>('comb');
   const [printed, setPrinted] = useState('');
   const [mm, setMm] = useState<number | null>(null);
   const [round, setRound] = useState(0);
   return (
-    <section aria-label="Hang one up">
-      <MarginHead>Hang one up</MarginHead>
-      <Choice label="Kind" options={KINDS} value={kind} onChange={setKind} columns={2} />
+    <>
       <label className="block pt-2">
         <span className="text-sm text-soft">What is printed on it</span>
         <input
@@ -63,6 +59,6 @@ export function AddTool(props: { units: House['units']; onAdded: (id: string) =>
       >
         Put it in the kit
       </Plain>
-    </section>
+    </>
   );
 }

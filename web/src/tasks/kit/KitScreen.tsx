@@ -4,10 +4,12 @@ import { useHouse, useKit, usePutHouse } from '../../shared/api/salon';
 import { Said } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { PageHead } from '../../shared/ui/PageHead';
-import { AddTool } from './AddTool';
 import { Clippers } from './Clippers';
+import { HangUp } from './HangUp';
 import { Rails } from './Rails';
 import { Settings } from './Settings';
+import { ShearsPanel } from './ShearsPanel';
+import { ShearsRail } from './ShearsRail';
 import { ToolPanel } from './ToolPanel';
 import { useSalonLog, useWhatToBuy } from './useSalonLog';
 
@@ -26,21 +28,23 @@ export function KitScreen() {
   if (failure instanceof Failure)
     return <FailedPage failure={failure} again={() => window.location.reload()} />;
   if (!kit.data || !house.data) return <LoadingPage />;
-  const { units, clippers } = house.data;
+  const { units, clippers, shears } = house.data;
   const tool = kit.data.find((t) => t.id === chosen);
+  const pair = shears.find((one) => one.id === chosen);
   return (
     <div className="screen flex h-full flex-col">
       <PageHead>Kit</PageHead>
       <main className="flex min-h-0 flex-1 flex-wrap gap-x-8 overflow-y-auto p-3">
-        <section className="min-w-0 flex-[3_1_560px]" aria-label="Blades and combs">
-          {kit.data.length === 0 ? (
+        <section className="min-w-0 flex-[3_1_560px]" aria-label="Blades, combs and shears">
+          {kit.data.length === 0 && shears.length === 0 ? (
             <p className="p-4 text-lg">Nothing hangs here. Plans use what hangs here and is fit.</p>
           ) : (
             <Rails kit={kit.data} units={units} buy={buy} chosen={chosen} onChoose={setChosen} />
           )}
+          <ShearsRail shears={shears} units={units} chosen={chosen} onChoose={setChosen} />
           <p className="px-4 py-2 text-sm text-soft">
-            Hung by the length each leaves, true to scale; a comb’s is true over a 30. Plans use
-            only what hangs here and is fit.
+            Hung by the length each leaves, true to scale; a comb’s is true over a 30. Shears hang
+            by their own length. Plans use only what hangs here and is fit.
           </p>
         </section>
         <section
@@ -55,10 +59,12 @@ export function KitScreen() {
               log={log}
               hasFits={clippers.length > 0 || (tool.fits ?? 'any') !== 'any'}
             />
+          ) : pair ? (
+            <ShearsPanel key={pair.id} pair={pair} house={house.data} onHouse={putHouse.mutate} />
           ) : (
             <p className="text-lg">Touch a tool to say how it cuts.</p>
           )}
-          <AddTool units={units} onAdded={setChosen} />
+          <HangUp house={house.data} onHouse={putHouse.mutate} onAdded={setChosen} />
           <Clippers house={house.data} onHouse={putHouse.mutate} />
           {putHouse.error && <Said>{putHouse.error.message}</Said>}
           <Settings house={house.data} />

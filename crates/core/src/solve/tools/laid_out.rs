@@ -5,10 +5,10 @@ use uuid::Uuid;
 
 use super::unit_tables::{HAIRSBREADTH, JACKET};
 use super::worth::{Touched, Worth};
-use super::{Bench, HeldOff};
+use super::{Bench, HeldOff, ShortBy};
 use crate::balance::Subject;
 use crate::coat::{Knots, Zone};
-use crate::kit::{Direction, Tool, ToolKind, full_leaves_mm};
+use crate::kit::{Direction, ONE_SIZE_MM, Tool, ToolKind, full_leaves_mm};
 use crate::look::{Cut, LookId};
 use crate::solve::units::Unit;
 
@@ -27,9 +27,28 @@ pub(super) struct Way {
     at: Tool,
 }
 
+/// A blade and a comb leave the same within this, mm: half a size (modelling choice).
+const ALIKE_MM: f64 = 0.5 * ONE_SIZE_MM;
+
+/// Whether a tool is taken up beside the others of its kit: where one of the other kind leaves the same, the
+/// salon may keep to one kind.
+fn is_taken_up(tool: &Tool, kit: &[Tool], by: ShortBy) -> bool {
+    let given_up = match by {
+        ShortBy::WhatFits => return true,
+        ShortBy::Combs => ToolKind::Blade,
+        ShortBy::Blades => ToolKind::Comb,
+    };
+    let is_like = |other: &Tool| {
+        let apart = other.leaves_mm.as_mm() - tool.leaves_mm.as_mm();
+        other.kind != tool.kind && other.is_fit() && apart.abs() < ALIKE_MM
+    };
+    tool.kind != given_up || !kit.iter().any(is_like)
+}
+
 /// Every way the kit can be run, with the lay first.
-pub(super) fn ways_of(kit: &[Tool]) -> Vec<Way> {
-    let mut fit: Vec<&Tool> = kit.iter().filter(|t| t.is_fit()).collect();
+pub(super) fn ways_of(kit: &[Tool], by: ShortBy) -> Vec<Way> {
+    let is_used = |tool: &&Tool| tool.is_fit() && is_taken_up(tool, kit, by);
+    let mut fit: Vec<&Tool> = kit.iter().filter(is_used).collect();
     fit.sort_by(|a, b| {
         a.leaves_mm
             .as_mm()

@@ -88,6 +88,8 @@ pub struct Bench<'a> {
     pub against_at_most_mm: f64,
     /// Whether it is clipped so wherever the coat bears it.
     pub is_against_everywhere: bool,
+    /// What is taken up where a blade and a comb leave the same (handbook 10 I).
+    pub short_by: ShortBy,
     /// How legs are brought to their length (handbook 6, *legs*).
     pub legs: LegWay,
     /// Whether the tuck-up is cleared with the body (handbook 6, *tuck-up*).
@@ -119,6 +121,17 @@ impl HeldOff {
         scatter: 2.0,
         least: 1.0 / 3.0,
     };
+}
+
+/// What a salon takes up where a blade and a comb leave the same.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum ShortBy {
+    /// Whichever balances best.
+    WhatFits,
+    /// The comb, which keeps the warm blade off the skin.
+    Combs,
+    /// The bare blade, which cuts closer.
+    Blades,
 }
 
 /// How a salon brings legs to their length.
@@ -213,7 +226,7 @@ pub fn choose_tools(
         Accuracy::Rough => ROUGH,
     };
     let worth = Worth::new(sought, bench.subject);
-    let ways = ways_of(bench.kit);
+    let ways = ways_of(bench.kit, bench.short_by);
     let felt = Felt::on(bench);
     let stops = stops_tried(bench.subject);
     let laid_out: Vec<LaidOut> = stops

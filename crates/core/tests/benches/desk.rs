@@ -1,6 +1,6 @@
 //! Speed of the core: evaluate, solve, plan, reasons; and the second solver on the same problem.
 //!
-//! `cargo bench -p veliform-core --bench desk`
+//! `cargo bench -p veliform-core-tests --bench desk`
 
 use std::hint::black_box;
 

@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import type { Schemas } from '../../shared/api/client';
+import type { House } from '../../shared/api/salon';
+import { Choice, Plain } from '../../shared/ui/controls';
+import { LengthField } from '../../shared/ui/LengthField';
+import { NumberField } from '../../shared/ui/NumberField';
+
+type Edge = 'smooth' | 'serrated' | 'toothed';
+
+const FORMS: { value: NonNullable<Schemas['Shears']['form']>; label: string }[] = [
+  { value: 'straight', label: 'Straight' },
+  { value: 'curved', label: 'Curved' },
+];
+const EDGES: { value: Edge; label: string }[] = [
+  { value: 'smooth', label: 'Smooth' },
+  { value: 'serrated', label: 'Serrated' },
+  { value: 'toothed', label: 'Toothed' },
+];
+
+/** A pair of shears that is new in the salon. */
+export function AddShears(props: {
+  house: House;
+  onHouse: (next: House, then?: { onSuccess: () => void }) => void;
+  onAdded: (id: string) => void;
+}) {
+  const { house } = props;
+  const [mm, setMm] = useState<number | null>(null);
+  const [form, setForm] = useState<(typeof FORMS)[number]['value']>('straight');
+  const [edge, setEdge] = useState<Edge>('smooth');
+  const [teeth, setTeeth] = useState<number | null>(null);
+  const [takes, setTakes] = useState<number | null>(null);
+  const [round, setRound] = useState(0);
+  const isWhole = (value: number | null) => value !== null && Number.isInteger(value) && value > 0;
+  const isSaid = mm !== null && (edge !== 'toothed' || (isWhole(teeth) && isWhole(takes)));
+  const add = () => {
+    const id = crypto.randomUUID();
+    const pair: Schemas['Shears'] = {
+      id,
+      long_mm: mm ?? 0,
+      form,
+      edge:
+        edge === 'toothed' ? { toothed: { teeth: teeth ?? 0, takes_percent: takes ?? 0 } } : edge,
+      state: 'sharp',
+    };
+    // What is refused stays typed.
+    props.onHouse(
+      { ...house, shears: [...house.shears, pair] },
+      {
+        onSuccess: () => {
+          props.onAdded(id);
+          setMm(null);
+          setTeeth(null);
+          setTakes(null);
+          setRound((n) => n + 1);
+        },
+      },
+    );
+  };
+  return (
+    <>
+      <LengthField
+        key={`long ${round}`}
+        name={`shears.new.${round}`}
+        label="Long"
+        aside="from the points to the rings’ end"
+        valueMm={mm}
+        units={house.units}
+        onValue={setMm}
+      />
+      <Choice label="Blades" columns={2} options={FORMS} value={form} onChange={setForm} />
+      <div className="pt-2">
+        <Choice label="Edge" options={EDGES} value={edge} onChange={setEdge} />
+      </div>
+      {edge === 'toothed' && (
+        <>
+          <NumberField
+            key={`teeth ${round}`}
+            name={`shears.teeth.${round}`}
+            label="Teeth"
+            value={teeth}
+            example="46"
+            onNumber={setTeeth}
+          />
+          <NumberField
+            key={`takes ${round}`}
+            name={`shears.takes.${round}`}
+            label="A close takes"
+            aside="share of the hair between the blades"
+            unit="%"
+            value={takes}
+            example="15"
+            onNumber={setTakes}
+          />
+        </>
+      )}
+      <div className="pt-2">
+        <Plain onClick={add} disabled={!isSaid}>
+          Hang it on the rail
+        </Plain>
+      </div>
+    </>
+  );
+}

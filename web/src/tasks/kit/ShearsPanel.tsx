@@ -1,0 +1,38 @@
+import type { Schemas } from '../../shared/api/client';
+import type { House } from '../../shared/api/salon';
+import { Choice, Plain } from '../../shared/ui/controls';
+import { SHEARS_STATES, shearsName } from './shears';
+
+/** The pair touched on the rail: how it cuts, and off the rail with it. */
+export function ShearsPanel(props: {
+  pair: Schemas['Shears'];
+  house: House;
+  onHouse: (next: House) => void;
+}) {
+  const { pair, house } = props;
+  const name = `${shearsName(pair, house.units)} shears`;
+  const others = house.shears.filter((one) => one.id !== pair.id);
+  return (
+    <section aria-label={name}>
+      <h2 className="text-3xl font-bold">{name}</h2>
+      {typeof pair.edge === 'object' && (
+        <p className="text-soft">A close takes {pair.edge.toothed.takes_percent} % of the hair.</p>
+      )}
+      <Choice
+        label="How it cuts"
+        columns={2}
+        options={SHEARS_STATES}
+        value={pair.state ?? 'sharp'}
+        onChange={(state) => props.onHouse({ ...house, shears: [...others, { ...pair, state }] })}
+      />
+      <div className="pt-2">
+        <Plain
+          label={`Take off: ${name}`}
+          onClick={() => props.onHouse({ ...house, shears: others })}
+        >
+          Take off the rail
+        </Plain>
+      </div>
+    </section>
+  );
+}

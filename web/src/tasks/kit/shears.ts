@@ -1,0 +1,21 @@
+import type { Schemas } from '../../shared/api/client';
+import type { House } from '../../shared/api/salon';
+import { lengthText } from '../../shared/units/show';
+
+type Shears = Schemas['Shears'];
+
+/** How a pair cuts. */
+export const SHEARS_STATES: { value: NonNullable<Shears['state']>; label: string }[] = [
+  { value: 'sharp', label: 'sharp' },
+  { value: 'dull_at_tip', label: 'dull at the tip' },
+  { value: 'dull', label: 'dull' },
+  { value: 'at_the_sharpener', label: 'at the sharpener' },
+];
+
+/** A pair in a few words, as its rail has it. */
+export function shearsName(pair: Shears, units: House['units']): string {
+  const long =
+    units === 'inches' ? `${lengthText(pair.long_mm, units)} in` : `${pair.long_mm / 10} cm`;
+  const edge = typeof pair.edge === 'object' ? `${pair.edge.toothed.teeth} teeth` : pair.edge;
+  return [long, edge === 'smooth' ? pair.form : edge].join(' ');
+}
