@@ -64,6 +64,54 @@ async fn a_first_dog_is_planned_with_no_kit_and_a_setting_changed_on_two_screens
     .await;
 }
 
+#[tokio::test(flavor = "multi_thread")]
+async fn shears_on_their_rail_are_named_at_the_step_until_they_are_dull() {
+    on_empty_stage(TABLET, async |stage| {
+        first_dog(stage).await;
+        stage.go_on_to("cut").await;
+        stage.until_text("shears, 18–20 cm").await;
+        let visit = stage.visit_path().await;
+        stage.go("/kit").await;
+        stage.until_text("Nothing hangs here").await;
+        stage.choose("Kind", "Shears").await;
+        // Nonsense is said, and stays to be put right.
+        stage.type_into("Long", "40 cm").await;
+        stage.touch(&stage.find("Hang it on the rail").await).await;
+        stage.until_text("Shears of 40 cm cannot be").await;
+        stage.type_into("Long", "20 cm").await;
+        stage.press(Key::Tab).await;
+        stage
+            .until(
+                "the length is read",
+                "document.querySelector('input[data-mm=\"200\"]')",
+            )
+            .await;
+        stage.touch(&stage.find("Hang it on the rail").await).await;
+        stage.until_text("20 cm straight").await;
+        stage.assert_accessible("kit with shears").await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage.until_text("20 cm straight shears").await;
+        // Dull, it is planned with no more, and the first screen says what to do.
+        stage.go("/kit").await;
+        stage.touch_at_css("[aria-label='Shears'] button").await;
+        stage.choose("How it cuts", "dull").await;
+        stage
+            .until_async(
+                "it is saved",
+                "const house = await (await fetch('/api/house')).json();
+                 return house.shears[0]?.state === 'dull'",
+            )
+            .await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage.until_text("none in the kit").await;
+        stage.go("/").await;
+        stage
+            .until_text("Have the 20 cm straight shears sharpened: dull.")
+            .await;
+    })
+    .await;
+}
+
 /// The browser's own refusal (HTML, *Web storage*: `QuotaExceededError`).
 const NO_ROOM: &str =
     "Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); };";

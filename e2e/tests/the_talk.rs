@@ -20,6 +20,26 @@ async fn six_answers_rank_the_looks_and_one_is_agreed_on() {
                  && document.querySelectorAll('[aria-label=\"Looks, best first\"] li svg').length === 11",
             )
             .await;
+        // Each question of a part of the dog is tied to it: five strokes, none across another, each ending
+        // on the drawn dog's paper.
+        stage
+            .until(
+                "the questions are tied to the dog",
+                "(() => {
+                     const box = document.querySelector('article svg.sheet-drawing').getBoundingClientRect();
+                     const ends = [...document.querySelectorAll('path[data-tie]')].map((tie) => {
+                         const at = (n) => tie.getPointAtLength(n).matrixTransform(tie.getScreenCTM());
+                         return [at(0), at(tie.getTotalLength())];
+                     });
+                     const turn = (a, b, c) => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+                     const cross = ([a, b], [c, d]) =>
+                         turn(a, b, c) * turn(a, b, d) < 0 && turn(c, d, a) * turn(c, d, b) < 0;
+                     const isOn = (p) => p.x > box.left && p.x < box.right && p.y > box.top && p.y < box.bottom;
+                     return ends.length === 5 && ends.every(([, place]) => isOn(place))
+                         && ends.every((one, i) => ends.slice(i + 1).every((other) => !cross(one, other)));
+                 })()",
+            )
+            .await;
         stage.touch_at_css("[aria-label='Looks, best first'] li:nth-child(2) button").await;
         stage
             .until(
@@ -28,7 +48,7 @@ async fn six_answers_rank_the_looks_and_one_is_agreed_on() {
             )
             .await;
         // The rail keeps its order under the finger; the best comes first when it is asked for.
-        stage.choose("3 Face", "Beard").await;
+        stage.choose("Face", "Beard").await;
         stage.touch(&stage.find("Show the best").await).await;
         stage
             .until("the terrier leads", "document.querySelector('ol button')?.textContent.includes('Angled terrier')")

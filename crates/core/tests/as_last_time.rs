@@ -8,8 +8,8 @@ use std::collections::BTreeMap;
 use approx::assert_abs_diff_eq;
 use support::tool;
 use uuid::Uuid;
-use veliform_core::coat::{Limit, Texture, Zone};
-use veliform_core::desk::{Desk, Reasons};
+use veliform_core::coat::{Limit, Site, Texture, Zone};
+use veliform_core::desk::{Before, Desk, Reasons};
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
 use veliform_core::finish::ZoneResult;
@@ -17,6 +17,8 @@ use veliform_core::frame::{Measure, Method, TakenMeasure};
 use veliform_core::kit::{Tool, ToolKind, UnderComb};
 use veliform_core::look::{LineName, LineStop, LookId};
 use veliform_core::run::{PutOff, RunEnd, RunEvent};
+use veliform_core::schools::{Answer, Schools};
+use veliform_core::sheet::Step;
 use veliform_core::units::Length;
 use veliform_core::visit::{
     Correction, EarlierVisit, Entry, EntryBody, KeptPlan, LookChoice, Past, Recipe, Record, Visit,
@@ -250,6 +252,37 @@ fn a_recipe_is_what_was_done_with_what_it_was_done() {
     let crest = |recipe: &Recipe| how(recipe, Zone::Crest);
     assert!(crest(&done).is_some());
     assert_eq!(crest(&done), crest(&as_planned), "the rest is as planned");
+    assert!(as_planned.sites.is_empty(), "nothing was run");
+    small_places_come_back_with_their_tool(&done, &steps);
+}
+
+/// Handbook 10 B: of each site the tool used is kept; today's step says it where it is another.
+fn small_places_come_back_with_their_tool(done: &Recipe, steps: &[Step]) {
+    let on_pads = |steps: &[Step]| {
+        let mut of_pads = steps.iter().filter(|s| s.sites.contains(&Site::Pads));
+        of_pads.next().cloned().expect("pads are done on every dog")
+    };
+    let pads = done.sites.iter().find(|s| s.site == Site::Pads);
+    let pads = pads.expect("its step was done");
+    assert_eq!(pads.tool, on_pads(steps).tool);
+    let (dog, kit, visit) = (dog(), kit(), visit(45.0));
+    let today = |schools: Schools| {
+        let house = House {
+            schools,
+            ..House::default()
+        };
+        let before = Before {
+            recipe: Some(done.clone()),
+            ..Before::default()
+        };
+        let desk = Desk::new(&dog, &visit, &house, &kit).with_before(before);
+        let plan = desk.plan(Reasons::Skip).expect("solves");
+        on_pads(&plan.report.sheet.steps).amounts
+    };
+    let says = |amounts: &[String]| amounts.iter().any(|a| a.starts_with("Last time pads: "));
+    assert!(!says(&today(Schools::default())), "the same tool again");
+    let by_scissors = today(Schools::default().with(Answer::PadsScissors));
+    assert!(says(&by_scissors), "{by_scissors:?}");
 }
 
 /// "A touch shorter": the recorded length less what the owner wants off becomes a limit, and the

@@ -30,6 +30,7 @@ mod lines_placed;
 mod looks_by_sight;
 mod measured_points;
 mod no_hand_is_hurt;
+mod notes_on_the_plan;
 mod outlines_do_not_cross;
 mod over_time;
 mod own_looks;

@@ -169,6 +169,7 @@ fn recipe(back: f64, topknot: f64) -> Recipe {
             zone(Zone::Ribs, back),
             zone(Zone::Topknot, topknot),
         ],
+        sites: Vec::new(),
     }
 }
 

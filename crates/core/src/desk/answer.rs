@@ -184,6 +184,7 @@ impl Desk<'_> {
             brushing_minutes_a_week: self.brushing(),
             programme: self.visit.programme,
             from_last: &self.visit.from_last,
+            sites_last: self.before.recipe.as_ref().map_or(&[], |r| &r.sites),
             own_ways,
         }
     }

@@ -4,7 +4,7 @@ use std::sync::Arc;
 use super::Desk;
 use super::answer::Solved;
 use crate::coat::{Site, Zone};
-use crate::drawing::{DrawOptions, Drawing, Ring, Runs, Scene, draw};
+use crate::drawing::{DrawOptions, Drawing, Ring, Runs, Scene, TalkPlaces, draw, talk_places};
 use crate::finish::{ZoneResult, plan_as_left, ringed, text_as_left, that_can_be};
 use crate::frame::resolve;
 use crate::page::WalkFrom;
@@ -93,28 +93,46 @@ impl Desk<'_> {
             (None, Some(row)) => &row.moved_by,
             (None, None) => &[],
         };
-        draw(
-            &Scene {
-                work,
-                runs: step.and_then(|step| runs(step, solved)),
-                sites,
-                belly: belly_reach(self.dog),
-                point: row.map(|r| r.judged),
-                rings: &rings,
-                spreads: &sure,
-                earlier: earlier.as_ref(),
-                found: &self.visit.found,
-                earlier_found: &self.before.found,
-                frame: &self.frame,
-                coat: &self.coat,
-                plan: solved.map(|s| s.plan.as_ref()),
-                report: solved.map(|s| &s.report),
-                grown,
-                house: self.house,
-                name: &self.dog.name,
-            },
-            options,
-        )
+        let scene = Scene {
+            work,
+            runs: step.and_then(|step| runs(step, solved)),
+            sites,
+            point: row.map(|r| r.judged),
+            rings: &rings,
+            spreads: &sure,
+            earlier: earlier.as_ref(),
+            grown,
+            ..self.scene(solved)
+        };
+        draw(&scene, options)
+    }
+
+    /// The dog as it stands, with a plan or without, and nothing marked on it.
+    fn scene<'s>(&'s self, solved: Option<&'s Solved>) -> Scene<'s> {
+        Scene {
+            work: &[],
+            runs: None,
+            sites: &[],
+            belly: belly_reach(self.dog),
+            point: None,
+            rings: &[],
+            spreads: &[],
+            earlier: None,
+            found: &self.visit.found,
+            earlier_found: &self.before.found,
+            frame: &self.frame,
+            coat: &self.coat,
+            plan: solved.map(|s| s.plan.as_ref()),
+            report: solved.map(|s| &s.report),
+            grown: None,
+            house: self.house,
+            name: &self.dog.name,
+        }
+    }
+
+    /// Where the talk's questions ask on the dog in a plan.
+    pub(super) fn talk_places(&self, solved: &Solved) -> TalkPlaces {
+        talk_places(&self.scene(Some(solved)))
     }
 }
 

@@ -5,7 +5,7 @@ use super::Desk;
 use super::answer::{Reasons, Solved};
 use super::what_if::PartHere;
 use crate::consult::{Offer, Talk, fit, offer};
-use crate::drawing::{DrawOptions, Drawing, Layers};
+use crate::drawing::{DrawOptions, Drawing, Layers, TalkPlaces};
 use crate::job::Job;
 use crate::look::LookId;
 use crate::solve::{SolveError, in_halves};
@@ -34,6 +34,11 @@ pub struct ShownLook {
     pub look: LookId,
     /// The dog in it.
     pub drawing: Drawing,
+    /// What the dog itself takes of the drawing's page: left, bottom, right, top, mm.
+    pub drawn_mm: [f64; 4],
+    /// Where the questions ask on it; none on the rail.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub asks: Option<TalkPlaces>,
 }
 
 impl Desk<'_> {
@@ -88,15 +93,23 @@ impl Desk<'_> {
             .iter()
             .filter_map(|look| {
                 let (_, solved) = ranked.iter().find(|(o, _)| o.look == *look)?;
+                let drawing = self.draw(Some(solved), options);
                 Some(ShownLook {
                     look: *look,
-                    drawing: self.draw(Some(solved), options),
+                    drawn_mm: drawing.drawn_mm(),
+                    drawing,
+                    asks: Some(self.talk_places(solved)),
                 })
             })
             .collect();
-        let rail = ranked.iter().map(|(offer, solved)| ShownLook {
-            look: offer.look,
-            drawing: self.draw(Some(solved), &small()),
+        let rail = ranked.iter().map(|(offer, solved)| {
+            let drawing = self.draw(Some(solved), &small());
+            ShownLook {
+                look: offer.look,
+                drawn_mm: drawing.drawn_mm(),
+                drawing,
+                asks: None,
+            }
         });
         Ok(Offers {
             rail: rail.collect(),

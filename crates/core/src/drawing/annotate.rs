@@ -1,7 +1,7 @@
 use kurbo::Point;
 
 use super::canvas::{Painter, Room};
-use super::pins::Pins;
+use super::notes::Notes;
 use super::scene::{Layers, Scene};
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
@@ -29,12 +29,15 @@ impl Annotator<'_> {
             if self.layers.lines {
                 self.chalk_lines(report);
             }
-            let pins = self.layers.pins.then(|| Pins::place(self.painter, report));
+            let notes = self
+                .layers
+                .pins
+                .then(|| Notes::place(self.painter, report, self.room));
             if self.layers.lengths {
                 self.lengths(report);
             }
-            if let Some(pins) = pins {
-                pins.draw(self.painter);
+            if let Some(notes) = notes {
+                notes.draw(self.painter);
             }
             if self.layers.lines {
                 self.chalk_words(report);

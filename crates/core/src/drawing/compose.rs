@@ -7,6 +7,7 @@ use super::canvas::{Painter, Room};
 use super::close_up::CloseUp;
 use super::labels::Labels;
 use super::landmark_marks::LandmarkMarks;
+use super::length_bars::length_bars;
 use super::patches::{dark_zones, tone};
 use super::point_marks::PointMarks;
 use super::ring_marks::RingMarks;
@@ -251,7 +252,8 @@ impl<'a> Stage<'a> {
                 page,
                 stick_x: (view != View::Top).then_some(stick_x),
                 view,
-                has_note: room == Room::Ample,
+                // The plan says lengths there.
+                has_note: room == Room::Ample && !layers.pins,
                 text_mm: 0.8 * text_mm,
                 line_mm: 0.0012 * page.width().max(page.height()),
             };
@@ -275,6 +277,9 @@ impl<'a> Stage<'a> {
             dog: &self.dog,
         }
         .mark();
+        if layers.pins && layers.table && room == Room::Ample && view == View::Side {
+            length_bars(&mut painter, scene, &self.dog);
+        }
         match view {
             View::Side => Annotator {
                 painter: &mut painter,

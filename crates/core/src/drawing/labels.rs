@@ -33,6 +33,23 @@ impl Labels {
         self.taken.push(extent(at, anchor, text, size));
     }
 
+    /// Marks an area that no word may stand on.
+    pub(super) fn keep(&mut self, area: Rect) {
+        self.taken.push(area);
+    }
+
+    /// Whether neither a word nor a line lies in an area.
+    pub(super) fn is_free(&self, area: Rect) -> bool {
+        !self.taken.iter().any(|t| overlap(*t, area))
+            && !self.lines.iter().any(|l| crosses(*l, area))
+    }
+
+    /// Whether a straight line from one point to another passes through no word.
+    pub(super) fn is_clear(&self, from: Point, to: Point) -> bool {
+        let line = Line::new(from, to);
+        !self.taken.iter().any(|t| crosses(line, *t))
+    }
+
     /// Marks a thick line that no word may stand on.
     pub(super) fn cover(&mut self, from: Point, to: Point, half_mm: f64) {
         let steps = (from.distance(to) / half_mm.max(1e-6)).clamp(1.0, MOST_STEPS);

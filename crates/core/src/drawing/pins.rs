@@ -3,20 +3,17 @@ use kurbo::{Point, Vec2};
 use super::canvas::Painter;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
-use crate::report::PlanReport;
+use crate::report::Reason;
 
-/// Pins on what stays off, numbered as the reasons are, each in the view it shows in.
+/// Pins on what stays off where no note of it finds paper, numbered as the reasons are.
 pub(super) struct Pins(Vec<(u32, Point)>);
 
 impl Pins {
     /// At their places, moved apart where they would cover one another; keeps room for them.
-    pub(super) fn place(painter: &mut Painter, report: &PlanReport) -> Self {
+    pub(super) fn place(painter: &mut Painter, reasons: &[(u32, &Reason)]) -> Self {
         let t = painter.text_mm;
         let mut places: Vec<(u32, Point)> = Vec::new();
-        for (number, reason) in (1..).zip(&report.reasons) {
-            if reason.view != painter.view {
-                continue;
-            }
+        for (number, reason) in reasons.iter().copied() {
             let mut at = painter.on_page(&[Point::new(reason.at_mm[0], reason.at_mm[1])])[0];
             while places.iter().any(|(_, p)| p.distance(at) < 1.6 * t) {
                 at += Vec2::new(1.6 * t, 0.0);

@@ -141,7 +141,7 @@ impl Role {
             Self::Dimension => ringed(Tape, Ink),
             Self::DimensionNumber | Self::ZoneNumber | Self::RingWord => bold_figure(Ink),
             Self::ClipLine => dashed(Chalk, 0.022, 0.008),
-            Self::ClipWords => filled(Chalk),
+            Self::ClipWords | Self::NoteWords => filled(Chalk),
             Self::ZoneArea => filled(Clear),
             Self::ZoneTool | Self::LandmarkName | Self::ViewName => filled(Soft),
             Self::Landmark => ringed(Dog, Ink),
@@ -163,7 +163,7 @@ impl Role {
             Self::EarlierLine => dashed(Chalk, 0.006, 0.006),
             Self::FoundEarlier => ringed(Paint::None, Soft),
             Self::SoreSkin => lined(Pin),
-            Self::Work | Self::PointMark => lined(Chalk),
+            Self::Work | Self::PointMark | Self::NoteTie => lined(Chalk),
             Self::StrokeMark => RoleLook {
                 edge: Dog,
                 line: Chalk,

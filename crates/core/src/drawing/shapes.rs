@@ -67,6 +67,10 @@ pub enum Role {
     Pin,
     /// The number in it.
     PinNumber,
+    /// Words of a note on what stays off.
+    NoteWords,
+    /// The stroke that ties it to its place.
+    NoteTie,
     /// A thin line from a word to its place.
     Leader,
     /// How far a landmark may lie from where it is drawn.
@@ -103,7 +107,7 @@ pub enum Role {
 
 impl Role {
     /// All of them.
-    pub const ALL: [Self; 44] = [
+    pub const ALL: [Self; 46] = [
         Self::Rule,
         Self::RuleNumber,
         Self::Cross,
@@ -132,6 +136,8 @@ impl Role {
         Self::Knots,
         Self::Pin,
         Self::PinNumber,
+        Self::NoteWords,
+        Self::NoteTie,
         Self::Leader,
         Self::Doubt,
         Self::Fault,
@@ -300,6 +306,38 @@ impl Shape {
 }
 
 impl Drawing {
+    /// What its areas, lines and discs take of the page: left, bottom, right, top, mm; its bounds where
+    /// nothing is drawn.
+    pub fn drawn_mm(&self) -> [f64; 4] {
+        let mut drawn = [
+            f64::INFINITY,
+            f64::INFINITY,
+            f64::NEG_INFINITY,
+            f64::NEG_INFINITY,
+        ];
+        for shape in &self.shapes {
+            let points_mm: &[f64] = match &shape.geometry {
+                Geometry::Fill { points_mm } | Geometry::Line { points_mm, .. } => points_mm,
+                Geometry::Strokes { ends_mm, .. } => ends_mm,
+                Geometry::Disc { at_mm, .. } => at_mm,
+                Geometry::Text { .. } => &[],
+            };
+            for p in points_mm.chunks_exact(2) {
+                drawn = [
+                    drawn[0].min(p[0]),
+                    drawn[1].min(p[1]),
+                    drawn[2].max(p[0]),
+                    drawn[3].max(p[1]),
+                ];
+            }
+        }
+        if drawn[0] <= drawn[2] {
+            drawn
+        } else {
+            self.bounds_mm
+        }
+    }
+
     /// Turns the page over, left to right; words stay readable.
     pub(super) fn mirror(&mut self) {
         let [left, _, right, _] = self.bounds_mm;

@@ -3,7 +3,7 @@ use kurbo::{Point, Vec2};
 use super::canvas::{Painter, Room};
 use super::chalk::BLEND;
 use super::measures::{number_role, value_text};
-use super::pins::Pins;
+use super::notes::Notes;
 use super::scene::{Layers, Scene};
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
@@ -33,7 +33,7 @@ impl ViewMarks<'_> {
         if layers.pins
             && let Some(report) = self.scene.report
         {
-            Pins::place(self.painter, report).draw(self.painter);
+            Notes::place(self.painter, report, self.room).draw(self.painter);
         }
         if layers.lines
             && let Some(report) = self.scene.report

@@ -13,6 +13,7 @@ mod whole;
 
 pub use knots::{KnotHere, KnotOffer, KnotWay, KnottedZone, knot_ways, knotted_zones};
 pub use moves::{LineOffer, StopOffer, line_offers};
+pub(crate) use reads::{LengthRead, long};
 pub use reasons::{Cause, Reason, find_reasons};
 pub use rows::{BalanceRow, Verdict, now_rows, rows_of};
 pub use second_length::SecondLength;

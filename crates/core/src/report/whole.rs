@@ -2,7 +2,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::knots::KnottedZone;
-use super::reads::reads;
+use super::reads::LengthRead;
 use super::reasons::Reason;
 use super::rows::{BalanceRow, Coats, Verdict, mark_wishes, more_points, rows};
 use super::second_length::{SecondLength, second_length};
@@ -162,7 +162,8 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
             .iter()
             .map(|cut| unit_row(cut, is_one_pass, job, &words))
             .collect(),
-        reads: reads(points, &now, &plan.lengths_mm),
+        reads: LengthRead::of(points, &now, &plan.lengths_mm)
+            .map_or_else(String::new, LengthRead::sentence),
         right,
         wished,
         scores: Scores {

@@ -1,4 +1,4 @@
-use super::from_last::FromLastTime;
+use super::from_last::{FromLastTime, SiteDone};
 use crate::body::{Found, Handling, Temper};
 use crate::dog::{Dog, Programme};
 
@@ -30,6 +30,8 @@ pub struct DogFacts<'a> {
     pub programme: Option<Programme>,
     /// What last time's run says of steps.
     pub from_last: &'a [FromLastTime],
+    /// With what sites were done last time.
+    pub sites_last: &'a [SiteDone],
     /// What is done otherwise on this dog than on others, a sentence each.
     pub own_ways: &'a [String],
 }

@@ -5,7 +5,7 @@ use utoipa::ToSchema;
 
 use super::cautions::Caution;
 use super::step::{Stage, Step};
-use crate::coat::Zone;
+use crate::coat::{Site, Zone};
 
 /// What last time's run says of a step: a note written at it, or that it was never done (handbook
 /// 10 A 4).
@@ -21,6 +21,34 @@ pub struct FromLastTime {
     pub text: String,
     /// Whether it was put off and never done.
     pub is_undone: bool,
+}
+
+/// With what a site was done last time (handbook 10 B: tool used, what was left).
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+pub struct SiteDone {
+    /// Which.
+    pub site: Site,
+    /// Its name.
+    pub label: String,
+    /// The tool, as its step named it.
+    pub tool: String,
+    /// What it left, as its step said it; may be empty.
+    pub leaves: String,
+}
+
+impl SiteDone {
+    /// What today's step says of it, where the tool was another.
+    pub(super) fn said_beside(&self, tool: &str) -> Option<String> {
+        if self.tool == tool {
+            return None;
+        }
+        let leaves = if self.leaves.is_empty() {
+            String::new()
+        } else {
+            format!(", {}", self.leaves)
+        };
+        Some(format!("Last time {}: {}{leaves}", self.label, self.tool))
+    }
 }
 
 impl FromLastTime {

@@ -28,7 +28,7 @@ mod writer;
 
 pub use cautions::{Caution, STANDING_CAUTION};
 pub use facts::DogFacts;
-pub use from_last::FromLastTime;
+pub use from_last::{FromLastTime, SiteDone};
 pub use minutes::brush_out_minutes;
 pub(crate) use minutes::{BLADE_CHANGE, for_size};
 pub use rows::Row;

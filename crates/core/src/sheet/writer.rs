@@ -6,7 +6,7 @@ use super::cautions::{CLIPPER_NOISE, Caution, Hazard, STANDING_CAUTION, cautions
 use super::counted::{count_pauses, counted};
 use super::facts::DogFacts;
 use super::feet::Feet;
-use super::from_last::lay;
+use super::from_last::{SiteDone, lay};
 use super::hands::hand_hint;
 use super::minutes as m;
 use super::names::{named, names_in_step};
@@ -221,6 +221,8 @@ impl Writer<'_> {
         if draft.kind == StepKind::Work {
             minutes = minutes.max(m::LEAST_STEP);
         }
+        let mut amounts = draft.amounts;
+        amounts.extend(self.sites_last(draft.sites, &draft.tool));
         let number = u32::try_from(self.steps.len() + 1).unwrap_or(u32::MAX);
         self.steps.push(Step {
             number,
@@ -246,10 +248,27 @@ impl Writer<'_> {
             is_bare_blade: draft.hazards.contains(&Hazard::BareBlade),
             needs_comb_test: draft.hazards.contains(&Hazard::Comb),
             kind: draft.kind,
-            amounts: draft.amounts,
+            amounts,
             cautions,
             again: Vec::new(),
         });
+    }
+
+    /// With what these sites were done last time, where it was another tool than today's: each tool once.
+    fn sites_last(&self, sites: &[Site], tool: &str) -> Vec<String> {
+        let mut told: Vec<&SiteDone> = Vec::new();
+        if tool.is_empty() {
+            return Vec::new();
+        }
+        let last = self.facts.sites_last.iter();
+        for done in last.filter(|done| sites.contains(&done.site)) {
+            if told.iter().all(|there| there.tool != done.tool) {
+                told.push(done);
+            }
+        }
+        told.iter()
+            .filter_map(|done| done.said_beside(tool))
+            .collect()
     }
 
     /// What the salon's log taught of a topic, and of this sort of groom.

@@ -15,7 +15,7 @@ use crate::look::{LookId, Placement, Shifts};
 use crate::report::{StrokeName, UnitRow};
 use crate::run::{Run, StepRun, StepState};
 use crate::say::Words;
-use crate::sheet::Step;
+use crate::sheet::{SiteDone, Step};
 use crate::units::{Length, UnitSystem, length_text};
 
 /// What a zone was left at last time, and how.
@@ -58,6 +58,9 @@ pub struct Recipe {
     pub limits: BTreeMap<Zone, Limit>,
     /// Zones that were cut.
     pub zones: Vec<RecipeZone>,
+    /// Sites that were done, with what.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub sites: Vec<SiteDone>,
 }
 
 impl Recipe {
@@ -118,6 +121,7 @@ impl Recipe {
             shifts: plan.visit.shifts.clone(),
             limits: done.coat.limits.clone(),
             zones,
+            sites: run.map_or_else(Vec::new, sites_done),
         }
     }
 
@@ -169,6 +173,26 @@ fn is_done(run: &Run, step: &Step) -> bool {
     let of = |s: &&StepRun| s.step == step.number;
     let found = run.steps.iter().find(of);
     found.is_some_and(|s| s.state == StepState::Done)
+}
+
+/// Sites that a run did with a tool, each by the first step that names one.
+fn sites_done(run: &Run) -> Vec<SiteDone> {
+    let mut sites: Vec<SiteDone> = Vec::new();
+    let steps = run.sheet.steps.iter();
+    for step in steps.filter(|s| !s.tool.is_empty() && is_done(run, s)) {
+        for site in &step.sites {
+            if sites.iter().all(|there| there.site != *site) {
+                sites.push(SiteDone {
+                    site: *site,
+                    label: site.label().into(),
+                    tool: step.tool.clone(),
+                    leaves: step.leaves.clone(),
+                });
+            }
+        }
+    }
+    sites.sort_by_key(|done| done.site);
+    sites
 }
 
 /// Whether a zone was cut at the table; one that no step names was.

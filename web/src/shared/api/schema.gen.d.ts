@@ -4267,6 +4267,8 @@ export interface components {
             look_name: string;
             /** @description How far they were moved between their places. */
             shifts?: components["schemas"]["Shifts"];
+            /** @description Sites that were done, with what. */
+            sites?: components["schemas"]["SiteDone"][];
             /** @description Zones that were cut. */
             zones: components["schemas"]["RecipeZone"][];
         };
@@ -4433,7 +4435,7 @@ export interface components {
          * @description What a shape means; the reader's theme gives it its looks.
          * @enum {string}
          */
-        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "patch" | "hair_mark" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_area" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole" | "sore_skin" | "work" | "stroke_mark" | "point_mark" | "ring" | "ring_seen" | "ring_word";
+        Role: "rule" | "rule_number" | "cross" | "now" | "now_far" | "plan_fill" | "plan_fill_far" | "plan_line" | "settled_line" | "ideal_line" | "patch" | "hair_mark" | "skin" | "feature" | "eye_light" | "dimension" | "dimension_number" | "estimated_number" | "clip_line" | "clip_words" | "zone_area" | "zone_number" | "zone_tool" | "landmark" | "landmark_name" | "knots" | "pin" | "pin_number" | "note_words" | "note_tie" | "leader" | "doubt" | "fault" | "earlier_line" | "view_name" | "found" | "found_number" | "found_earlier" | "hole" | "sore_skin" | "work" | "stroke_mark" | "point_mark" | "ring" | "ring_seen" | "ring_word";
         /** @description A groom at the table as it stands. */
         Run: {
             /**
@@ -4908,8 +4910,11 @@ export interface components {
         };
         /** @description A look drawn on this dog. */
         ShownLook: {
+            asks?: components["schemas"]["TalkPlaces"] | null;
             /** @description The dog in it. */
             drawing: components["schemas"]["Drawing"];
+            /** @description What the dog itself takes of the drawing's page: left, bottom, right, top, mm. */
+            drawn_mm: number[];
             /** @description Which. */
             look: components["schemas"]["LookId"];
         };
@@ -4945,6 +4950,17 @@ export interface components {
          * @enum {string}
          */
         Site: "eye_corners" | "between_eyes" | "inside_ear" | "under_ear" | "behind_ear" | "ear_base" | "under_collar" | "armpit" | "elbow" | "belly" | "inside_thigh" | "sheath" | "under_tail" | "beside_anus" | "pads" | "between_toes";
+        /** @description With what a site was done last time (handbook 10 B: tool used, what was left). */
+        SiteDone: {
+            /** @description Its name. */
+            label: string;
+            /** @description What it left, as its step said it; may be empty. */
+            leaves: string;
+            /** @description Which. */
+            site: components["schemas"]["Site"];
+            /** @description The tool, as its step named it. */
+            tool: string;
+        };
         /** @description What a site carries. */
         SiteMarks: {
             /** @description On the left, or on both sides alike; of what a dog has once, there. */
@@ -5353,6 +5369,22 @@ export interface components {
              * @default
              */
             words: string;
+        };
+        /**
+         * @description Where on the drawn dog the talk's questions ask, each where its own paper is nearest: page millimetres
+         *     of the side view.
+         */
+        TalkPlaces: {
+            /** @description On the line of the back. */
+            body_mm: number[];
+            /** @description At the ear's end; under the beard where it is carried up. */
+            ears_mm: number[];
+            /** @description At the foremost of the muzzle. */
+            face_mm: number[];
+            /** @description On the front leg, from before it. */
+            legs_mm: number[];
+            /** @description At the rearmost of the tail. */
+            tail_mm: number[];
         };
         /**
          * @description How the dog takes being handled.

@@ -121,6 +121,23 @@ function LastVisit({ last }: { last: Schemas['LastVisit'] }) {
               ))}
             </ul>
           </Disclosed>
+          {(recipe.sites?.length ?? 0) > 0 && (
+            <Disclosed says="Small places, and with what">
+              <ul>
+                {recipe.sites?.map((done) => (
+                  <li
+                    key={done.site}
+                    className="flex justify-between gap-3 border-t border-line py-1"
+                  >
+                    <span>{done.label}</span>
+                    <span className="text-right text-soft">
+                      {[done.tool, done.leaves].filter(Boolean).join(', ')}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </Disclosed>
+          )}
         </>
       )}
     </>

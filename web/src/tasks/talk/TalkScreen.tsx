@@ -5,11 +5,12 @@ import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Plain } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
+import { AskedOnDog } from './AskedOnDog';
+import { InTheirWords } from './InTheirWords';
 import { LookLaid } from './LookLaid';
 import { LookRail } from './LookRail';
 import { OwnerSide } from './OwnerSide';
 import { Parts } from './Parts';
-import { Questions } from './Questions';
 import { TalkTabs } from './TalkTabs';
 import { useOffers } from './useOffers';
 
@@ -46,18 +47,7 @@ export function TalkScreen() {
   return (
     <WorkScreen
       title="Talk"
-      sheet={
-        offers && offer ? (
-          <LookLaid
-            offer={offer}
-            drawing={offers.shown.find((s) => s.look === laid)?.drawing}
-            isAsking={isAsking}
-            onTurn={() => put('owner', '')}
-          />
-        ) : (
-          <p className="flex-1">Trying every look on this dog…</p>
-        )
-      }
+      sheet={<AskedOnDog name={offer?.name} shown={offers?.shown.find((s) => s.look === laid)} />}
       rail={offers && laid && <LookRail offers={offers} order={order} laid={laid} onLay={lay} />}
       foot={
         <>
@@ -88,7 +78,8 @@ export function TalkScreen() {
       margin={
         <>
           <TalkTabs />
-          <Questions />
+          {offer && <LookLaid offer={offer} isAsking={isAsking} onTurn={() => put('owner', '')} />}
+          <InTheirWords />
           {offers && <Parts parts={offers.parts} />}
           {offers && laid && search.get('owner') !== null && (
             <OwnerSide {...{ offers, order, laid }} onLay={lay} onBack={() => put('owner', null)} />

@@ -1,0 +1,55 @@
+import { useRef } from 'react';
+import type { Schemas } from '../../shared/api/client';
+import { Drawing } from '../../shared/sheet/Drawing';
+import { BeforeTheDog, BehindTheDog, OverTheDog } from './Questions';
+import { useTies } from './useTies';
+
+/**
+ * The dog with one look laid over it, and the questions round it, each tied to its place by one stroke; on
+ * narrow paper they stand beneath the dog.
+ */
+export function AskedOnDog(props: {
+  /** The look laid over the dog; none until the first is known. */
+  name: string | undefined;
+  shown: Schemas['ShownLook'] | undefined;
+}) {
+  const { shown } = props;
+  const sheet = useRef<HTMLElement>(null);
+  const ties = useTies(sheet, shown?.asks ?? null, shown?.drawing);
+  return (
+    <article
+      ref={sheet}
+      aria-label={props.name}
+      className="relative grid min-h-0 flex-1 grid-cols-[minmax(156px,196px)_1fr_minmax(156px,196px)] bg-sheet p-3 max-[1000px]:flex max-[1000px]:flex-none max-[1000px]:flex-col max-[1000px]:gap-2"
+    >
+      <div className="flex flex-col justify-between gap-2 max-[1000px]:order-2">
+        <BeforeTheDog />
+      </div>
+      <div className="flex min-h-0 min-w-0 flex-col items-center max-[1000px]:order-1">
+        <div className="w-56 max-[1000px]:order-2 max-[1000px]:w-full">
+          <OverTheDog />
+        </div>
+        <div className="flex min-h-0 w-full flex-1 items-end px-2 max-[1000px]:h-[40vh] max-[1000px]:flex-none">
+          {shown ? (
+            <Drawing drawing={shown.drawing} page={shown.drawn_mm} />
+          ) : (
+            <p className="m-auto">Trying every look on this dog…</p>
+          )}
+        </div>
+      </div>
+      <div className="flex flex-col justify-between gap-2 max-[1000px]:order-3">
+        <BehindTheDog />
+      </div>
+      <svg
+        aria-hidden
+        className="pointer-events-none absolute inset-0 h-full w-full text-chalk max-[1000px]:hidden"
+        stroke="currentColor"
+        strokeWidth="2"
+      >
+        {ties.map((tie) => (
+          <path key={tie.asks} data-tie={tie.asks} d={tie.d} />
+        ))}
+      </svg>
+    </article>
+  );
+}
