@@ -41,9 +41,23 @@ async fn a_line_is_moved_by_hand_and_given_back() {
 async fn a_line_goes_between_its_places_and_says_how_its_step_is_joined() {
     on_stage(TABLET, async |stage| {
         let visit = stage.visit_of("Tappet").await;
-        stage.go(&format!("{visit}/lines")).await;
-        stage.until_text("Waist").await;
-        stage.touch_at_css("[data-line=waist] > button").await;
+        // Touched where it lies on the plan's dog, it is open under the lines.
+        stage.go(&format!("{visit}/plan")).await;
+        stage
+            .until(
+                "the line can be touched",
+                "document.querySelector('[data-touch=\"line:waist\"]')",
+            )
+            .await;
+        let middle = stage
+            .script(
+                "const line = document.querySelector('[data-touch=\"line:waist\"]');
+                 const p = line.getPointAtLength(line.getTotalLength() / 2).matrixTransform(line.getScreenCTM());
+                 return [p.x, p.y];",
+            )
+            .await;
+        let at = |i: usize| middle[i].as_f64().unwrap();
+        stage.touch_at(at(0), at(1)).await;
         stage.until_text("further forward").await;
         stage.assert_accessible("a line between its places").await;
         stage

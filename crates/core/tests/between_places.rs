@@ -36,6 +36,7 @@ fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
         is_learning: false,
+        is_left_handed: false,
     }
 }
 

@@ -5,7 +5,7 @@ use crate::support;
 use rstest::rstest;
 use support::{both, build};
 use veliform_core::balance::score;
-use veliform_core::coat::{CoatNow, Skin, Texture, Zone, ZoneMarks, grown_mm};
+use veliform_core::coat::{CoatNow, Skin, Texture, Zone, ZoneMarks};
 use veliform_core::dog::House;
 use veliform_core::grow::{
     Interval, MomentName, ReturnBecause, back, grow_plan, interval, weeks_to_look,
@@ -32,6 +32,7 @@ fn job(look: LookId, texture: Texture, coat_mm: f64) -> Job {
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
         is_learning: false,
+        is_left_handed: false,
     }
 }
 
@@ -132,7 +133,7 @@ fn a_curly_lamb_comes_back_within_the_trades_weeks() {
         Interval::dressed(&plan, &job.coat, 42),
     );
     let back_mm = today.zone_mm(Zone::Back);
-    let grown = grown_mm(back_mm, 42.0, Texture::Curl);
+    let grown = Texture::Curl.growth_in(Zone::Back).after(back_mm, 42.0);
     assert!((last.zone_mm(Zone::Back) - grown).abs() < 1e-9);
 }
 
@@ -220,7 +221,8 @@ fn lengths_are_chosen_for_the_day_that_is_asked_for(#[case] look: LookId, #[case
             .solution
             .lengths_mm
             .iter()
-            .map(|mm| grown_mm(*mm, day, Texture::Curl))
+            .zip(&plan.subject.spots)
+            .map(|(mm, spot)| Texture::Curl.growth_in(spot.zone).after(*mm, day))
             .collect();
         score(&plan.solution.points, &grown)
     };

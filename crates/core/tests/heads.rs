@@ -36,6 +36,7 @@ fn head(build: &Build, look: LookId, change: impl FnOnce(CoatNow) -> CoatNow) ->
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
         is_learning: false,
+        is_left_handed: false,
     };
     let plan = make_plan(&job).expect("solves");
     let dressing = dress_plan(&plan, &job.coat, PlanCoat::Tools);

@@ -56,6 +56,7 @@ fn job(input: &FrameInput, look: LookId) -> Job {
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
         is_learning: false,
+        is_left_handed: false,
     }
 }
 

@@ -10,7 +10,7 @@ use rand_chacha::ChaCha8Rng;
 use rand_distr::{Distribution, Normal};
 use support::tool;
 use uuid::Uuid;
-use veliform_core::coat::{Texture, grown_mm};
+use veliform_core::coat::{Texture, Zone};
 use veliform_core::learn::{GrowthReading, Prior, growth_factor, learn};
 use veliform_core::solve::OneWorker;
 
@@ -95,8 +95,9 @@ fn a_dogs_own_growth_is_found() {
         .into_iter()
         .flat_map(|left_mm| {
             [30.0, 42.0, 56.0].map(|days| GrowthReading {
+                zone: Zone::Back,
                 left_mm,
-                now_mm: grown_mm(left_mm, 1.3 * days, texture),
+                now_mm: texture.growth_in(Zone::Back).after(left_mm, 1.3 * days),
                 days,
             })
         })
@@ -110,6 +111,7 @@ fn a_dogs_own_growth_is_found() {
         few.value
     );
     readings.push(GrowthReading {
+        zone: Zone::Back,
         left_mm: 40.0,
         now_mm: 20.0,
         days: 42.0,

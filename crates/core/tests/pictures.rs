@@ -12,7 +12,7 @@ use rstest::rstest;
 use support::{ample_coat, both, build};
 use uuid::Uuid;
 use veliform_core::balance::{Judged, head_points};
-use veliform_core::coat::{CoatNow, Skin, Texture};
+use veliform_core::coat::{CoatNow, Skin, Texture, Zone};
 use veliform_core::dog::House;
 use veliform_core::frame::{Build, Frame, FrameInput, resolve};
 use veliform_core::job::Job;
@@ -59,6 +59,7 @@ fn job(build: &Build, look: Look, coat: CoatNow) -> Job {
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
         is_learning: false,
+        is_left_handed: false,
     }
 }
 
@@ -215,9 +216,9 @@ fn what_the_frame_forbids_and_what_growth_brings_are_told_apart() {
     let reading = read_picture(&picture);
     let look = picture_look(&picture, &reading.ratios);
     let house = House::default();
-    let of = |length: f64, coat_mm: f64| {
+    let even = |mm: f64| CoatNow::even(Texture::Fleece, 0.85, mm);
+    let of = |length: f64, coat: CoatNow| {
         let dog = build(450.0, move |b, h| b.length = length * h);
-        let coat = CoatNow::even(Texture::Fleece, 0.85, coat_mm);
         likeness(
             &reading.ratios,
             &job(&dog, look.look(), coat),
@@ -229,7 +230,7 @@ fn what_the_frame_forbids_and_what_growth_brings_are_told_apart() {
         let mut rows = like.ratios.iter();
         rows.find(|r| r.aim == aim).cloned().expect("there")
     };
-    let long = of(1.35, 60.0);
+    let long = of(1.35, even(60.0));
     let body = find(&long, Aim::BodyRatio);
     assert_eq!(body.reached, Reached::NotThisFrame);
     assert!(body.sentence.contains("Never on this dog") && body.sentence.contains("mm apart"));
@@ -237,7 +238,7 @@ fn what_the_frame_forbids_and_what_growth_brings_are_told_apart() {
         long.sentence
             .contains("never on this dog: body length against height")
     );
-    let short = of(0.98, 8.0);
+    let short = of(0.98, even(8.0));
     let gap = find(&short, Aim::GapRatio);
     let weeks = match gap.reached {
         Reached::After { weeks } => weeks,
@@ -245,7 +246,19 @@ fn what_the_frame_forbids_and_what_growth_brings_are_told_apart() {
     };
     assert!(weeks > 0, "{gap:?}");
     // The day before it is not there, the day itself it is: no other week was said.
-    let grown = |weeks: f64| of(0.98, 250.0 - 242.0 * (-0.34 * 7.0 * weeks / 250.0).exp());
+    // By the growth law, a face towards 75 mm, the front of the knee towards 200 (handbook 3, 10 G).
+    let grown = |weeks: f64| {
+        let coat = Zone::ALL.into_iter().fold(even(8.0), |coat, zone| {
+            let end = match zone {
+                Zone::Cheek | Zone::Muzzle => 75.0,
+                Zone::Knee => 200.0,
+                _ => 250.0,
+            };
+            let mm = end - (end - 8.0) * (-0.34 * 7.0 * weeks / end).exp();
+            coat.with_zone(zone, mm)
+        });
+        of(0.98, coat)
+    };
     assert_eq!(
         find(&grown(f64::from(weeks)), Aim::GapRatio).reached,
         Reached::Now

@@ -22,6 +22,7 @@ fn pair(cm: f64) -> Shears {
         long_mm: mm(10.0 * cm),
         form: ShearsForm::Straight,
         edge: ShearsEdge::Smooth,
+        is_left_handed: false,
         state: ShearsState::Sharp,
     }
 }
@@ -44,8 +45,16 @@ fn toothed(teeth: u32, takes_percent: u32) -> Shears {
 }
 
 fn sheet(height: f64, shears: Vec<Shears>, answers: &[Answer]) -> CutSheet {
+    sheet_of("", height, shears, answers)
+}
+
+/// Who works at the salon's table with the left hand.
+const LEFT_HANDED: &str = "Whistle";
+
+fn sheet_of(stylist: &str, height: f64, shears: Vec<Shears>, answers: &[Answer]) -> CutSheet {
     let dog = dog(None);
     let mut visit = fold(&dog, &[]);
+    visit.stylist = stylist.into();
     let height = TakenMeasure::by(Method::HeightStick, mm(height));
     visit
         .frame
@@ -58,6 +67,8 @@ fn sheet(height: f64, shears: Vec<Shears>, answers: &[Answer]) -> CutSheet {
     });
     let mut house = House {
         shears,
+        stylists: vec![LEFT_HANDED.into()],
+        left_handed: vec![LEFT_HANDED.into()],
         ..House::default()
     };
     for answer in answers {
@@ -106,6 +117,15 @@ fn the_pair_that_the_dog_and_the_place_ask_for_is_named(
     assert_eq!(step(&sheet, "Hind legs").tool, at_the_legs);
 }
 
+/// Round edges by curves, plumb lines by straights, where both hang there (common practice).
+#[test]
+fn curves_go_round_and_straights_down() {
+    let shears = vec![curved(16.0), pair(16.5), curved(20.5), pair(20.0)];
+    let sheet = sheet(460.0, shears, &[]);
+    assert_eq!(step(&sheet, "Ears last").tool, "16 cm curved shears");
+    assert_eq!(step(&sheet, "Hind legs").tool, "20 cm straight shears");
+}
+
 /// What is wanted and does not hang in the kit is said, and so is what to look for where nothing does.
 #[test]
 fn a_pair_that_is_not_there_is_not_named() {
@@ -149,6 +169,54 @@ fn the_salons_kind_is_taken_and_the_coarser_thinners_first() {
     assert_eq!(
         step(&sheet, "Thinners over every join").tool,
         "21-tooth chunkers, 16.5 cm, then 46-tooth thinners, 16.5 cm"
+    );
+}
+
+/// Handbook 10 C 9, *left-handed mirrors*: the right one of a pair first, by a pair made for that hand.
+#[test]
+fn a_left_hand_begins_with_the_right_leg_and_takes_its_own_shears() {
+    let of_the_left = Shears {
+        is_left_handed: true,
+        ..pair(19.0)
+    };
+    let shears = vec![pair(20.0), of_the_left];
+    let order = |stylist: &str| -> Vec<(String, String)> {
+        let sheet = sheet_of(stylist, 460.0, shears.clone(), &[Answer::LegsBySide]);
+        let steps = sheet.steps.iter();
+        steps
+            .filter(|s| s.what.contains(" leg"))
+            .filter(|s| s.what.starts_with("Left") || s.what.starts_with("Right"))
+            .map(|s| {
+                (
+                    s.what.split(' ').take(2).collect::<Vec<_>>().join(" "),
+                    s.tool.clone(),
+                )
+            })
+            .collect()
+    };
+    let all = |names: [&str; 4], tool: &str| {
+        names
+            .map(|name| (name.to_owned(), tool.to_owned()))
+            .to_vec()
+    };
+    assert_eq!(
+        order(""),
+        all(
+            ["Left hind", "Left front", "Right hind", "Right front"],
+            "20 cm straight shears"
+        )
+    );
+    assert_eq!(
+        order(LEFT_HANDED),
+        all(
+            ["Right hind", "Right front", "Left hind", "Left front"],
+            "19 cm left-handed straight shears"
+        )
+    );
+    let without = sheet_of(LEFT_HANDED, 460.0, Vec::new(), &[]);
+    assert_eq!(
+        step(&without, "Hind legs").tool,
+        "left-handed shears, 18–20 cm"
     );
 }
 

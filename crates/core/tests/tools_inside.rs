@@ -42,6 +42,7 @@ fn job(look: LookId, height: f64, coat_mm: f64, change: impl FnOnce(&mut Build, 
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
         is_learning: false,
+        is_left_handed: false,
     }
 }
 

@@ -8,7 +8,7 @@ use crate::frame::{Build, Sides};
 use crate::look::{Cut, LineName, LineStop, Lines, Look};
 use crate::page::View;
 use crate::shape::{
-    BothSides, FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace, SideShape, Station, leg_faces,
+    BothSides, FACE_STATIONS, Hand, LEG_PLACES, LegPlace, SideShape, Station, leg_faces,
     visible_share,
 };
 use crate::units::Length;
@@ -293,12 +293,7 @@ impl Subject {
             if !hands.contains(&place.hand) {
                 continue;
             }
-            let zone = match (place.leg, place.face) {
-                (Leg::Fore, Face::Outer) => Zone::ForeOut,
-                (Leg::Fore, Face::Inner) => Zone::ForeIn,
-                (Leg::Hind, Face::Outer) => Zone::HindOut,
-                (Leg::Hind, Face::Inner) => Zone::HindIn,
-            };
+            let zone = place.zone();
             // Both legs are laid out as if they were the left: outward counts positive.
             let outward = |x: f64| place.hand.sign() * x;
             let at = (

@@ -2,7 +2,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::fit::Fit;
-use crate::coat::{Zone, days_to_grow, whole_weeks};
+use crate::coat::{Zone, whole_weeks};
 use crate::grow::Return;
 use crate::job::Job;
 use crate::look::{LookId, Upkeep};
@@ -115,7 +115,8 @@ fn missing(job: &Job, words: &Words<'_>) -> Vec<String> {
         .into_iter()
         .take(1)
         .map(|(zone, asked, there)| {
-            let weeks = whole_weeks(days_to_grow(there, asked - there, job.coat.texture));
+            let growth = job.coat.texture.growth_in(zone);
+            let weeks = whole_weeks(growth.days_to(there, asked - there));
             let when = match weeks {
                 Some(weeks) => format!("about {} weeks away", weeks.max(1)),
                 None => "more than this coat grows".into(),

@@ -60,6 +60,7 @@ impl Desk<'_> {
             house,
             skin: self.skin(),
             is_learning: self.is_learning(),
+            is_left_handed: self.is_left_handed(),
         }
     }
 
@@ -79,6 +80,11 @@ impl Desk<'_> {
     /// Whether who stands at the table is still learning.
     fn is_learning(&self) -> bool {
         self.house.learning.contains(&self.visit.stylist)
+    }
+
+    /// Whether who stands at the table is left-handed.
+    fn is_left_handed(&self) -> bool {
+        self.house.left_handed.contains(&self.visit.stylist)
     }
 
     /// What is done otherwise on this dog than on others, a sentence each.
@@ -114,6 +120,12 @@ impl Desk<'_> {
                 "{} is still learning: {}no tool held far off the hair.",
                 visit.stylist,
                 safer.concat()
+            ));
+        }
+        if self.is_left_handed() {
+            ways.push(format!(
+                "{} is left-handed: of a pair the right one comes first, with left-handed shears.",
+                visit.stylist
             ));
         }
         ways

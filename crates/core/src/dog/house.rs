@@ -43,6 +43,9 @@ pub struct House {
     pub stylists: Vec<String>,
     /// Which of them are still learning: tools that forgive (handbook 10 G, *Hands differ*).
     pub learning: Vec<String>,
+    /// Which of them are left-handed: their pairs are worked from the right, with left-handed shears
+    /// (handbook 10 C 9).
+    pub left_handed: Vec<String>,
     /// Its own looks.
     pub own_looks: Vec<OwnLook>,
 }
@@ -66,6 +69,7 @@ impl Default for House {
             shears: Vec::new(),
             stylists: Vec::new(),
             learning: Vec::new(),
+            left_handed: Vec::new(),
             own_looks: Vec::new(),
         }
     }
@@ -186,6 +190,12 @@ impl House {
             refuse(
                 "house.learning",
                 format!("{name} is still learning and does not work here; add them first."),
+            );
+        }
+        if let Some(name) = self.left_handed.iter().find(unknown) {
+            refuse(
+                "house.left_handed",
+                format!("{name} is left-handed and does not work here; add them first."),
             );
         }
         let taken_over = self.minute_factors.iter().map(|(t, f)| (t.label(), f));

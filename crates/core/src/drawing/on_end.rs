@@ -7,7 +7,7 @@ use crate::plan::{PlanCoat, dress_plan};
 use crate::shape::curve;
 use crate::shape::{
     BothSides, Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, dress_now, eye_at,
-    leg_faces, visible_share,
+    face_zone, leg_faces, visible_share,
 };
 
 /// Corners of a round zone.
@@ -24,21 +24,12 @@ pub(super) fn dressing_of(scene: &Scene<'_>) -> Dressing {
 /// The coat's edge at a place on a leg, on its view's own plane.
 pub(super) fn leg_edge(dog: &BothSides<'_>, dressing: &Dressing, place: LegPlace) -> Point {
     let (skin, hair) = leg_faces(dog)[place.index()];
-    let zone = face_zone(place.leg, place.face);
+    let zone = place.zone();
     let length = match &dressing.columns {
         Some(columns) => columns[place.index()],
         None => dressing.zone_mm(zone),
     };
     skin + hair * (length * visible_share(hair, dressing.stand.of(zone)))
-}
-
-pub(super) const fn face_zone(leg: Leg, face: Face) -> Zone {
-    match (leg, face) {
-        (Leg::Fore, Face::Outer) => Zone::ForeOut,
-        (Leg::Fore, Face::Inner) => Zone::ForeIn,
-        (Leg::Hind, Face::Outer) => Zone::HindOut,
-        (Leg::Hind, Face::Inner) => Zone::HindIn,
-    }
 }
 
 /// Where a zone shows from in front, from behind and from above, on that view's own plane; nothing

@@ -7,7 +7,7 @@ use uuid::Uuid;
 use super::as_left::came_out;
 use super::walk::{Looked, WalkView, walk};
 use crate::balance::{Subject, score};
-use crate::coat::{CoatNow, LONGEST_MM, Zone, can_stand, days_to_grow, whole_weeks};
+use crate::coat::{CoatNow, LONGEST_MM, Zone, can_stand, whole_weeks};
 use crate::frame::{Problem, Severity};
 use crate::job::Job;
 use crate::kit::UnderComb;
@@ -380,7 +380,8 @@ fn too_short(rows: &[ResultRow], job: &Job, words: &Words<'_>) -> Vec<String> {
                 return None;
             }
             let now = row.result.mean_mm()?;
-            let weeks = whole_weeks(days_to_grow(now, under, job.coat.texture));
+            let growth = job.coat.texture.growth_in(row.zone);
+            let weeks = whole_weeks(growth.days_to(now, under));
             let grows = weeks.map_or_else(
                 || "it does not grow back so far".to_owned(),
                 |weeks| match weeks {

@@ -2,7 +2,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::balance::{BalancePoint, Judged};
-use crate::coat::{CoatNow, KnotsBefore, Site, Texture, Zone, days_to_grow, grown_mm};
+use crate::coat::{CoatNow, KnotsBefore, Site, Texture, Zone};
 use crate::plan::{Plan, PlanCoat, dress_plan};
 use crate::shape::{Dressing, FRINGE};
 
@@ -157,8 +157,10 @@ fn span(days: u32) -> String {
 
 /// Lengths of a plan after so many days, each grown from what the tools leave.
 pub(super) fn grown(plan: &Plan, coat: &CoatNow, days: f64) -> Vec<f64> {
-    let mm = plan.lengths_mm.iter();
-    mm.map(|l| grown_mm(*l, days, coat.texture)).collect()
+    let spots = plan.subject.spots.iter().zip(&plan.lengths_mm);
+    spots
+        .map(|(spot, mm)| coat.texture.growth_in(spot.zone).after(*mm, days))
+        .collect()
 }
 
 /// The day the outline has gone, with the two kinds of points that go first.
@@ -192,7 +194,10 @@ fn eye_day(plan: &Plan, coat: &CoatNow, dressing: &Dressing) -> Option<u32> {
         .topknot
         .map_or(VISOR * dressing.zone_mm(Zone::Topknot), |t| t.visor);
     let room = FRINGE * plan.subject.build.head.length;
-    let days = days_to_grow(fringe, room - fringe, coat.texture).filter(|_| fringe < room)?;
+    let growth = coat.texture.growth_in(Zone::Topknot);
+    let days = growth
+        .days_to(fringe, room - fringe)
+        .filter(|_| fringe < room)?;
     Some(whole(days)).filter(|day| *day <= FURTHEST_DAYS)
 }
 

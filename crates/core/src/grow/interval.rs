@@ -3,9 +3,9 @@ use utoipa::ToSchema;
 
 use super::back::{Return, grown};
 use crate::balance::{BalancePoint, Judged, score};
-use crate::coat::{CoatNow, grown_mm};
+use crate::coat::{CoatNow, Zone};
 use crate::plan::{Plan, PlanCoat, dress_plan};
-use crate::shape::Dressing;
+use crate::shape::{Dressing, LegPlace, Station};
 
 /// When in the interval.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
@@ -95,15 +95,24 @@ impl Interval {
     /// The dog as it stands at a moment of the interval.
     pub fn dressed(plan: &Plan, coat: &CoatNow, days: u32) -> Dressing {
         let mut dressing = dress_plan(plan, coat, PlanCoat::Tools);
-        let grow = |length: &mut f64| {
+        let grow = |zone: Zone, length: &mut f64| {
             if *length > 0.0 {
-                *length = grown_mm(*length, f64::from(days), coat.texture);
+                let growth = coat.texture.growth_in(zone);
+                *length = growth.after(*length, f64::from(days));
             }
         };
-        dressing.lengths.iter_mut().for_each(grow);
-        dressing.zones_mm.iter_mut().for_each(grow);
+        for (station, length) in Station::ALL.into_iter().zip(&mut dressing.lengths) {
+            if let Some(zone) = station.zone() {
+                grow(zone, length);
+            }
+        }
+        for (zone, length) in Zone::ALL.into_iter().zip(&mut dressing.zones_mm) {
+            grow(zone, length);
+        }
         if let Some(columns) = &mut dressing.columns {
-            columns.iter_mut().for_each(grow);
+            for (place, length) in LegPlace::all().zip(columns) {
+                grow(place.zone(), length);
+            }
         }
         dressing
     }

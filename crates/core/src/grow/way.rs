@@ -2,7 +2,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::balance::score;
-use crate::coat::{CoatNow, Zone, days_to_grow, grown_mm, whole_weeks};
+use crate::coat::{CoatNow, Zone, whole_weeks};
 use crate::job::Job;
 use crate::say::Words;
 use crate::solve::{Accuracy, SolveError, solve_lengths_to};
@@ -67,7 +67,8 @@ fn reachable(job: &Job, coat: &CoatNow) -> Result<f64, SolveError> {
 /// The coat after weeks of growth.
 pub(crate) fn coat_after(coat: &CoatNow, weeks: u32) -> CoatNow {
     Zone::ALL.into_iter().fold(coat.clone(), |coat, zone| {
-        let mm = grown_mm(coat.length_mm(zone), 7.0 * f64::from(weeks), coat.texture);
+        let growth = coat.texture.growth_in(zone);
+        let mm = growth.after(coat.length_mm(zone), 7.0 * f64::from(weeks));
         coat.with_zone(zone, mm)
     })
 }
@@ -226,7 +227,8 @@ fn filled(job: &Job, words: &Words<'_>) -> Vec<Filled> {
             if planned <= hole {
                 return None;
             }
-            let weeks = whole_weeks(days_to_grow(hole, planned - hole, job.coat.texture));
+            let growth = job.coat.texture.growth_in(*zone);
+            let weeks = whole_weeks(growth.days_to(hole, planned - hole));
             let when = match weeks {
                 Some(weeks) => format!("is level after {weeks} weeks; keep the line over it."),
                 None => "will not grow level; take the line to it over a few visits.".into(),

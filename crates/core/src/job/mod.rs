@@ -31,6 +31,8 @@ pub struct Job {
     pub cut_for_days: f64,
     /// Whether the hand at the table is still learning.
     pub is_learning: bool,
+    /// Whether it is a left one.
+    pub is_left_handed: bool,
 }
 
 impl Job {

@@ -63,6 +63,9 @@ pub struct Shears {
     /// What its edge is.
     #[serde(default)]
     pub edge: ShearsEdge,
+    /// Whether it is made for the left hand.
+    #[serde(default)]
+    pub is_left_handed: bool,
     /// Its state.
     #[serde(default)]
     pub state: ShearsState,
@@ -113,13 +116,18 @@ impl Shears {
             ShearsForm::Straight => "straight",
             ShearsForm::Curved => "curved",
         };
+        let hand = if self.is_left_handed {
+            "left-handed "
+        } else {
+            ""
+        };
         match self.edge {
-            ShearsEdge::Smooth => format!("{long} {bend} shears"),
-            ShearsEdge::Serrated => format!("{long} {bend} serrated shears"),
+            ShearsEdge::Smooth => format!("{long} {hand}{bend} shears"),
+            ShearsEdge::Serrated => format!("{long} {hand}{bend} serrated shears"),
             ShearsEdge::Toothed { teeth, .. } if teeth < FINE_FROM_TEETH => {
-                format!("{teeth}-tooth chunkers, {long}")
+                format!("{hand}{teeth}-tooth chunkers, {long}")
             }
-            ShearsEdge::Toothed { teeth, .. } => format!("{teeth}-tooth thinners, {long}"),
+            ShearsEdge::Toothed { teeth, .. } => format!("{hand}{teeth}-tooth thinners, {long}"),
         }
     }
 

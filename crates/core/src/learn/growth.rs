@@ -1,9 +1,11 @@
 use super::estimate::{Learnt, Prior, learn};
-use crate::coat::Texture;
+use crate::coat::{Texture, Zone};
 
 /// The same zone at two visits.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct GrowthReading {
+    /// Which zone.
+    pub zone: Zone,
     /// What was left then, mm.
     pub left_mm: f64,
     /// What was combed out now, mm.
@@ -43,7 +45,8 @@ pub fn growth_factor(readings: &[GrowthReading], texture: Texture) -> Learnt {
 
 /// The early rate that leads from one length to the other, against the texture's.
 fn factor(reading: &GrowthReading, texture: Texture) -> Option<f64> {
-    let (rate, terminal) = (texture.growth_mm_per_day(), texture.terminal_mm());
+    let growth = texture.growth_in(reading.zone);
+    let (rate, terminal) = (growth.mm_per_day, growth.end_mm);
     let to_go = |mm: f64| (terminal - mm) / terminal;
     let (then, now) = (to_go(reading.left_mm), to_go(reading.now_mm));
     if then <= 0.0 || now <= 0.0 {

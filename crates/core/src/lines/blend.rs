@@ -20,13 +20,12 @@ impl Draft<'_> {
         };
         // A step of one size is hidden by the thinners alone (common practice).
         if long - short <= ONE_SIZE_MM {
-            let closes = self
-                .closes(long, short)
-                .map_or_else(String::new, |n| match n {
-                    1 => ", one close".to_owned(),
-                    n => format!(", about {n} closes"),
-                });
-            return format!("Blend over {over}, into the {zone}: {last}{closes}.");
+            let last = match self.closes(long, short) {
+                Some(1) => "thinners over the join last, one close".to_owned(),
+                Some(n) => format!("thinners over the join last, about {n} closes"),
+                None => last.to_owned(),
+            };
+            return format!("Blend over {over}, into the {zone}: {last}.");
         }
         match self.bridge(short, long) {
             Some(tool) => {

@@ -2,7 +2,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::balance::score;
-use crate::coat::{Knots, Limit, LimitCause, Zone, days_to_grow, whole_weeks};
+use crate::coat::{Knots, Limit, LimitCause, Zone, whole_weeks};
 use crate::job::Job;
 use crate::plan::{MINUTE, Plan, make_plan};
 use crate::say::Words;
@@ -178,11 +178,12 @@ fn ways_of(
     let safe = at_most(job.safe_mm(zone));
     cleared.coat.limits.insert(zone, safe);
     let cleared = make_plan(&cleared)?;
+    let growth = job.coat.texture.growth_in(zone);
     let offer = |way: KnotWay, minutes: f64, other: &Plan| {
         let costs = (cost(other) - best).max(0.0);
         let mm = left(other);
         let short = (left(free) - mm).max(0.0);
-        let weeks = whole_weeks(days_to_grow(mm, short, job.coat.texture));
+        let weeks = whole_weeks(growth.days_to(mm, short));
         KnotOffer {
             way,
             minutes,

@@ -4,7 +4,7 @@ use utoipa::ToSchema;
 use super::faults::fault_sentence;
 use super::rows::NOTHING_COUNTS_UNDER_MM;
 use crate::balance::{BalancePoint, Judged, head_points, head_size_off};
-use crate::coat::{CoatNow, Knots, Zone, days_to_grow};
+use crate::coat::{CoatNow, Knots, Zone};
 use crate::job::Job;
 use crate::page::{View, place};
 use crate::plan::{Plan, PlanCoat, dress_plan};
@@ -333,7 +333,10 @@ impl Search<'_> {
 fn cure(coat: &CoatNow, zones: &[Zone], mm: f64, words: &Words<'_>) -> String {
     let weeks = zones
         .iter()
-        .map(|zone| days_to_grow(coat.length_mm(*zone), mm, coat.texture))
+        .map(|zone| {
+            let growth = coat.texture.growth_in(*zone);
+            growth.days_to(coat.length_mm(*zone), mm)
+        })
         .try_fold(0.0_f64, |most, days| days.map(|d| most.max(d / 7.0)));
     let when = match weeks {
         Some(weeks) => format!("about {:.0} weeks", weeks.ceil().max(1.0)),

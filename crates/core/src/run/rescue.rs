@@ -4,7 +4,7 @@ use utoipa::ToSchema;
 use super::event::Slip;
 use super::state::{Run, StepState};
 use crate::balance::score;
-use crate::coat::{Limit, LimitCause, Zone, days_to_grow, whole_weeks};
+use crate::coat::{Limit, LimitCause, Zone, whole_weeks};
 use crate::job::Job;
 use crate::look::{LOOK_HEIGHT_MM, LineName, LineStop};
 use crate::plan::{Plan, make_plan};
@@ -89,10 +89,11 @@ pub fn rescue(
     let shortest = shortest_of_look(plan, job, slip.zone).min(planned);
     let before = score(&plan.solution.points, &plan.lengths_mm);
     let done = done_zones(run, plan, slip.zone);
-    let weeks_from = |depth: f64| whole_weeks(days_to_grow(left, depth, job.coat.texture));
+    let growth = job.coat.texture.growth_in(slip.zone);
+    let weeks_from = |depth: f64| whole_weeks(growth.days_to(left, depth));
     let dents = |mm: f64| (mm * LOOK_HEIGHT_MM / plan.subject.height() / DENT_MM).powi(2);
     let harm_of = |mm: f64| {
-        let weeks = whole_weeks(days_to_grow(planned - mm, mm, job.coat.texture));
+        let weeks = whole_weeks(growth.days_to(planned - mm, mm));
         dents(mm) + A_WEEK * weeks.map_or(0.0, f64::from)
     };
     let mut weighed: Vec<(f64, RescueOption)> = Vec::new();

@@ -2,7 +2,7 @@ use kurbo::{Point, Vec2};
 
 use super::noise::noise;
 use super::piece::{HairAt, Piece, Stroke};
-use super::polyline::{along, is_inside, resampled};
+use super::polyline::{Inside, along, resampled};
 use crate::coat::Texture;
 
 const PLUMB: Vec2 = Vec2::new(0.0, -1.0);
@@ -26,14 +26,14 @@ pub fn hair_marks(
     height: f64,
     seed: u32,
 ) -> Vec<Vec<Point>> {
-    if piece.is_far {
+    if piece.is_far || piece.strokes.iter().all(|stroke| stroke.hair.is_none()) {
         return Vec::new();
     }
-    let inside = if piece.outline.is_empty() {
+    let inside = Inside::of(if piece.outline.is_empty() {
         body
     } else {
         &piece.outline
-    };
+    });
     let mut seed = seed;
     let mut marks = Vec::new();
     for stroke in &piece.strokes {
@@ -45,10 +45,10 @@ pub fn hair_marks(
                 height,
                 seed,
             };
-            marks.extend(edge.marks(stroke, inside));
+            marks.extend(edge.marks(stroke, &inside));
         }
     }
-    marks.retain(|mark| mark.iter().all(|p| is_inside(*p, inside)));
+    marks.retain(|mark| mark.iter().all(|p| inside.has(*p)));
     marks
 }
 
@@ -71,7 +71,7 @@ impl Edge {
         }
     }
 
-    fn marks(&self, stroke: &Stroke, outline: &[Point]) -> Vec<Vec<Point>> {
+    fn marks(&self, stroke: &Stroke, inside: &Inside) -> Vec<Vec<Point>> {
         let h = self.height;
         let line = resampled(&stroke.points, STEP * h);
         let lengths = along(&line);
@@ -79,7 +79,7 @@ impl Edge {
         if whole < SHORTEST * h || line.len() < 7 {
             return Vec::new();
         }
-        let inwards = inwards(&line, outline, 0.015 * h);
+        let inwards = inwards(&line, inside, 0.015 * h);
         let mut marks = Vec::new();
         let mut x = 0.5 * self.pace() * h;
         let mut i = 0;
@@ -185,14 +185,14 @@ fn strand(from: Point, way: Vec2, length: f64, bend: f64, share: f64) -> Vec<Poi
 }
 
 /// On which side of a line its piece lies: 1 to the left of travel, −1 to the right.
-fn inwards(line: &[Point], outline: &[Point], off: f64) -> f64 {
+fn inwards(line: &[Point], inside: &Inside, off: f64) -> f64 {
     let n = line.len();
     let left = [n / 4, n / 2, 3 * n / 4]
         .into_iter()
         .filter(|j| {
             let along = line[(j + 1).min(n - 1)] - line[j.saturating_sub(1)];
             let normal = Vec2::new(-along.y, along.x) / along.hypot().max(1e-9);
-            is_inside(line[*j] + normal * off, outline)
+            inside.has(line[*j] + normal * off)
         })
         .count();
     if left >= 2 { 1.0 } else { -1.0 }

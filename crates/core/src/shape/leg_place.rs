@@ -3,6 +3,8 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use crate::coat::Zone;
+
 /// A side of the dog: its sign on the z axis.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
@@ -78,7 +80,22 @@ pub struct LegPlace {
     pub step: usize,
 }
 
+/// What grows on a face of a leg.
+pub const fn face_zone(leg: Leg, face: Face) -> Zone {
+    match (leg, face) {
+        (Leg::Fore, Face::Outer) => Zone::ForeOut,
+        (Leg::Fore, Face::Inner) => Zone::ForeIn,
+        (Leg::Hind, Face::Outer) => Zone::HindOut,
+        (Leg::Hind, Face::Inner) => Zone::HindIn,
+    }
+}
+
 impl LegPlace {
+    /// What grows there.
+    pub const fn zone(self) -> Zone {
+        face_zone(self.leg, self.face)
+    }
+
     /// All of them: front legs first, left before right, outer before inner, from the top down.
     pub fn all() -> impl Iterator<Item = Self> {
         Leg::BOTH.into_iter().flat_map(|leg| {

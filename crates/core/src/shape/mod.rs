@@ -41,7 +41,7 @@ pub(crate) use head::{FRINGE, eye_at, parting_mm};
 pub use head::{HeadAxes, HeadEdges, eye_corner_mm, eye_to_ear_mm, head_edges, off_circle_mm};
 pub use hygiene::{BellyReach, HygieneArea, hygiene_area};
 pub use landmark::{Drag, DragAxis, Landmark, Placed, landmarks};
-pub use leg_place::{FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace};
+pub use leg_place::{FACE_STATIONS, Face, Hand, LEG_PLACES, Leg, LegPlace, face_zone};
 pub use piece::{HairAt, Piece, PieceKind, Stroke};
 pub use side::{SideShape, side_shape};
 pub use sites::{SitePlace, site_places};

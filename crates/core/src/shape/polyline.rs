@@ -43,14 +43,65 @@ pub(super) fn resampled(points: &[Point], step: f64) -> Vec<Point> {
 /// No line on a dog needs more steps.
 const MOST_STEPS: usize = 4000;
 
-/// Whether a point lies inside a closed outline (even and odd crossings).
-pub(super) fn is_inside(point: Point, outline: &[Point]) -> bool {
+/// The edges of a closed outline.
+fn edges(outline: &[Point]) -> impl Iterator<Item = (Point, Point)> + '_ {
     let ends = outline.iter().cycle().skip(1);
-    outline.iter().zip(ends).fold(false, |inside, (a, b)| {
+    outline.iter().copied().zip(ends.copied())
+}
+
+/// Whether a point lies inside a closed outline, by its edges (even and odd crossings).
+fn is_within(point: Point, edges: impl Iterator<Item = (Point, Point)>) -> bool {
+    edges.fold(false, |inside, (a, b)| {
         let crosses = (a.y > point.y) != (b.y > point.y)
             && point.x < a.x + (b.x - a.x) * (point.y - a.y) / (b.y - a.y);
         inside != crosses
     })
+}
+
+/// Bands of heights that an outline is parted into: a few edges in each.
+const BANDS: usize = 64;
+
+/// A closed outline of which it is often asked what lies inside: its edges by the heights they cross.
+pub(super) struct Inside {
+    low: f64,
+    step: f64,
+    bands: Vec<Vec<(Point, Point)>>,
+}
+
+impl Inside {
+    /// Parts an outline into its bands.
+    pub(super) fn of(outline: &[Point]) -> Self {
+        let heights = || outline.iter().map(|p| p.y);
+        let low = heights().fold(f64::INFINITY, f64::min);
+        let high = heights().fold(f64::NEG_INFINITY, f64::max);
+        let mut inside = Self {
+            low,
+            step: ((high - low) / BANDS as f64).max(f64::MIN_POSITIVE),
+            bands: vec![Vec::new(); BANDS],
+        };
+        for (a, b) in edges(outline) {
+            let (from, to) = (inside.band(a.y.min(b.y)), inside.band(a.y.max(b.y)));
+            for band in &mut inside.bands[from..=to] {
+                band.push((a, b));
+            }
+        }
+        inside
+    }
+
+    fn band(&self, y: f64) -> usize {
+        #[expect(
+            clippy::cast_possible_truncation,
+            clippy::cast_sign_loss,
+            reason = "a float's cast saturates; what lies beyond is asked of the nearest band"
+        )]
+        let band = ((y - self.low) / self.step) as usize;
+        band.min(BANDS - 1)
+    }
+
+    /// Whether a point lies inside (even and odd crossings).
+    pub(super) fn has(&self, point: Point) -> bool {
+        is_within(point, self.bands[self.band(point.y)].iter().copied())
+    }
 }
 
 /// How far a point lies outside a closed outline, mm; less than nothing inside, without end where
@@ -62,7 +113,7 @@ pub(super) fn outside_mm(point: Point, outline: &[Point]) -> f64 {
         .zip(ends)
         .map(|(a, b)| Line::new(*a, *b).nearest(point, 1e-3).distance_sq.sqrt())
         .fold(f64::INFINITY, f64::min);
-    if is_inside(point, outline) {
+    if is_within(point, edges(outline)) {
         -nearest
     } else {
         nearest
@@ -75,7 +126,8 @@ pub(super) fn outside_mm(point: Point, outline: &[Point]) -> f64 {
 pub(super) fn faded(points: &[Point], outline: &[Point], run: f64, ends: (bool, bool)) -> Stroke {
     let fine = resampled(points, run / 8.0);
     let lengths = along(&fine);
-    let inside: Vec<bool> = fine.iter().map(|p| is_inside(*p, outline)).collect();
+    let body = Inside::of(outline);
+    let inside: Vec<bool> = fine.iter().map(|p| body.has(*p)).collect();
     let (mut from, mut to) = (0, fine.len() - 1);
     let (mut start_mm, mut end_mm) = (0.0, 0.0);
     let first = inside.iter().position(|i| !i);
@@ -178,6 +230,28 @@ mod tests {
             stroke.points[0]
         );
         assert!((stroke.start_mm - 4.0).abs() < 0.6);
+    }
+
+    /// By the definition, edge for edge: a spiral of many turns, asked on a grid that reaches beyond it.
+    #[test]
+    fn bands_tell_inside_as_all_edges_do() {
+        let outline: Vec<Point> = (0..400)
+            .map(|i| {
+                let turn = f64::from(i) * 0.23;
+                Point::ORIGIN + Vec2::from_angle(turn) * (20.0 + 60.0 * (turn * 1.7).sin().abs())
+            })
+            .collect();
+        let inside = Inside::of(&outline);
+        let mut found = 0;
+        for x in -45..45 {
+            for y in -45..45 {
+                let at = Point::new(2.1 * f64::from(x), 2.1 * f64::from(y));
+                assert_eq!(inside.has(at), is_within(at, edges(&outline)), "{at:?}");
+                found += u32::from(inside.has(at));
+            }
+        }
+        assert!((500..7_600).contains(&found), "{found} of 8100");
+        assert!(!Inside::of(&[]).has(Point::ORIGIN));
     }
 
     #[test]

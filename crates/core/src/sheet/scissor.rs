@@ -10,7 +10,7 @@ use super::writer::{Draft, Writer};
 use crate::coat::{Texture, Zone};
 use crate::say::capital;
 use crate::schools::{Answer, Question};
-use crate::shape::SKIRT_PIECE;
+use crate::shape::{Hand, SKIRT_PIECE};
 use crate::solve::{Stroke, Unit, UnitCut};
 
 /// Units scissored one after another as one step.
@@ -98,26 +98,50 @@ const fn part(
     }
 }
 
+/// The sides of a pair in the order a hand takes them: a left-handed one begins with the right
+/// (handbook 10 C 9).
+const fn sides(is_left_handed: bool) -> [Hand; 2] {
+    if is_left_handed {
+        [Hand::Right, Hand::Left]
+    } else {
+        Hand::BOTH
+    }
+}
+
+const fn leg_of(is_hind: bool, side: Hand) -> &'static str {
+    match (is_hind, side) {
+        (true, Hand::Left) => "Left hind leg",
+        (true, Hand::Right) => "Right hind leg",
+        (false, Hand::Left) => "Left front leg",
+        (false, Hand::Right) => "Right front leg",
+    }
+}
+
 /// The legs in the salon's order (handbook 5, *Legs*: hind back first and front last).
-fn leg_groups(order: Answer) -> Vec<Group> {
+fn leg_groups(order: Answer, [first, second]: [Hand; 2]) -> Vec<Group> {
     const HIND_LEG: &str = ": back, outside, inside, front last";
     const FRONT_LEG: &str = ": back, outside, inside, front";
-    let one = |what, units: &'static [Unit], half| {
-        let planes = if units == HIND { HIND_LEG } else { FRONT_LEG };
-        legs(what, planes, units, half)
+    let one = |is_hind, half| {
+        let side = if half == Half::First { first } else { second };
+        let (planes, units) = if is_hind {
+            (HIND_LEG, HIND)
+        } else {
+            (FRONT_LEG, FORE)
+        };
+        legs(leg_of(is_hind, side), planes, units, half)
     };
     match order {
         Answer::LegsOneByOne => vec![
-            one("Left hind leg", HIND, Half::First),
-            one("Right hind leg", HIND, Half::Second),
-            one("Left front leg", FORE, Half::First),
-            one("Right front leg", FORE, Half::Second),
+            one(true, Half::First),
+            one(true, Half::Second),
+            one(false, Half::First),
+            one(false, Half::Second),
         ],
         Answer::LegsBySide => vec![
-            one("Left hind leg", HIND, Half::First),
-            one("Left front leg", FORE, Half::First),
-            one("Right hind leg", HIND, Half::Second),
-            one("Right front leg", FORE, Half::Second),
+            one(true, Half::First),
+            one(false, Half::First),
+            one(true, Half::Second),
+            one(false, Half::Second),
         ],
         _ => vec![
             legs(
@@ -170,9 +194,9 @@ fn body_groups(has_skirt: bool) -> Vec<Group> {
 }
 
 /// One side over the whole dog, then the other; what lies on the midline after both (handbook 10 I).
-fn groups_by_side(has_skirt: bool) -> Vec<Group> {
+fn groups_by_side(has_skirt: bool, sides: [Hand; 2]) -> Vec<Group> {
     let side = |half| {
-        let legs = leg_groups(Answer::LegsBySide).into_iter();
+        let legs = leg_groups(Answer::LegsBySide, sides).into_iter();
         let body = body_groups(has_skirt).into_iter();
         let body = body.filter(Group::has_sides);
         legs.filter(move |legs| legs.half == half)
@@ -188,10 +212,11 @@ fn groups_by_side(has_skirt: bool) -> Vec<Group> {
 impl Writer<'_> {
     /// Legs, body, head, in the salon's order.
     pub(super) fn scissor(&mut self) {
+        let sides = sides(self.job.is_left_handed);
         let groups = if self.has(Answer::FinishBySide) {
-            groups_by_side(self.has_skirt())
+            groups_by_side(self.has_skirt(), sides)
         } else {
-            let mut groups = leg_groups(self.answer(Question::Legs));
+            let mut groups = leg_groups(self.answer(Question::Legs), sides);
             groups.extend(body_groups(self.has_skirt()));
             groups
         };
@@ -244,7 +269,12 @@ impl Writer<'_> {
         self.push(
             Stage::Scissor,
             Draft {
-                what: what_of(group, &cuts, shaped.is_empty()),
+                what: what_of(
+                    group,
+                    &cuts,
+                    shaped.is_empty(),
+                    sides(self.job.is_left_handed),
+                ),
                 pair,
                 tool: self.shears(place_of(group.units[0])),
                 stroke: &how,
@@ -347,13 +377,14 @@ impl Writer<'_> {
 }
 
 /// What is scissored, in words: of legs all of their faces in planes, or those that there are.
-fn what_of(group: &Group, cuts: &[&UnitCut], is_edge: bool) -> String {
+fn what_of(group: &Group, cuts: &[&UnitCut], is_edge: bool, [first, second]: [Hand; 2]) -> String {
     let what = what_of_both(group, cuts, is_edge);
-    match group.half {
-        Half::First if group.has_sides() => format!("{what}: left side"),
-        Half::Second if group.has_sides() => format!("{what}: right side"),
-        _ => what,
-    }
+    let side = match group.half {
+        Half::First if group.has_sides() => first,
+        Half::Second if group.has_sides() => second,
+        _ => return what,
+    };
+    format!("{what}: {} side", side.label())
 }
 
 fn what_of_both(group: &Group, cuts: &[&UnitCut], is_edge: bool) -> String {

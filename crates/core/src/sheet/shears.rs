@@ -65,13 +65,17 @@ impl Writer<'_> {
         } else {
             " (none in the kit)"
         };
-        format!("{kind}, {}{lacks}", lengths.said)
+        let hand = if self.job.is_left_handed {
+            "left-handed "
+        } else {
+            ""
+        };
+        format!("{hand}{kind}, {}{lacks}", lengths.said)
     }
 
     /// The joins' pairs, coarse before fine; what to look for where none hangs in the kit.
     pub(super) fn thinners(&self) -> String {
-        let pairs = self.job.house.shears.iter();
-        let mut toothed: Vec<&Shears> = pairs.filter(|p| p.is_toothed() && p.is_fit()).collect();
+        let mut toothed: Vec<&Shears> = self.pairs().filter(|p| p.is_toothed()).collect();
         // The one that takes most is closed first.
         toothed.sort_by_key(|pair| std::cmp::Reverse(pair.takes_percent()));
         let name = |pair: &Shears| pair.name(self.job.house.units);
@@ -90,7 +94,7 @@ impl Writer<'_> {
         let long = |pair: &Shears| pair.long_mm.as_mm();
         let goes = |pair: &&Shears| {
             let has_points = place != Place::Small || pair.state != ShearsState::DullAtTip;
-            pair.is_fit() && has_points && (least..=most).contains(&long(pair))
+            has_points && (least..=most).contains(&long(pair))
         };
         let is_asked = |pair: &Shears| match self.answer(Question::Shaping) {
             Answer::ShapeStraight => !pair.is_toothed() && pair.form == ShearsForm::Straight,
@@ -98,12 +102,27 @@ impl Writer<'_> {
             Answer::ShapeTexturiser | Answer::ShapeChunkers => pair.is_toothed(),
             _ => !pair.is_toothed(),
         };
-        let pairs = self.job.house.shears.iter();
+        // Round edges of feet and face by curves, plumb lines by straights (common practice).
+        let rounds = match place {
+            Place::Small => ShearsForm::Curved,
+            Place::Columns | Place::Body => ShearsForm::Straight,
+        };
+        let suits = |pair: &Shears| pair.form == rounds;
         // The longest that goes covers most at a close.
-        pairs
+        self.pairs()
             .filter(goes)
             .filter(|pair| is_asked(pair))
-            .max_by(|a, b| long(a).total_cmp(&long(b)))
+            .max_by(|a, b| {
+                let by_form = suits(a).cmp(&suits(b));
+                by_form.then(long(a).total_cmp(&long(b)))
+            })
+    }
+
+    /// Pairs that cut, and are made for the hand at the table.
+    fn pairs(&self) -> impl Iterator<Item = &Shears> {
+        let is_left = self.job.is_left_handed;
+        let pairs = self.job.house.shears.iter();
+        pairs.filter(move |pair| pair.is_fit() && pair.is_left_handed == is_left)
     }
 
     fn lengths_for(&self, place: Place) -> &'static Lengths {

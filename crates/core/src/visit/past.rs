@@ -9,7 +9,7 @@ use super::kept::{KeptPlan, PlanInBrief};
 use super::recipe::{Recipe, Record};
 use super::season::{SeasonRecipe, season};
 use crate::body::{EarlierFound, Handling, Outcome};
-use crate::coat::{Zone, grown_mm, resolve_coat};
+use crate::coat::{Zone, resolve_coat};
 use crate::finish::ZoneResult;
 use crate::frame::{FrameInput, Measure, resolve};
 use crate::kit::ONE_SIZE_MM;
@@ -275,6 +275,7 @@ pub(super) fn growth(earlier: &[&EarlierVisit]) -> Option<Learnt> {
             let days = days_since(then, next.began_ms) as f64;
             then.visit.results.iter().filter_map(move |(zone, result)| {
                 Some(GrowthReading {
+                    zone: *zone,
                     left_mm: result.can_be().then(|| result.mean_mm()).flatten()?,
                     now_mm: next.visit.coat.zones_mm.get(zone)?.as_mm(),
                     days,
@@ -300,7 +301,8 @@ fn zones_past(earlier: &[&EarlierVisit], now_ms: i64, factor: f64) -> Vec<ZonePa
     let left_at = |visit: &EarlierVisit, zone: Zone| -> Option<LeftThen> {
         let (left, was_measured) = left_mm(visit, zone)?;
         let days = factor * days_since(visit, now_ms) as f64;
-        let today = grown_mm(left, days, visit.visit.coat.texture);
+        let growth = visit.visit.coat.texture.growth_in(zone);
+        let today = growth.after(left, days);
         Some(LeftThen {
             began_ms: visit.began_ms,
             left_mm: Length::from_mm(left).ok()?,
@@ -334,7 +336,9 @@ pub(super) fn grown(last: &EarlierVisit, now_ms: i64, factor: f64) -> GrownCoat 
     let zones_mm = Zone::ALL
         .iter()
         .filter_map(|&zone| {
-            let mm = grown_mm(left(zone), factor * days as f64, texture);
+            let mm = texture
+                .growth_in(zone)
+                .after(left(zone), factor * days as f64);
             Some((zone, Length::from_mm((2.0 * mm).round() / 2.0).ok()?))
         })
         .collect();

@@ -2712,6 +2712,12 @@ export interface components {
              */
             learning: string[];
             /**
+             * @description Which of them are left-handed: their pairs are worked from the right, with left-handed shears
+             *     (handbook 10 C 9).
+             * @default []
+             */
+            left_handed: string[];
+            /**
              * @description Lines as this salon has them on every dog, where it does not leave them to look and solve.
              * @default {
              *       "waist": "behind_rib"
@@ -4868,6 +4874,8 @@ export interface components {
              * @description Made by the screen that entered it.
              */
             id: string;
+            /** @description Whether it is made for the left hand. */
+            is_left_handed?: boolean;
             /** @description Its whole length, points to ring, mm. */
             long_mm: components["schemas"]["Length"];
             /** @description Its state. */

@@ -140,18 +140,34 @@ function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
       return (
         <polygon className={name} points={flip(g.points_mm)} strokeWidth={1} {...touch} {...data} />
       );
-    case 'line':
+    case 'line': {
+      const points = flip(g.points_mm);
       return (
-        <polyline
-          className={name}
-          points={flip(g.points_mm)}
-          fill="none"
-          strokeWidth={g.width_mm}
-          strokeLinecap="round"
-          strokeLinejoin="round"
-          {...data}
-        />
+        <>
+          <polyline
+            className={name}
+            points={points}
+            fill="none"
+            strokeWidth={g.width_mm}
+            strokeLinecap="round"
+            strokeLinejoin="round"
+            {...data}
+          />
+          {canTouch && (
+            <polyline
+              className="touchable"
+              points={points}
+              fill="none"
+              stroke="transparent"
+              pointerEvents="stroke"
+              strokeWidth={unit * FINGER}
+              data-touch={tagKey(tag)}
+              {...touch}
+            />
+          )}
+        </>
       );
+    }
     case 'strokes':
       return (
         <path
@@ -191,6 +207,9 @@ function PaintedShape({ shape, unit, chosen, onTouch }: ShapeProps) {
       );
   }
 }
+
+/** A finger on a line, against the page's shorter side: wide enough to be met, narrow enough for its neighbours. */
+const FINGER = 0.036;
 
 /** Each stroke from its one end to its other; page y up to screen y down. */
 function strokes(ends: number[]): string {

@@ -11,6 +11,10 @@ const FORMS: { value: NonNullable<Schemas['Shears']['form']>; label: string }[] 
   { value: 'straight', label: 'Straight' },
   { value: 'curved', label: 'Curved' },
 ];
+const HANDS: { value: 'right' | 'left'; label: string }[] = [
+  { value: 'right', label: 'Right hand' },
+  { value: 'left', label: 'Left hand' },
+];
 const EDGES: { value: Edge; label: string }[] = [
   { value: 'smooth', label: 'Smooth' },
   { value: 'serrated', label: 'Serrated' },
@@ -26,6 +30,7 @@ export function AddShears(props: {
   const { house } = props;
   const [mm, setMm] = useState<number | null>(null);
   const [form, setForm] = useState<(typeof FORMS)[number]['value']>('straight');
+  const [hand, setHand] = useState<'right' | 'left'>('right');
   const [edge, setEdge] = useState<Edge>('smooth');
   const [teeth, setTeeth] = useState<number | null>(null);
   const [takes, setTakes] = useState<number | null>(null);
@@ -38,6 +43,7 @@ export function AddShears(props: {
       id,
       long_mm: mm ?? 0,
       form,
+      is_left_handed: hand === 'left',
       edge:
         edge === 'toothed' ? { toothed: { teeth: teeth ?? 0, takes_percent: takes ?? 0 } } : edge,
       state: 'sharp',
@@ -70,6 +76,9 @@ export function AddShears(props: {
       <Choice label="Blades" columns={2} options={FORMS} value={form} onChange={setForm} />
       <div className="pt-2">
         <Choice label="Edge" options={EDGES} value={edge} onChange={setEdge} />
+      </div>
+      <div className="pt-2">
+        <Choice label="Made for" columns={2} options={HANDS} value={hand} onChange={setHand} />
       </div>
       {edge === 'toothed' && (
         <>

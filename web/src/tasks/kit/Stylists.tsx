@@ -17,7 +17,7 @@ export function Stylists(props: { house: House; onHouse: (next: House) => void }
       <MarginHead>Who works here</MarginHead>
       <ul>
         {house.stylists.map((stylist) => (
-          <li key={stylist} className="flex items-center gap-2 border-t border-line py-1">
+          <li key={stylist} className="flex flex-wrap items-center gap-2 border-t border-line py-1">
             <span className="flex-1">{stylist}</span>
             <Plain
               label={`Still learning: ${stylist}`}
@@ -34,12 +34,27 @@ export function Stylists(props: { house: House; onHouse: (next: House) => void }
               Still learning
             </Plain>
             <Plain
+              label={`Left-handed: ${stylist}`}
+              pressed={house.left_handed.includes(stylist)}
+              onClick={() =>
+                props.onHouse({
+                  ...house,
+                  left_handed: house.left_handed.includes(stylist)
+                    ? without(house.left_handed, stylist)
+                    : [...house.left_handed, stylist],
+                })
+              }
+            >
+              Left-handed
+            </Plain>
+            <Plain
               label={`Take off: ${stylist}`}
               onClick={() =>
                 props.onHouse({
                   ...house,
                   stylists: without(house.stylists, stylist),
                   learning: without(house.learning, stylist),
+                  left_handed: without(house.left_handed, stylist),
                 })
               }
             >
@@ -52,6 +67,11 @@ export function Stylists(props: { house: House; onHouse: (next: House) => void }
         <p className="text-sm text-soft">
           Who is still learning gets a blade at the eye corners, a margin at the edges and tools
           held close to the hair.
+        </p>
+      )}
+      {house.left_handed.length > 0 && (
+        <p className="text-sm text-soft">
+          Who is left-handed begins a pair with the right one, and gets left-handed shears.
         </p>
       )}
       <div className="flex items-end gap-2 pt-1">

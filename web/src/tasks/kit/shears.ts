@@ -17,5 +17,6 @@ export function shearsName(pair: Shears, units: House['units']): string {
   const long =
     units === 'inches' ? `${lengthText(pair.long_mm, units)} in` : `${pair.long_mm / 10} cm`;
   const edge = typeof pair.edge === 'object' ? `${pair.edge.toothed.teeth} teeth` : pair.edge;
-  return [long, edge === 'smooth' ? pair.form : edge].join(' ');
+  const hand = pair.is_left_handed ? 'left-handed' : '';
+  return [long, hand, edge === 'smooth' ? pair.form : edge].filter(Boolean).join(' ');
 }

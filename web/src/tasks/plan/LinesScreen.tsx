@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
@@ -12,7 +13,9 @@ type Name = Schemas['LineName'];
 /** The clip lines: where each lies and why, by hand from a bone, and what moving it costs. */
 export function LinesScreen() {
   const work = useVisitWork();
-  const [open, setOpen] = useState<Name | null>(null);
+  // A line touched on the plan is opened here.
+  const [search] = useSearchParams();
+  const [open, setOpen] = useState(search.get('line') as Name | null);
   const { desk, options } = work;
   const offers = useAnswer({ ...desk, options }, 0, (body) =>
     ask(api.POST('/api/lines', { body })),

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { ShowToggles } from '../../shared/sheet/ShowToggles';
 import { ViewChoice } from '../../shared/sheet/ViewChoice';
@@ -19,6 +20,7 @@ import { SecondLength } from './SecondLength';
 /** The plan: what stays off and why, and what one touch on a zone would do. */
 export function PlanScreen() {
   const work = useVisitWork();
+  const navigate = useNavigate();
   const [zone, setZone] = useState<Schemas['Zone'] | null>(null);
   const trial = useWhatIf();
   const { plan } = work;
@@ -37,6 +39,8 @@ export function PlanScreen() {
           setZone(tag.which);
         } else if (tag.of === 'pin') {
           document.querySelector<HTMLElement>(`[data-reason="${tag.which}"]`)?.focus();
+        } else if (tag.of === 'line') {
+          void navigate(`/visit/${work.visitId}/lines?line=${tag.which}`);
         }
       }}
       foot={
