@@ -76,6 +76,12 @@ async fn shears_on_their_rail_are_named_at_the_step_until_they_are_dull() {
         stage.choose("Kind", "Shears").await;
         // Nonsense is said, and stays to be put right.
         stage.type_into("Long", "40 cm").await;
+        stage
+            .until(
+                "the length is read",
+                "document.querySelector('input[data-mm=\"400\"]')",
+            )
+            .await;
         stage.touch(&stage.find("Hang it on the rail").await).await;
         stage.until_text("Shears of 40 cm cannot be").await;
         stage.type_into("Long", "20 cm").await;

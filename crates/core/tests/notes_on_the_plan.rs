@@ -1,4 +1,4 @@
-//! What stays off as chalk notes in free paper, and how long the dog reads under the rule (look-2.md, *Plan*).
+//! What stays off as chalk notes in free paper, and how long the dog reads under the rule.
 
 use crate::support;
 

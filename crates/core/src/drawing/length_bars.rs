@@ -1,4 +1,4 @@
-//! How long the dog reads and how long it came, as two lengths under the table's rule (look-2.md, *Plan*).
+//! How long the dog reads and how long it came, as two lengths under the table's rule.
 
 use kurbo::Point;
 

@@ -1,4 +1,4 @@
-//! What stays off, as chalk notes at their places (look-2.md, *Notes are chalk at the place*).
+//! What stays off, as chalk notes at their places.
 
 use kurbo::{Point, Rect, Vec2};
 

@@ -30,7 +30,7 @@ export function ShearsPanel(props: {
           label={`Take off: ${name}`}
           onClick={() => props.onHouse({ ...house, shears: others })}
         >
-          Take off the rail
+          Take off
         </Plain>
       </div>
     </section>
