@@ -161,6 +161,8 @@ async fn who_is_still_learning_gets_a_sheet_that_forgives() {
         stage.press(Key::Enter).await;
         stage.touch(&stage.find("Still learning: Ada").await).await;
         stage.until_text("a margin at the edges").await;
+        stage.touch(&stage.find("Left-handed: Ada").await).await;
+        stage.until_text("begins a pair with the right one").await;
         stage.assert_accessible("who works here").await;
         first_dog(stage).await;
         stage.go_on_to("cut").await;
@@ -173,6 +175,8 @@ async fn who_is_still_learning_gets_a_sheet_that_forgives() {
             .await;
         stage.choose("At the table", "Ada").await;
         stage.until_text("Ada is still learning").await;
+        stage.until_text("Ada is left-handed").await;
+        stage.until_text("left-handed shears").await;
         stage.until_kept().await;
         // Its nails are long: the step says so.
         stage.go_on_to("body").await;

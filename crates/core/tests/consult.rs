@@ -2,6 +2,7 @@
 
 use crate::support;
 
+use kurbo::ParamCurveNearest as _;
 use rstest::rstest;
 use uuid::Uuid;
 use veliform_core::coat::{CoatInput, CoatNow, Knots, Texture, Zone, resolve_coat};
@@ -10,7 +11,7 @@ use veliform_core::consult::{
 };
 use veliform_core::desk::{Desk, MOST_SHOWN, Offers};
 use veliform_core::dog::{Dog, House};
-use veliform_core::drawing::DrawOptions;
+use veliform_core::drawing::{DrawOptions, Geometry, Role};
 use veliform_core::look::{Look, LookId};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{Visit, fold};
@@ -35,6 +36,60 @@ fn offers(texture: &str, coat_mm: f64, talk: Talk) -> Offers {
 
 fn first(offers: &Offers) -> LookId {
     offers.offers[0].look
+}
+
+/// Each question points at its part of the dog as it is drawn: on an edge of it, the face before the ears,
+/// those before the back, the tail behind all.
+#[rstest]
+#[case("curl")]
+#[case("silky")]
+#[case("harsh")]
+#[case("feathered")]
+fn the_questions_point_at_their_parts(#[case] texture: &str) {
+    for shown in offers(texture, 60.0, Talk::default()).shown {
+        let asks = shown.asks.expect("a look that is laid over the dog");
+        // It faces left.
+        assert!(asks.face_mm[0] < asks.ears_mm[0] && asks.ears_mm[0] < asks.body_mm[0]);
+        assert!(asks.body_mm[0] < asks.tail_mm[0] && asks.legs_mm[1] < asks.body_mm[1]);
+        let edges: Vec<kurbo::Line> = shown
+            .drawing
+            .shapes
+            .iter()
+            .filter(|shape| matches!(shape.role, Role::PlanFill | Role::Feature))
+            .filter_map(|shape| match &shape.geometry {
+                Geometry::Fill { points_mm } => Some(points_mm),
+                _ => None,
+            })
+            .flat_map(|points| {
+                let points: Vec<kurbo::Point> = points
+                    .chunks_exact(2)
+                    .map(|p| kurbo::Point::new(p[0], p[1]))
+                    .collect();
+                let next = points.clone().into_iter().cycle().skip(1);
+                let edges = points.into_iter().zip(next);
+                edges
+                    .map(|(a, b)| kurbo::Line::new(a, b))
+                    .collect::<Vec<_>>()
+            })
+            .collect();
+        let places = [
+            asks.body_mm,
+            asks.legs_mm,
+            asks.face_mm,
+            asks.ears_mm,
+            asks.tail_mm,
+        ];
+        for [x, y] in places {
+            let at = kurbo::Point::new(x, y);
+            let nearest = edges.iter().map(|e| e.nearest(at, 1e-3).distance_sq.sqrt());
+            let off = nearest.fold(f64::INFINITY, f64::min);
+            assert!(
+                off < 0.02 * 460.0,
+                "{:?}: {x} {y} lies {off:.1} mm off",
+                shown.look
+            );
+        }
+    }
 }
 
 /// Handbook 5, *Looks*: what an owner asks in plain words is one of the families.

@@ -20,16 +20,16 @@ export function AskedOnDog(props: {
     <article
       ref={sheet}
       aria-label={props.name}
-      className="relative grid min-h-0 flex-1 grid-cols-[minmax(156px,196px)_1fr_minmax(156px,196px)] bg-sheet p-3 max-[1000px]:flex max-[1000px]:flex-none max-[1000px]:flex-col max-[1000px]:gap-2"
+      className="relative grid min-h-0 flex-1 grid-cols-[minmax(156px,196px)_1fr_minmax(156px,196px)] bg-sheet p-3 max-[800px]:flex max-[800px]:flex-none max-[800px]:flex-col max-[800px]:gap-2"
     >
-      <div className="flex flex-col justify-between gap-2 max-[1000px]:order-2">
+      <div className="flex flex-col justify-between gap-2 max-[800px]:order-2">
         <BeforeTheDog />
       </div>
-      <div className="flex min-h-0 min-w-0 flex-col items-center max-[1000px]:order-1">
-        <div className="w-56 max-[1000px]:order-2 max-[1000px]:w-full">
+      <div className="flex min-h-0 min-w-0 flex-col items-center max-[800px]:order-1">
+        <div className="w-56 max-[800px]:order-2 max-[800px]:w-full">
           <OverTheDog />
         </div>
-        <div className="flex min-h-0 w-full flex-1 items-end px-2 max-[1000px]:h-[40vh] max-[1000px]:flex-none">
+        <div className="flex min-h-0 w-full flex-1 items-end px-2 max-[800px]:h-[40vh] max-[800px]:flex-none">
           {shown ? (
             <Drawing drawing={shown.drawing} page={shown.drawn_mm} />
           ) : (
@@ -37,12 +37,12 @@ export function AskedOnDog(props: {
           )}
         </div>
       </div>
-      <div className="flex flex-col justify-between gap-2 max-[1000px]:order-3">
+      <div className="flex flex-col justify-between gap-2 max-[800px]:order-3">
         <BehindTheDog />
       </div>
       <svg
         aria-hidden
-        className="pointer-events-none absolute inset-0 h-full w-full text-chalk max-[1000px]:hidden"
+        className="pointer-events-none absolute inset-0 h-full w-full text-chalk max-[800px]:hidden"
         stroke="currentColor"
         strokeWidth="2"
       >
