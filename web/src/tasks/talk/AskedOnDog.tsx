@@ -20,7 +20,7 @@ export function AskedOnDog(props: {
     <article
       ref={sheet}
       aria-label={props.name}
-      className="relative grid min-h-0 flex-1 grid-cols-[minmax(156px,196px)_1fr_minmax(156px,196px)] bg-sheet p-3 max-[800px]:flex max-[800px]:flex-none max-[800px]:flex-col max-[800px]:gap-2"
+      className="relative grid min-h-0 flex-1 grid-cols-[clamp(156px,15vw,196px)_1fr_clamp(156px,15vw,196px)] bg-sheet p-3 max-[800px]:flex max-[800px]:flex-none max-[800px]:flex-col max-[800px]:gap-2"
     >
       <div className="flex flex-col justify-between gap-2 max-[800px]:order-2">
         <BeforeTheDog />
