@@ -12,8 +12,8 @@ use crate::report::{LengthRead, long};
 use crate::shape::{BothSides, CoatEdge, Dressing, Station as S, dress_now};
 
 /// How far under the table the two lie, their ends' height and weight; shares of the height.
-const READS_AT: f64 = -0.076;
-const CAME_AT: f64 = -0.117;
+const READS_AT: f64 = -0.074;
+const CAME_AT: f64 = -0.114;
 const END: f64 = 0.014;
 const WEIGHT: f64 = 0.0045;
 const THIN: f64 = 0.0025;
@@ -21,7 +21,7 @@ const THIN: f64 = 0.0025;
 const SIZE: f64 = 1.0;
 const LETTER: f64 = 0.61;
 /// Size of the words at the mark of a square dog.
-const SMALL: f64 = 0.8;
+const SMALL: f64 = 0.94;
 /// As long as it is tall within this: where square would be is not shown beside it.
 const SQUARE: f64 = 0.01;
 /// Dash and gap of the mark of a square dog, share of the height.
