@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Failure } from '../../shared/api/client';
 import { useHouse, useKit, usePutHouse } from '../../shared/api/salon';
 import { Said } from '../../shared/ui/controls';
@@ -21,9 +21,14 @@ export function KitScreen() {
   const buy = useWhatToBuy();
   const putHouse = usePutHouse();
   const [chosen, setChosen] = useState<string | null>(null);
+  const beside = useRef<HTMLElement>(null);
   useEffect(() => {
     document.title = 'Kit · Veliform';
   }, []);
+  useEffect(() => {
+    // The tool touched stands on top of what is beside the rails.
+    beside.current?.scrollTo({ top: 0 });
+  }, [chosen]);
   const failure = [kit.error, house.error].find((e) => e instanceof Failure);
   if (failure instanceof Failure)
     return <FailedPage failure={failure} again={() => window.location.reload()} />;
@@ -34,8 +39,11 @@ export function KitScreen() {
   return (
     <div className="screen flex h-full flex-col">
       <PageHead>Kit</PageHead>
-      <main className="flex min-h-0 flex-1 flex-wrap gap-x-8 overflow-y-auto p-3">
-        <section className="min-w-0 flex-[3_1_560px]" aria-label="Blades, combs and shears">
+      <main className="flex min-h-0 flex-1 flex-wrap gap-x-8 overflow-y-auto p-3 min-[960px]:flex-nowrap min-[960px]:overflow-hidden">
+        <section
+          className="min-w-0 flex-[3_1_560px] min-[960px]:overflow-y-auto"
+          aria-label="Blades, combs and shears"
+        >
           {kit.data.length === 0 && shears.length === 0 ? (
             <p className="p-4 text-lg">Nothing hangs here. Plans use what hangs here and is fit.</p>
           ) : (
@@ -48,7 +56,8 @@ export function KitScreen() {
           </p>
         </section>
         <section
-          className="flex flex-[1_1_300px] flex-col gap-5 pr-2"
+          ref={beside}
+          className="flex flex-[1_1_300px] flex-col gap-5 px-2 min-[960px]:overflow-y-auto"
           aria-label="The tool touched, and the salon"
         >
           {tool ? (
