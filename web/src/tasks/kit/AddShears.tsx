@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
-import type { House } from '../../shared/api/salon';
-import { Choice, Plain } from '../../shared/ui/controls';
+import { type House, usePutHouse } from '../../shared/api/salon';
+import { Choice, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 import { NumberField } from '../../shared/ui/NumberField';
 
@@ -22,12 +22,9 @@ const EDGES: { value: Edge; label: string }[] = [
 ];
 
 /** A pair of shears that is new in the salon. */
-export function AddShears(props: {
-  house: House;
-  onHouse: (next: House, then?: { onSuccess: () => void }) => void;
-  onAdded: (id: string) => void;
-}) {
+export function AddShears(props: { house: House; onAdded: (id: string) => void }) {
   const { house } = props;
+  const put = usePutHouse();
   const [mm, setMm] = useState<number | null>(null);
   const [form, setForm] = useState<(typeof FORMS)[number]['value']>('straight');
   const [hand, setHand] = useState<'right' | 'left'>('right');
@@ -49,7 +46,7 @@ export function AddShears(props: {
       state: 'sharp',
     };
     // What is refused stays typed.
-    props.onHouse(
+    put.mutate(
       { ...house, shears: [...house.shears, pair] },
       {
         onSuccess: () => {
@@ -102,6 +99,7 @@ export function AddShears(props: {
           />
         </>
       )}
+      {put.error && <Said>{put.error.message}</Said>}
       <div className="pt-2">
         <Plain onClick={add} disabled={!isSaid}>
           Hang it on the rail

@@ -13,18 +13,14 @@ const KINDS: { value: Kind; label: string }[] = [
 ];
 
 /** A blade, a comb or a pair of shears that is new in the salon. */
-export function HangUp(props: {
-  house: House;
-  onHouse: (next: House, then?: { onSuccess: () => void }) => void;
-  onAdded: (id: string) => void;
-}) {
+export function HangUp(props: { house: House; onAdded: (id: string) => void }) {
   const [kind, setKind] = useState<Kind>('comb');
   return (
     <section aria-label="Hang one up">
       <MarginHead>Hang one up</MarginHead>
       <Choice label="Kind" options={KINDS} value={kind} onChange={setKind} />
       {kind === 'shears' ? (
-        <AddShears house={props.house} onHouse={props.onHouse} onAdded={props.onAdded} />
+        <AddShears house={props.house} onAdded={props.onAdded} />
       ) : (
         <AddTool kind={kind} units={props.house.units} onAdded={props.onAdded} />
       )}

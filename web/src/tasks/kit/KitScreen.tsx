@@ -69,11 +69,11 @@ export function KitScreen() {
               hasFits={clippers.length > 0 || (tool.fits ?? 'any') !== 'any'}
             />
           ) : pair ? (
-            <ShearsPanel key={pair.id} pair={pair} house={house.data} onHouse={putHouse.mutate} />
+            <ShearsPanel key={pair.id} pair={pair} house={house.data} />
           ) : (
             <p className="text-lg">Touch a tool to say how it cuts.</p>
           )}
-          <HangUp house={house.data} onHouse={putHouse.mutate} onAdded={setChosen} />
+          <HangUp house={house.data} onAdded={setChosen} />
           <Clippers house={house.data} onHouse={putHouse.mutate} />
           {putHouse.error && <Said>{putHouse.error.message}</Said>}
           <Settings house={house.data} />

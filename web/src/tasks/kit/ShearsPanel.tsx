@@ -1,15 +1,11 @@
 import type { Schemas } from '../../shared/api/client';
-import type { House } from '../../shared/api/salon';
-import { Choice, Plain } from '../../shared/ui/controls';
+import { type House, usePutHouse } from '../../shared/api/salon';
+import { Choice, Plain, Said } from '../../shared/ui/controls';
 import { SHEARS_STATES, shearsName } from './shears';
 
 /** The pair touched on the rail: how it cuts, and off the rail with it. */
-export function ShearsPanel(props: {
-  pair: Schemas['Shears'];
-  house: House;
-  onHouse: (next: House) => void;
-}) {
-  const { pair, house } = props;
+export function ShearsPanel({ pair, house }: { pair: Schemas['Shears']; house: House }) {
+  const put = usePutHouse();
   const name = `${shearsName(pair, house.units)} shears`;
   const others = house.shears.filter((one) => one.id !== pair.id);
   return (
@@ -23,16 +19,14 @@ export function ShearsPanel(props: {
         columns={2}
         options={SHEARS_STATES}
         value={pair.state ?? 'sharp'}
-        onChange={(state) => props.onHouse({ ...house, shears: [...others, { ...pair, state }] })}
+        onChange={(state) => put.mutate({ ...house, shears: [...others, { ...pair, state }] })}
       />
       <div className="pt-2">
-        <Plain
-          label={`Take off: ${name}`}
-          onClick={() => props.onHouse({ ...house, shears: others })}
-        >
+        <Plain label={`Take off: ${name}`} onClick={() => put.mutate({ ...house, shears: others })}>
           Take off
         </Plain>
       </div>
+      {put.error && <Said>{put.error.message}</Said>}
     </section>
   );
 }

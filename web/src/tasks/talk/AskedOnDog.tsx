@@ -2,6 +2,7 @@ import { useRef } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { BeforeTheDog, BehindTheDog, OverTheDog } from './Questions';
+import type { TalkSaid } from './useTalk';
 import { useTies } from './useTies';
 
 /**
@@ -12,8 +13,9 @@ export function AskedOnDog(props: {
   /** The look laid over the dog; none until the first is known. */
   name: string | undefined;
   shown: Schemas['ShownLook'] | undefined;
+  said: TalkSaid;
 }) {
-  const { shown } = props;
+  const { shown, said } = props;
   const sheet = useRef<HTMLElement>(null);
   const ties = useTies(sheet, shown?.asks ?? null, shown?.drawing);
   return (
@@ -23,11 +25,11 @@ export function AskedOnDog(props: {
       className="relative grid min-h-0 flex-1 grid-cols-[clamp(156px,15vw,196px)_1fr_clamp(156px,15vw,196px)] bg-sheet p-3 max-[800px]:flex max-[800px]:flex-none max-[800px]:flex-col max-[800px]:gap-2"
     >
       <div className="flex flex-col justify-between gap-2 max-[800px]:order-2">
-        <BeforeTheDog />
+        <BeforeTheDog {...said} />
       </div>
       <div className="flex min-h-0 min-w-0 flex-col items-center max-[800px]:order-1">
         <div className="w-56 max-[800px]:order-2 max-[800px]:w-full">
-          <OverTheDog />
+          <OverTheDog {...said} />
         </div>
         <div className="flex min-h-0 w-full flex-1 items-end px-2 max-[800px]:h-[40vh] max-[800px]:flex-none">
           {shown ? (
@@ -38,7 +40,7 @@ export function AskedOnDog(props: {
         </div>
       </div>
       <div className="flex flex-col justify-between gap-2 max-[800px]:order-3">
-        <BehindTheDog />
+        <BehindTheDog {...said} />
       </div>
       <svg
         aria-hidden

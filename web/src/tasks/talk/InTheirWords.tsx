@@ -4,12 +4,11 @@ import { Plain, Said } from '../../shared/ui/controls';
 import { WrittenLine } from '../../shared/ui/WrittenLine';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { useVisitWork } from '../../shared/visit/context';
-import { useTalk } from './useTalk';
+import type { TalkSaid } from './useTalk';
 
 /** What was liked last time, and what the owner says in their own words. */
-export function InTheirWords() {
+export function InTheirWords({ talk, put }: TalkSaid) {
   const work = useVisitWork();
-  const { talk, put } = useTalk();
   return (
     <div className="mt-3 flex flex-col gap-2 border-t border-line pt-2">
       <LastTime

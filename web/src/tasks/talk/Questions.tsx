@@ -1,5 +1,5 @@
 import { Choice, type Option } from '../../shared/ui/controls';
-import { type Talk, useTalk } from './useTalk';
+import type { Talk, TalkSaid } from './useTalk';
 
 const BODIES: Option<NonNullable<Talk['body']>>[] = [
   { value: 'short', label: 'Short' },
@@ -25,8 +25,7 @@ const MINUTES: Option<number>[] = [5, 15, 30, 60].map((m) => ({ value: m, label:
 const WEEKS: Option<number>[] = [4, 6, 8, 12].map((w) => ({ value: w, label: `${w}` }));
 
 /** What the owner wants of the head and the legs: the questions that stand before the dog. */
-export function BeforeTheDog() {
-  const { talk, put } = useTalk();
+export function BeforeTheDog({ talk, put }: TalkSaid) {
   return (
     <>
       <div data-asks="face_mm">
@@ -60,8 +59,7 @@ export function BeforeTheDog() {
 }
 
 /** The question that stands over the dog. */
-export function OverTheDog() {
-  const { talk, put } = useTalk();
+export function OverTheDog({ talk, put }: TalkSaid) {
   return (
     <div data-asks="body_mm">
       <Choice
@@ -75,8 +73,7 @@ export function OverTheDog() {
 }
 
 /** The tail, and what the owner takes on at home: the questions that stand behind the dog. */
-export function BehindTheDog() {
-  const { talk, put } = useTalk();
+export function BehindTheDog({ talk, put }: TalkSaid) {
   return (
     <>
       <div data-asks="tail_mm">

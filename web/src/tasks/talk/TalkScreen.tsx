@@ -13,6 +13,7 @@ import { OwnerSide } from './OwnerSide';
 import { Parts } from './Parts';
 import { TalkTabs } from './TalkTabs';
 import { useOffers } from './useOffers';
+import { useTalk } from './useTalk';
 
 type LookId = Schemas['LookId'];
 
@@ -22,6 +23,7 @@ const AT_A_GLANCE = 3;
 /** The talk with the owner: six questions, and this dog with one look laid over it, by touch. */
 export function TalkScreen() {
   const work = useVisitWork();
+  const said = useTalk();
   const [search, setSearch] = useSearchParams();
   const asked = search.get('look') as LookId | null;
   const [first, setFirst] = useState<LookId | null>(work.evaluation.visit.look?.look ?? null);
@@ -47,7 +49,13 @@ export function TalkScreen() {
   return (
     <WorkScreen
       title="Talk"
-      sheet={<AskedOnDog name={offer?.name} shown={offers?.shown.find((s) => s.look === laid)} />}
+      sheet={
+        <AskedOnDog
+          name={offer?.name}
+          shown={offers?.shown.find((s) => s.look === laid)}
+          said={said}
+        />
+      }
       rail={offers && laid && <LookRail offers={offers} order={order} laid={laid} onLay={lay} />}
       foot={
         <>
@@ -79,7 +87,7 @@ export function TalkScreen() {
         <>
           <TalkTabs />
           {offer && <LookLaid offer={offer} isAsking={isAsking} onTurn={() => put('owner', '')} />}
-          <InTheirWords />
+          <InTheirWords {...said} />
           {offers && <Parts parts={offers.parts} />}
           {offers && laid && search.get('owner') !== null && (
             <OwnerSide {...{ offers, order, laid }} onLay={lay} onBack={() => put('owner', null)} />

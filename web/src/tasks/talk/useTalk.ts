@@ -18,7 +18,16 @@ const NOTHING: Talk = {
 };
 
 /** What was said in the talk, and how a part of it is said. */
-export function useTalk(): { talk: Talk; put: (part: Partial<Talk>) => void } {
+export interface TalkSaid {
+  talk: Talk;
+  put: (part: Partial<Talk>) => void;
+}
+
+/**
+ * What was said in the talk. Asked once for the whole screen and handed down: two answers in quick
+ * succession both count only where one record knows of both.
+ */
+export function useTalk(): TalkSaid {
   const work = useVisitWork();
   const talk: Talk = { ...NOTHING, ...work.evaluation.visit.talk };
   const put = useRecord(talk, (whole) => work.say({ kind: 'talk_set', talk: whole }));
