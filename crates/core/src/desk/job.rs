@@ -7,7 +7,7 @@ use crate::coat::Skin;
 use crate::consult::{LookHere, Talk, looks_here, owners_limits};
 use crate::dog::House;
 use crate::job::Job;
-use crate::kit::{Tool, is_driven};
+use crate::kit::{Shears, Tool, is_driven};
 use crate::look::{By, LineStop, Lines, Look, LookId};
 use crate::run::with_cut;
 use crate::schools::{Answer, Question, Schools};
@@ -68,6 +68,7 @@ impl Desk<'_> {
     fn house_here(&self) -> House {
         let said = self.visit.ways_over(&self.house.schools);
         House {
+            shears: self.shears_here(),
             schools: if self.is_learning() {
                 said.over(&for_learning())
             } else {
@@ -75,6 +76,15 @@ impl Desk<'_> {
             },
             ..self.house.clone()
         }
+    }
+
+    /// The shears made for the hand at the table.
+    fn shears_here(&self) -> Vec<Shears> {
+        let is_left = self.is_left_handed();
+        let shears = self.house.shears.iter().cloned();
+        shears
+            .filter(|pair| pair.is_left_handed == is_left)
+            .collect()
     }
 
     /// Whether who stands at the table is still learning.

@@ -165,7 +165,7 @@ impl House {
             );
         }
         for pair in &self.shears {
-            if let Some(message) = pair.problem() {
+            if let Some(message) = pair.problem(self.units) {
                 refuse("house.shears", message);
             }
         }

@@ -12,7 +12,7 @@ use super::patches::{dark_zones, tone};
 use super::point_marks::PointMarks;
 use super::ring_marks::RingMarks;
 use super::scene::{DrawOptions, Layers, Scene, Sheet};
-use super::shapes::{Drawing, Geometry, Role, Shape, ViewPlace};
+use super::shapes::{Drawing, Role, Shape, ViewPlace, extent};
 use super::site_marks::SiteMarksDrawn;
 use super::table::Table;
 use super::view_marks::ViewMarks;
@@ -103,18 +103,7 @@ const FOCUS_LEAST: f64 = 0.50;
 
 /// The part of the page that shows where a step works, about as high as wide, within the page.
 fn focus(work: &[Shape], page: Rect, height: f64) -> Option<[f64; 4]> {
-    let mut around: Option<Rect> = None;
-    for shape in work {
-        let (Geometry::Line { points_mm, .. } | Geometry::Fill { points_mm }) = &shape.geometry
-        else {
-            continue;
-        };
-        for pair in points_mm.chunks_exact(2) {
-            let at = kurbo::Point::new(pair[0], pair[1]);
-            around = Some(around.map_or(Rect::from_points(at, at), |r| r.union_pt(at)));
-        }
-    }
-    let around = around?;
+    let around = extent(work)?;
     let side =
         (around.width().max(around.height()) + 2.0 * FOCUS_ROOM * height).max(FOCUS_LEAST * height);
     let within = |middle: f64, low: f64, high: f64| {

@@ -3,7 +3,7 @@ use kurbo::Rect;
 use super::canvas::Painter;
 use super::shapes::{Geometry, Role};
 
-/// Between two rows that are looked along, against the height of a word.
+/// Between two rows that are looked along, against the height of a word (modelling choice).
 const ROW: f64 = 0.5;
 
 /// Where nothing of the dog is painted: rows across the page, each with the stretches that it covers.

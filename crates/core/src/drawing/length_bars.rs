@@ -5,13 +5,14 @@ use kurbo::Point;
 use super::canvas::Painter;
 use super::on_end::dressing_of;
 use super::scene::Scene;
-use super::shapes::{Anchor, Geometry, Role, Shape};
+use super::shapes::{Anchor, Geometry, Role};
 use super::simplify::tenth;
 use super::table::to_page;
 use crate::report::{LengthRead, long};
 use crate::shape::{BothSides, CoatEdge, Dressing, Station as S, dress_now};
 
-/// How far under the table the two lie, their ends' height and weight; shares of the height.
+/// How far under the table the two lie, their ends' height and weight; shares of the height (modelling
+/// choice, as the sizes below: to be read on a tablet).
 const READS_AT: f64 = -0.074;
 const CAME_AT: f64 = -0.114;
 const END: f64 = 0.014;
@@ -86,16 +87,15 @@ impl Bars<'_> {
         );
         let at = to_page(Point::new(middle, y - 0.36 * size));
         self.painter.labels.occupy(at, Anchor::Middle, words, size);
-        self.painter.shapes.push(Shape {
-            role: text,
-            geometry: Geometry::Text {
+        self.painter.push(
+            text,
+            Geometry::Text {
                 at_mm: [tenth(at.x), tenth(at.y)],
                 text: words.into(),
                 size_mm: size,
                 anchor: Anchor::Middle,
             },
-            tag: None,
-        });
+        );
     }
 
     /// Where the breastbone of a dog as long as this one is tall would be.
@@ -109,16 +109,15 @@ impl Bars<'_> {
         self.strokes(Role::Leader, dashes.into_iter(), THIN * h);
         let size = SMALL * self.painter.text_mm;
         let at = to_page(Point::new(x, CAME_AT * h - END * h - 0.9 * size));
-        self.painter.shapes.push(Shape {
-            role: Role::ZoneTool,
-            geometry: Geometry::Text {
+        self.painter.push(
+            Role::ZoneTool,
+            Geometry::Text {
                 at_mm: [tenth(at.x), tenth(at.y)],
                 text: "square would be here".into(),
                 size_mm: size,
                 anchor: Anchor::Middle,
             },
-            tag: None,
-        });
+        );
     }
 
     fn strokes(&mut self, role: Role, ends: impl Iterator<Item = [Point; 2]>, width_mm: f64) {

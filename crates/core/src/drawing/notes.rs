@@ -10,7 +10,8 @@ use super::simplify::tenth;
 use crate::page::View;
 use crate::report::{PlanReport, Reason};
 
-/// Letters of a note's line, about; lines of a note at most.
+/// Letters of a note's line, about; lines of a note at most (modelling choice, as the sizes below: a few words
+/// that are read at arm's length).
 const LETTERS: usize = 21;
 const LINES: usize = 3;
 /// Size of its words, and from one line to the next, against ordinary text.

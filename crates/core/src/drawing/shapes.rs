@@ -1,3 +1,4 @@
+use kurbo::{Point, Rect};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -305,37 +306,29 @@ impl Shape {
     }
 }
 
+/// What the areas and lines among some shapes take of the page; none where there are none.
+pub(super) fn extent(shapes: &[Shape]) -> Option<Rect> {
+    let mut around: Option<Rect> = None;
+    for shape in shapes {
+        let (Geometry::Line { points_mm, .. } | Geometry::Fill { points_mm }) = &shape.geometry
+        else {
+            continue;
+        };
+        for pair in points_mm.chunks_exact(2) {
+            let at = Point::new(pair[0], pair[1]);
+            around = Some(around.map_or(Rect::from_points(at, at), |r| r.union_pt(at)));
+        }
+    }
+    around
+}
+
 impl Drawing {
-    /// What its areas, lines and discs take of the page: left, bottom, right, top, mm; its bounds where
+    /// What its areas and lines take of the page: left, bottom, right, top, mm; its bounds where
     /// nothing is drawn.
     pub fn drawn_mm(&self) -> [f64; 4] {
-        let mut drawn = [
-            f64::INFINITY,
-            f64::INFINITY,
-            f64::NEG_INFINITY,
-            f64::NEG_INFINITY,
-        ];
-        for shape in &self.shapes {
-            let points_mm: &[f64] = match &shape.geometry {
-                Geometry::Fill { points_mm } | Geometry::Line { points_mm, .. } => points_mm,
-                Geometry::Strokes { ends_mm, .. } => ends_mm,
-                Geometry::Disc { at_mm, .. } => at_mm,
-                Geometry::Text { .. } => &[],
-            };
-            for p in points_mm.chunks_exact(2) {
-                drawn = [
-                    drawn[0].min(p[0]),
-                    drawn[1].min(p[1]),
-                    drawn[2].max(p[0]),
-                    drawn[3].max(p[1]),
-                ];
-            }
-        }
-        if drawn[0] <= drawn[2] {
-            drawn
-        } else {
-            self.bounds_mm
-        }
+        extent(&self.shapes).map_or(self.bounds_mm, |drawn| {
+            [drawn.x0, drawn.y0, drawn.x1, drawn.y1]
+        })
     }
 
     /// Turns the page over, left to right; words stay readable.

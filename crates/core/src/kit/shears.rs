@@ -103,15 +103,7 @@ impl Shears {
     /// What it is called at a step: "16.5 cm curved shears", "46-tooth thinners, 15 cm"; its length to the
     /// half centimetre.
     pub fn name(&self, units: UnitSystem) -> String {
-        let long = match units {
-            UnitSystem::Millimetres => {
-                format!(
-                    "{} cm",
-                    (self.long_mm.as_mm() / MM_A_CM * 2.0).round() / 2.0
-                )
-            }
-            UnitSystem::Inches => format!("{} in", length_text(self.long_mm, units)),
-        };
+        let long = long_text(self.long_mm, units);
         let bend = match self.form {
             ShearsForm::Straight => "straight",
             ShearsForm::Curved => "curved",
@@ -159,15 +151,16 @@ impl Shears {
     }
 
     /// What is wrong with it as typed, in one sentence.
-    pub(crate) fn problem(&self) -> Option<String> {
+    pub(crate) fn problem(&self, units: UnitSystem) -> Option<String> {
         let mm = self.long_mm.as_mm();
         let (least, most) = LONG_MM;
         if !(least..=most).contains(&mm) {
+            let text = |mm| long_text(Length::constant_mm(mm), units);
             return Some(format!(
-                "Shears of {} cm cannot be; measure from the points to the ring's end and type {} to {}.",
-                mm / MM_A_CM,
-                least / MM_A_CM,
-                most / MM_A_CM
+                "Shears of {} cannot be; measure from the points to the ring's end and type {} to {}.",
+                long_text(self.long_mm, units),
+                text(least).trim_end_matches(|c: char| c.is_alphabetic() || c == ' '),
+                text(most)
             ));
         }
         let ShearsEdge::Toothed {
@@ -189,5 +182,15 @@ impl Shears {
                 TAKES_PERCENT.0, TAKES_PERCENT.1
             )
         })
+    }
+}
+
+/// A pair's length as the trade says it: centimetres to the half, or inches.
+fn long_text(long: Length, units: UnitSystem) -> String {
+    match units {
+        UnitSystem::Millimetres => {
+            format!("{} cm", (long.as_mm() / MM_A_CM * 2.0).round() / 2.0)
+        }
+        UnitSystem::Inches => format!("{} in", length_text(long, units)),
     }
 }

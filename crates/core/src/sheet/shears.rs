@@ -88,7 +88,8 @@ impl Writer<'_> {
         }
     }
 
-    /// The owned pair nearest to the middle of what goes here; of the salon's kind where one is.
+    /// The longest owned pair of the salon's kind that goes here, of the form that suits the place where one
+    /// is; none where none goes.
     fn pair_for(&self, place: Place, lengths: &Lengths) -> Option<&Shears> {
         let (least, most) = lengths.mm;
         let long = |pair: &Shears| pair.long_mm.as_mm();
@@ -118,11 +119,9 @@ impl Writer<'_> {
             })
     }
 
-    /// Pairs that cut, and are made for the hand at the table.
+    /// Pairs that cut.
     fn pairs(&self) -> impl Iterator<Item = &Shears> {
-        let is_left = self.job.is_left_handed;
-        let pairs = self.job.house.shears.iter();
-        pairs.filter(move |pair| pair.is_fit() && pair.is_left_handed == is_left)
+        self.job.house.shears.iter().filter(|pair| pair.is_fit())
     }
 
     fn lengths_for(&self, place: Place) -> &'static Lengths {
