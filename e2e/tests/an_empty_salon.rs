@@ -97,10 +97,18 @@ async fn shears_on_their_rail_are_named_at_the_step_until_they_are_dull() {
         stage.assert_accessible("kit with shears").await;
         stage.go(&format!("{visit}/cut")).await;
         stage.until_text("20 cm straight shears").await;
-        // Dull, it is planned with no more, and the first screen says what to do.
-        stage.go("/kit").await;
-        stage.touch_at_css("[aria-label='Shears'] button").await;
-        stage.choose("How it cuts", "dull").await;
+        // Noted dull at the table, it is planned with no more, and the first screen says what to do.
+        stage.touch(&stage.find("Start at the table").await).await;
+        stage.read_the_cautions().await;
+        stage.touch(&stage.find("More").await).await;
+        stage
+            .touch(&stage.find("A tool: oiled, hot, dull, broken").await)
+            .await;
+        stage
+            .touch(&stage.find("20 cm straight shears").await)
+            .await;
+        stage.touch(&stage.find("Dull: it pulls").await).await;
+        stage.until_text("Planned anew: ").await;
         stage
             .until_async(
                 "it is saved",
@@ -113,6 +121,17 @@ async fn shears_on_their_rail_are_named_at_the_step_until_they_are_dull() {
         stage.go("/").await;
         stage
             .until_text("Have the 20 cm straight shears sharpened: dull.")
+            .await;
+        // Back from the sharpener, it asks for nothing.
+        stage.go("/kit").await;
+        stage.touch_at_css("[aria-label='Shears'] button").await;
+        stage.choose("How it cuts", "sharp").await;
+        stage
+            .until_async(
+                "it is saved",
+                "const house = await (await fetch('/api/house')).json();
+                 return house.shears[0]?.state === 'sharp'",
+            )
             .await;
     })
     .await;

@@ -3,9 +3,18 @@
 
 use crate::support;
 
-use support::{TABLET, on_empty_stage};
+use support::{Stage, TABLET, on_empty_stage};
 
 const RENEWED: &str = "Planned anew: ";
+
+/// The panel of a knot on the left hip, with where one may begin.
+async fn knot_behind_the_hand(stage: &Stage) {
+    stage.touch(&stage.find("More").await).await;
+    stage.touch(&stage.find("A knot here").await).await;
+    stage.choose_zone("hip").await;
+    stage.choose("On which side of the dog", "Left").await;
+    stage.until_text("on the skin").await;
+}
 
 #[tokio::test(flavor = "multi_thread")]
 async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
@@ -101,6 +110,31 @@ async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
         stage.until_text("4 blade").await;
         stage.until_kept().await;
         stage.assert_quiet_console().await;
+
+        // Ways out travel with the run: with the server away the next knot has its own.
+        knot_behind_the_hand(stage).await;
+        stage
+            .until_async(
+                "they are kept on the device",
+                "const names = await caches.keys();
+                 const all = await Promise.all(names.map(async (n) => (await caches.open(n)).keys()));
+                 return all.flat().some((k) => new URL(k.url).pathname.startsWith('/kept/ways.'))",
+            )
+            .await;
+        stage.touch(&stage.find("To the step").await).await;
+        stage.kill_server();
+        knot_behind_the_hand(stage).await;
+        stage
+            .touch_at_css("[aria-label='It begins'] button:nth-child(2)")
+            .await;
+        stage.touch(&stage.find("What now?").await).await;
+        stage.until_text("Brush out, if the dog bears it").await;
+        stage
+            .touch_at_css("button[aria-label^='Do this: Brush out']")
+            .await;
+        stage.until_text("not yet sent, saved here").await;
+        stage.restart_server();
+        stage.until_kept().await;
     })
     .await;
 }

@@ -85,9 +85,9 @@ fn tail(sheet: &CutSheet) -> String {
 #[test]
 fn a_round_foot_is_cut_in_its_stages() {
     let ours = feet(&sheet(&USUAL));
-    assert!(ours.contains("9 mm above the big pad"), "{ours}");
-    assert!(ours.contains("toes in thirds, 3 mm left on"), "{ours}");
-    let (lifted, down) = (ours.find("lifted: flat"), ours.find("flat round, tilted"));
+    assert!(ours.contains("9 mm over the big pad"), "{ours}");
+    assert!(ours.contains("toes in thirds, 3 mm left;"), "{ours}");
+    let (lifted, down) = (ours.find("lifted: under"), ours.find("round, tilted"));
     assert!(lifted.is_some() && lifted < down, "{ours}");
     let on_table = feet(&sheet(&Asked {
         answers: &[Answer::FootOnTable],
@@ -119,7 +119,7 @@ fn over_long_nails_the_hem_stands_out(#[case] nails: Grade, #[case] out_mm: f64)
     };
     let (short, long) = (sheet(&lamb), sheet(&Asked { nails, ..lamb }));
     let hem = |sheet: &CutSheet| -> f64 {
-        let said = feet(sheet);
+        let said = feet(sheet).to_lowercase();
         let across = said
             .split("hem ")
             .nth(1)
@@ -155,7 +155,7 @@ fn a_tail_is_shaped_as_it_is_carried(#[case] answers: &[Answer], #[case] says: &
         answers,
         ..USUAL
     }));
-    assert!(said.contains("Nothing nearer than 5 mm"), "{said}");
+    assert!(said.contains("At least 5 mm past the bone"), "{said}");
     assert!(said.contains(says), "{said}");
     assert!(!said.contains("ball"), "{said}");
 }

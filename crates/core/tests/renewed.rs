@@ -9,6 +9,7 @@ use crate::support;
 use rstest::rstest;
 use support::table::{Table, mm};
 use veliform_core::coat::{Knots, Limit, LimitCause, Zone};
+use veliform_core::kit::ToolKind;
 use veliform_core::look::LookId;
 use veliform_core::report::{KnotHere, KnotWay};
 use veliform_core::run::{PutOff, Renewal, Run, RunEvent, StepState, ToolWord};
@@ -296,6 +297,47 @@ fn a_knot_is_answered_by_where_it_begins() {
     assert!(of(KnotWay::CutWith).leaves_mm <= mm(4.0));
     assert!((of(KnotWay::Brush).leaves_mm.as_mm() - planned).abs() < 1e-6);
     assert!((of(KnotWay::Brush).minutes - 5.0).abs() < 0.5);
+}
+
+/// What travels with the run is what would be answered at the table; a knot between two distances is helped by
+/// the nearer to the skin, which leaves no more than lies under it. Every blade's slip has its ways, the kit's
+/// shortest first (handbook 10 F, handbook 6, *uneven spots*).
+#[test]
+fn ways_out_of_what_has_not_happened_are_those_of_what_does() {
+    let table = Table::begun();
+    let steps = run(&table).sheet.steps;
+    let zones: BTreeSet<Zone> = steps.iter().flat_map(|s| s.zones.iter().copied()).collect();
+    assert!(zones.len() > 8, "{zones:?}");
+    for zone in [Zone::Hip, Zone::HindOut, Zone::Throat, Zone::Ear] {
+        assert!(zones.contains(&zone), "a lamb cuts {zone:?}");
+        let ahead = table.desk(|d| d.ways_ahead(zone).expect("solves"));
+        let off: Vec<f64> = ahead.knots.iter().map(|k| k.off_skin_mm.as_mm()).collect();
+        assert!(off.first() == Some(&0.0) && off.is_sorted(), "{off:?}");
+        for there in &ahead.knots {
+            let asked = KnotHere {
+                zone,
+                hand: None,
+                off_skin_mm: there.off_skin_mm,
+            };
+            let told = table.desk(|d| d.knot_here(&asked).expect("solves"));
+            assert_eq!(there.ways, told, "{zone:?} {}", there.off_skin_mm.as_mm());
+        }
+        let left: Vec<f64> = ahead.slips.iter().map(|s| s.left_mm.as_mm()).collect();
+        assert!(left.is_sorted(), "{left:?}");
+        assert!(ahead.slips.iter().all(|s| !s.ways.is_empty()), "{zone:?}");
+    }
+    let hip = table.desk(|d| d.ways_ahead(Zone::Hip).expect("solves"));
+    let planned = steps.iter().find_map(|s| s.stands.get(&Zone::Hip));
+    let planned = planned.expect("the hip is cut").mm.as_mm();
+    for tool in support::table::kit() {
+        let mm = tool.leaves_mm.as_mm();
+        let is_told = hip
+            .slips
+            .iter()
+            .any(|s| (s.left_mm.as_mm() - mm).abs() < 1e-9);
+        let slips = tool.kind == ToolKind::Blade && mm + 1.0 <= planned;
+        assert_eq!(is_told, slips, "{} on {planned}", tool.printed);
+    }
 }
 
 /// An old dog that was brushed for ten minutes has borne what it bears: brushing comes last (handbook 10 F).

@@ -10,7 +10,8 @@ use veliform_core::dog::House;
 use veliform_core::frame::{Measure, Method, TakenMeasure};
 use veliform_core::kit::{Shears, ShearsEdge, ShearsForm, ShearsState};
 use veliform_core::look::LookId;
-use veliform_core::salon_log::due_work;
+use veliform_core::run::ToolWord;
+use veliform_core::salon_log::{due_work, shears_after};
 use veliform_core::schools::Answer;
 use veliform_core::sheet::{CutSheet, Step};
 use veliform_core::units::UnitSystem;
@@ -124,6 +125,47 @@ fn curves_go_round_and_straights_down() {
     let sheet = sheet(460.0, shears, &[]);
     assert_eq!(step(&sheet, "Ears last").tool, "16 cm curved shears");
     assert_eq!(step(&sheet, "Hind legs").tool, "20 cm straight shears");
+}
+
+/// Handbook 10 D, *open the eyes*, *topknot*, and 10 C 7, *face never over 16.5*: near the eyes short curves
+/// and short thinners, a dome by the longest curves; a pair whose points fold hair is kept from an eye.
+#[test]
+fn the_head_names_the_owned_pairs() {
+    let shears = vec![curved(16.0), pair(20.0), curved(20.5), toothed(46, 15)];
+    let head = sheet(460.0, shears, &[]);
+    assert_eq!(
+        step(&head, "Eye corners").tool,
+        "46-tooth thinners, 16.5 cm"
+    );
+    assert_eq!(step(&head, "Open the eyes").tool, "16 cm curved shears");
+    assert_eq!(step(&head, "Topknot").tool, "20.5 cm curved shears");
+    let folds = Shears {
+        state: ShearsState::DullAtTip,
+        ..curved(16.0)
+    };
+    let without = sheet(460.0, vec![folds], &[Answer::CornersCurves]);
+    assert_eq!(step(&without, "Eye corners").tool, "small curved shears");
+    assert_eq!(step(&without, "Open the eyes").tool, "small curved shears");
+}
+
+/// Handbook 10 C 7, *dull spots are noted*: at the table, in the pair's state and in the steps to come.
+#[rstest]
+#[case::dull(ToolWord::Dull, Some(ShearsState::Dull))]
+#[case::points(ToolWord::DullAtTip, Some(ShearsState::DullAtTip))]
+#[case::oiled(ToolWord::Oiled, None)]
+#[case::a_blades_word(ToolWord::ToothMissing, None)]
+fn what_is_noticed_of_a_pair_is_its_state(
+    #[case] word: ToolWord,
+    #[case] after: Option<ShearsState>,
+) {
+    let found = shears_after(&pair(20.0), word).map(|pair| pair.state);
+    assert_eq!(found, after);
+    // Nothing makes a dull pair sharper but the sharpener.
+    let dull = Shears {
+        state: ShearsState::Dull,
+        ..pair(20.0)
+    };
+    assert_eq!(shears_after(&dull, word), None);
 }
 
 /// What is wanted and does not hang in the kit is said, and so is what to look for where nothing does.

@@ -1,12 +1,16 @@
 use rusqlite::{OptionalExtension, Transaction, params};
+use uuid::Uuid;
 use veliform_core::dog::House;
 use veliform_core::kit::Tool;
-use veliform_core::run::RunEvent;
-use veliform_core::salon_log::tool_after;
+use veliform_core::run::{RunEvent, ToolWord};
+use veliform_core::salon_log::{shears_after, tool_after};
 use veliform_core::visit::{Entry, EntryBody};
 
 use crate::error::StoreError;
 use crate::open::{Store, from_json, to_json};
+
+/// The salon's settings as they stand, with the number of their version.
+const NEWEST_HOUSE: &str = "SELECT body, version FROM house_version ORDER BY version DESC LIMIT 1";
 
 impl Store {
     /// The salon's settings; the usual ones where none were made yet.
@@ -24,11 +28,7 @@ impl Store {
     pub fn house_version(&self) -> Result<(House, i64), StoreError> {
         let newest: Option<(String, i64)> = self
             .read()
-            .query_row(
-                "SELECT body, version FROM house_version ORDER BY version DESC LIMIT 1",
-                [],
-                |row| Ok((row.get(0)?, row.get(1)?)),
-            )
+            .query_row(NEWEST_HOUSE, [], |row| Ok((row.get(0)?, row.get(1)?)))
             .optional()?;
         match newest {
             Some((body, version)) => Ok((from_json("settings", "", &body)?, version)),
@@ -136,10 +136,33 @@ pub(crate) fn note_tool(tx: &Transaction<'_>, entry: &Entry) -> Result<(), Store
             |row| row.get(0),
         )
         .optional()?;
-    let Some(body) = body else { return Ok(()) };
+    let Some(body) = body else {
+        return note_shears(tx, *tool, *word, entry.at_ms);
+    };
     let known: Tool = from_json("tool", &id, &body)?;
     match tool_after(&known, *word) {
         Some(changed) => insert_tool(tx, &changed, entry.at_ms),
         None => Ok(()),
     }
+}
+
+/// The same of shears, which hang in the salon's settings.
+fn note_shears(
+    tx: &Transaction<'_>,
+    noted: Uuid,
+    word: ToolWord,
+    at_ms: i64,
+) -> Result<(), StoreError> {
+    let newest: Option<String> = tx
+        .query_row(NEWEST_HOUSE, [], |row| row.get(0))
+        .optional()?;
+    let Some(body) = newest else { return Ok(()) };
+    let mut house: House = from_json("settings", "", &body)?;
+    let hung = house.shears.iter_mut().find(|pair| pair.id == noted);
+    let changed = hung.and_then(|pair| Some((shears_after(pair, word)?, pair)));
+    let Some((after, pair)) = changed else {
+        return Ok(());
+    };
+    *pair = after;
+    insert_house(tx, &house, at_ms)
 }

@@ -4,7 +4,7 @@ use std::path::Path;
 
 use uuid::Uuid;
 use veliform_core::dog::{Dog, House};
-use veliform_core::kit::{Tool, ToolKind, ToolState};
+use veliform_core::kit::{ShearsState, Tool, ToolKind, ToolState};
 use veliform_core::run::{RunEvent, ToolWord};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{Entry, EntryBody};
@@ -122,6 +122,36 @@ fn a_tool_is_noted_once_with_its_entry() {
     let again = [said, note(7, "and more")];
     assert_eq!(store.append(id(2), &again).expect("appends").new, 1);
     assert_eq!(state(&store), ToolState::Fine);
+}
+
+/// Shears that are noted dull at the table are so in the settings, with the very entry that says it, once.
+#[test]
+fn shears_are_noted_once_with_their_entry() {
+    let mut store = salon_with_a_visit();
+    let sharp: House = serde_json::from_value(serde_json::json!({
+        "shears": [{"id": id(40), "long_mm": 200}]
+    }))
+    .expect("settings");
+    store.put_house(&sharp, 1).expect("keeps");
+    let said = |n, tool| Entry {
+        body: EntryBody::Run {
+            event: RunEvent::ToolNoted {
+                tool,
+                word: ToolWord::Dull,
+            },
+        },
+        ..note(n, "")
+    };
+    let state = |store: &Store| store.house().expect("reads").shears[0].state;
+    // A pair that was taken off the rail meanwhile changes nothing.
+    store.append(id(2), &[said(5, id(41))]).expect("appends");
+    assert_eq!(store.house_version().expect("reads").0, sharp);
+    store.append(id(2), &[said(6, id(40))]).expect("appends");
+    assert_eq!(state(&store), ShearsState::Dull);
+    store.put_house(&sharp, 2).expect("sharpened");
+    let again = [said(6, id(40)), note(7, "and more")];
+    assert_eq!(store.append(id(2), &again).expect("appends").new, 1);
+    assert_eq!(state(&store), ShearsState::Sharp);
 }
 
 /// A name typed wrong begins no salon; another program's file and a damaged one are left as they were.

@@ -10,6 +10,7 @@ use crate::job::Job;
 use crate::kit::{Shears, Tool, is_driven};
 use crate::look::{By, LineStop, Lines, Look, LookId};
 use crate::run::with_cut;
+use crate::salon_log::shears_after;
 use crate::schools::{Answer, Question, Schools};
 use crate::units::Length;
 use crate::visit::{LookChoice, WayOf};
@@ -78,13 +79,24 @@ impl Desk<'_> {
         }
     }
 
-    /// The shears made for the hand at the table.
+    /// The shears made for the hand at the table, as this run found them.
     fn shears_here(&self) -> Vec<Shears> {
         let is_left = self.is_left_handed();
         let shears = self.house.shears.iter().cloned();
         shears
             .filter(|pair| pair.is_left_handed == is_left)
+            .map(|pair| self.as_noted(pair))
             .collect()
+    }
+
+    /// A pair with what was noticed of it in this very run.
+    fn as_noted(&self, pair: Shears) -> Shears {
+        let notes = self.visit.run.iter().flat_map(|run| &run.tools);
+        notes
+            .filter(|note| note.tool == pair.id)
+            .fold(pair.clone(), |pair, note| {
+                shears_after(&pair, note.word).unwrap_or(pair)
+            })
     }
 
     /// Whether who stands at the table is still learning.

@@ -88,6 +88,8 @@ pub enum ToolWord {
     RunsHot,
     /// Pulls, leaves lines: dull.
     Dull,
+    /// Shears whose points fold the hair.
+    DullAtTip,
     /// A tooth is missing: out of use at once.
     ToothMissing,
 }
@@ -96,6 +98,11 @@ impl ToolWord {
     /// Whether the tool is not taken up again at this groom: a blade that pulls hurts.
     pub const fn takes_out(self) -> bool {
         matches!(self, Self::Dull | Self::ToothMissing)
+    }
+
+    /// Whether the steps to come may want another tool for it.
+    pub const fn changes_the_plan(self) -> bool {
+        self.takes_out() || matches!(self, Self::DullAtTip)
     }
 }
 

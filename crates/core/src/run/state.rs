@@ -326,7 +326,7 @@ impl Run {
             }
             RunEvent::ToolNoted { tool, word } => {
                 self.note_tool(*tool, *word, at_ms);
-                if word.takes_out() {
+                if word.changes_the_plan() {
                     self.mark_changed();
                 }
             }

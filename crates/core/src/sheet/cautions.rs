@@ -46,8 +46,8 @@ pub(super) enum Hazard {
 fn usual(hazard: Hazard) -> &'static [&'static str] {
     match hazard {
         Hazard::Start => &[
-            "Look under the collar, in ears and mouth. Wound, lump or smell: have a vet look at this.",
-            "Never leave a dog on a table or in a loop; a hand on the dog always.",
+            "Look under the collar, in ears and mouth. Wound, lump, smell: have a vet look at this.",
+            "A hand on the dog always; never leave it on a table or in a loop.",
         ],
         Hazard::Hygiene | Hazard::Folds => {
             &["Cool blade only, flat and light; stretch folds, cover what must not be cut."]
@@ -57,11 +57,9 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
         }
         Hazard::EarCanal => &["No solution into an ear that is sore or smells: vet."],
         Hazard::CombOut => {
-            &["Do not brush for longer than the dog bears; never scissor a knot against the skin."]
+            &["Stop before the dog has had enough; never scissor a knot against the skin."]
         }
-        Hazard::Bath => {
-            &["Water warm on your wrist; none into ears or nose; a hand on the dog always."]
-        }
+        Hazard::Bath => &["Water warm on your wrist; none into ears or nose."],
         Hazard::Dryer => &["Warm, not hot; nozzle off the face; a pause if it pants."],
         Hazard::BareBlade => {
             &["Feel the blade on your wrist; cool, swap, oil. Never its edge into a fold."]

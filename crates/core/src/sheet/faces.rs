@@ -2,7 +2,7 @@ use super::names::names_in_step;
 use crate::balance::Place;
 use crate::coat::Zone;
 use crate::plan::Plan;
-use crate::say::{Words, capital};
+use crate::say::Words;
 use crate::shape::Hand;
 use crate::solve::{Stroke, Unit, UnitCut};
 
@@ -14,7 +14,8 @@ const EVEN_MM: f64 = 3.0;
 /// What comes off a leg, face by face, at its joint, half way and at the hem (handbook 5, *Legs*).
 ///
 /// # Units and shapes
-/// One line a face; left and right apart where they differ by a millimetre or more.
+/// Faces that lose the same all the way down in one line, the others in another; left and right apart
+/// where they differ by a millimetre or more.
 pub(super) fn face_amounts(
     cuts: &[&UnitCut],
     plan: &Plan,
@@ -23,10 +24,37 @@ pub(super) fn face_amounts(
 ) -> Vec<String> {
     let units: Vec<Unit> = cuts.iter().map(|cut| cut.unit).collect();
     let name_of = names_in_step(&units);
-    cuts.iter()
-        .filter(|cut| cut.stroke != Stroke::Leave && is_face(cut.unit))
-        .flat_map(|cut| lines(cut, name_of(cut.unit), plan, stands, words))
-        .collect()
+    let (mut alike, mut apart) = (Vec::new(), Vec::new());
+    for cut in cuts {
+        if cut.stroke == Stroke::Leave || !is_face(cut.unit) {
+            continue;
+        }
+        for (side, off) in off_by_side(cut, plan, stands) {
+            let name = format!("{}{side}", name_of(cut.unit));
+            let least = off.iter().copied().fold(f64::INFINITY, f64::min);
+            let most = off.iter().copied().fold(0.0, f64::max);
+            if most < NOTHING_OFF_MM {
+                continue;
+            }
+            if most - least < EVEN_MM {
+                alike.push(format!("{name} {}", words.told(off[1], true)));
+            } else {
+                let told = off.map(|mm| match mm {
+                    mm if mm < NOTHING_OFF_MM => "none".to_owned(),
+                    mm => words.told(mm, true),
+                });
+                apart.push(format!("{name} {}", told.join(", ")));
+            }
+        }
+    }
+    [
+        ("Off all the way down", alike),
+        ("Off at the joint, half way, hem", apart),
+    ]
+    .into_iter()
+    .filter(|(_, faces)| !faces.is_empty())
+    .map(|(how, faces)| format!("{how}: {}", faces.join("; ")))
+    .collect()
 }
 
 const fn is_face(unit: Unit) -> bool {
@@ -63,57 +91,27 @@ fn taken(
         .collect()
 }
 
-fn lines(
+/// What comes off at the joint, half way and at the hem, mm; a side apart from the other, by its word, where
+/// they differ.
+fn off_by_side(
     cut: &UnitCut,
-    name: &str,
     plan: &Plan,
     stands: &dyn Fn(Zone) -> f64,
-    words: &Words<'_>,
-) -> Vec<String> {
+) -> Vec<(&'static str, [f64; 3])> {
     let three = |hand: Option<Hand>| -> Option<[f64; 3]> {
         let mut down = taken(cut, plan, stands, hand);
         down.sort_by(|a, b| b.0.total_cmp(&a.0));
         let (first, last) = (down.first()?, down.last()?);
         Some([first.1, down[down.len() / 2].1, last.1])
     };
-    let name = capital(name);
-    let written = |side: &str, [top, middle, hem]: [f64; 3]| {
-        let off = |mm: f64| words.told(mm, true);
-        let (least, most) = (top.min(middle).min(hem), top.max(middle).max(hem));
-        if most < NOTHING_OFF_MM {
-            None
-        } else if most - least < EVEN_MM {
-            Some(format!(
-                "{name}{side}: about {} {} off all the way down",
-                off(middle),
-                words.unit()
-            ))
-        } else {
-            let hem = if hem < NOTHING_OFF_MM {
-                "none at the hem".to_owned()
-            } else {
-                format!("{} at the hem", off(hem))
-            };
-            Some(format!(
-                "{name}{side}: {} off at the joint, {} half way, {hem}",
-                off(top),
-                off(middle)
-            ))
-        }
-    };
     if plan.subject.is_mirrored {
-        return three(None)
-            .and_then(|t| written("", t))
-            .into_iter()
-            .collect();
+        return three(None).map(|off| ("", off)).into_iter().collect();
     }
-    let (left, right) = (three(Some(Hand::Left)), three(Some(Hand::Right)));
-    match (left, right) {
+    match (three(Some(Hand::Left)), three(Some(Hand::Right))) {
         (Some(l), Some(r)) if l.iter().zip(&r).any(|(a, b)| (a - b).abs() >= 1.0) => {
-            let both = [written(", left", l), written(", right", r)];
-            both.into_iter().flatten().collect()
+            vec![(" left", l), (" right", r)]
         }
-        (Some(l), _) => written("", l).into_iter().collect(),
+        (Some(off), _) => vec![("", off)],
         (None, _) => Vec::new(),
     }
 }

@@ -170,10 +170,7 @@ impl Writer<'_> {
     /// A foot's stages, in their order, then the hem (handbook 10 E).
     fn foot_stages(&self, which: Feet) -> Vec<String> {
         let foot = self.job.look.foot;
-        let toes = format!(
-            "toes in thirds, {} left on",
-            self.words.whole(TOE_MARGIN_MM)
-        );
+        let toes = format!("toes in thirds, {} left", self.words.whole(TOE_MARGIN_MM));
         let mut stages = match foot {
             FootFinish::Clean => Vec::new(),
             FootFinish::Tight => vec![capital(&toes)],
@@ -186,10 +183,10 @@ impl Writer<'_> {
                     Answer::FootUndercut => {
                         format!("lifted: under the rim, shears {UNDERCUT_DEG}° inwards; then down")
                     }
-                    _ => "lifted: flat under the rim; then down, flat round, tilted".to_owned(),
+                    _ => "lifted: under the rim; then down: round, tilted".to_owned(),
                 };
                 vec![format!(
-                    "Behind in stages to {above} above the big pad; {toes}; {flat}"
+                    "Behind in stages to {above} over the big pad; {toes}; {flat}"
                 )]
             }
         };
@@ -219,27 +216,27 @@ impl Writer<'_> {
             .facts
             .handling
             .map_or(0.0, Handling::nails_stand_out_mm);
-        [
-            (Leg::Fore, Feet::Front, "Front"),
-            (Leg::Hind, Feet::Hind, "Hind"),
-        ]
-        .into_iter()
-        .filter(|(_, feet, _)| which == Feet::All || which == *feet)
-        .map(|(leg, _, name)| {
-            let bevel = Bevel::of(width, column(leg), shows_nails, nails);
-            self.bevel_words(name, &bevel)
-        })
-        .chain((nails > 0.0).then(|| {
+        let of = |leg| self.bevel_words(&Bevel::of(width, column(leg), shows_nails, nails));
+        let (front, hind) = (of(Leg::Fore), of(Leg::Hind));
+        let mut said = match which {
+            Feet::All if front == hind => vec![capital(&front)],
+            Feet::All => vec![format!("Front: {front}"), format!("Hind: {hind}")],
+            Feet::Front => vec![capital(&front)],
+            Feet::Hind => vec![capital(&hind)],
+        };
+        if nails > 0.0 {
             let wider = self.words.length(nails);
-            format!("The hem stands {wider} further out all round, over nails that are long")
-        }))
-        .collect()
+            said.push(format!(
+                "The hem stands {wider} further out all round, over nails that are long"
+            ));
+        }
+        said
     }
 
-    fn bevel_words(&self, name: &str, bevel: &Bevel) -> String {
+    fn bevel_words(&self, bevel: &Bevel) -> String {
         let across = self.words.length(2.0 * bevel.hem_radius_mm);
         if bevel.rounds == 1 {
-            return format!("{name}: hem {across} across, its edge turned once");
+            return format!("hem {across} across, its edge turned once");
         }
         let tilts: Vec<String> = bevel
             .tilts_deg()
@@ -247,8 +244,8 @@ impl Writer<'_> {
             .map(|tilt| format!("{tilt:.0}°"))
             .collect();
         format!(
-            "{name}: hem {across} across, rising {}; {} rounds, tilted {}",
-            self.words.length(bevel.rise_mm),
+            "hem {across} across, rising {}; {} rounds, tilted {}",
+            self.words.whole(bevel.rise_mm),
             bevel.rounds,
             tilts.join(", ")
         )

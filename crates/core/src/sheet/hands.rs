@@ -4,7 +4,7 @@ use crate::coat::Zone;
 /// What the other hand does at a step (handbook 6, *Hands at the step*; common practice).
 pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
     // A fold or a face asks more of the hand than the leg or tool it comes with.
-    const FIRST: [Hazard; 11] = [
+    const FIRST: [Hazard; 10] = [
         Hazard::Flank,
         Hazard::Face,
         Hazard::Ears,
@@ -15,7 +15,6 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
         Hazard::Folds,
         Hazard::EarCanal,
         Hazard::Tail,
-        Hazard::Shears,
     ];
     let first = FIRST.into_iter().find(|h| hazards.contains(h));
     match first {
@@ -26,10 +25,10 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
         Some(Hazard::Ears) => "Skin taut, ear drawn back, the leather flat on your hand.",
         Some(Hazard::Feet) => "Point the foot ahead, weight on it.",
         Some(Hazard::NailsAndPads) => {
-            "Start high on the limb, work down; see the pad with the foot turned back. If the dog dances, lift the opposite foot."
+            "Start high on the limb, work down; turn the foot back to see the pad. If the dog dances, lift the opposite foot."
         }
         Some(Hazard::Legs) => {
-            "If the dog dances, lift the opposite foot; press the tendon forward from behind and go flat; hold the dewclaw down."
+            "Press the tendon forward from behind and go flat; hold the dewclaw down."
         }
         Some(Hazard::Hygiene | Hazard::Folds) => {
             "Skin flat from both sides; a finger over what must not be cut."
@@ -38,7 +37,6 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
         Some(Hazard::Tail) => {
             "Tail held at its end, the bone felt; its base down and off from behind."
         }
-        Some(Hazard::Shears) => "Hold the hair's ends: the cut moves with the dog.",
         _ => "",
     }
 }

@@ -112,12 +112,12 @@ impl Writer<'_> {
             return;
         }
         let (what, tool) = match self.answer(Question::BetweenEyes) {
-            Answer::EyesTrimmer => ("short, a trimmer laid flat", "trimmer"),
-            _ => ("short, points away from both", "small curved shears"),
+            Answer::EyesTrimmer => ("short, a trimmer laid flat", "trimmer".to_owned()),
+            _ => ("short, points away from both", self.curves_at_the_eyes()),
         };
         let draft = Draft {
             what: format!("Between the eyes: {what}"),
-            tool: tool.into(),
+            tool,
             minutes: m::BETWEEN_EYES,
             ..of_the_face(vec![Zone::Muzzle])
         };
@@ -142,7 +142,7 @@ impl Writer<'_> {
         let far = eye_corner_mm(&subject.shape, &subject.build);
         let draft = Draft {
             what: format!("Open the eyes{fringe}; lashes stay"),
-            tool: "small curved shears".into(),
+            tool: self.curves_at_the_eyes(),
             from: "inner corner".into(),
             to: format!("{} towards the ear", self.words.whole(far)),
             minutes: m::EYES_OPENED,
@@ -282,7 +282,7 @@ impl Writer<'_> {
         };
         let draft = Draft {
             what,
-            tool: self.shears(Place::Body),
+            tool: self.shears(Place::Dome),
             leaves: self.leaves(&shaped(&cuts)),
             minutes: if cuts.is_empty() {
                 m::HEAD_LEFT_LONG

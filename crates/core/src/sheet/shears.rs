@@ -11,6 +11,8 @@ pub(super) enum Place {
     Small,
     /// The legs.
     Columns,
+    /// A dome: topknot, crown.
+    Dome,
     /// The rest.
     Body,
 }
@@ -88,6 +90,29 @@ impl Writer<'_> {
         }
     }
 
+    /// What works between the eyes and at their corners: the longest owned curved pair with whole edges and
+    /// sharp points that goes near a face (handbook 10 C 7, 10 D).
+    pub(super) fn curves_at_the_eyes(&self) -> String {
+        let goes = |pair: &&Shears| {
+            let is_curved = pair.form == ShearsForm::Curved && !pair.is_toothed();
+            is_curved && is_for_a_face(pair)
+        };
+        self.owned_or(goes, "small curved shears")
+    }
+
+    /// The thinners that open the corners of the eyes: the owned ones that go near a face.
+    pub(super) fn thinners_at_the_eyes(&self, said: &str) -> String {
+        self.owned_or(|pair| pair.is_toothed() && is_for_a_face(pair), said)
+    }
+
+    /// The longest owned pair that goes; else what to look for.
+    fn owned_or(&self, goes: impl Fn(&&Shears) -> bool, said: &str) -> String {
+        self.pairs()
+            .filter(goes)
+            .max_by(|a, b| a.long_mm.as_mm().total_cmp(&b.long_mm.as_mm()))
+            .map_or_else(|| said.to_owned(), |pair| pair.name(self.job.house.units))
+    }
+
     /// The longest owned pair of the salon's kind that goes here, of the form that suits the place where one
     /// is; none where none goes.
     fn pair_for(&self, place: Place, lengths: &Lengths) -> Option<&Shears> {
@@ -105,7 +130,7 @@ impl Writer<'_> {
         };
         // Round edges of feet and face by curves, plumb lines by straights (common practice).
         let rounds = match place {
-            Place::Small => ShearsForm::Curved,
+            Place::Small | Place::Dome => ShearsForm::Curved,
             Place::Columns | Place::Body => ShearsForm::Straight,
         };
         let suits = |pair: &Shears| pair.form == rounds;
@@ -130,7 +155,12 @@ impl Writer<'_> {
             _ if height < LOW_DOG => &OF_LOW,
             Place::Small => &SMALL,
             Place::Columns if height > TALL_DOG => &OF_TALL,
-            Place::Columns | Place::Body => &USUAL,
+            Place::Columns | Place::Dome | Place::Body => &USUAL,
         }
     }
+}
+
+/// Short enough for a face, and its points cut.
+fn is_for_a_face(pair: &Shears) -> bool {
+    pair.state != ShearsState::DullAtTip && pair.long_mm.as_mm() <= SMALL.mm.1
 }

@@ -64,13 +64,13 @@ impl Writer<'_> {
         };
         match self.answer(Question::EyeCorners) {
             Answer::CornersBlade => self.small_blade(job, Zone::Cheek, CLOSE_MM),
-            with => self.push(
-                Stage::Prepare,
-                Draft {
-                    tool: with.label().into(),
-                    ..job
-                },
-            ),
+            with => {
+                let tool = match with {
+                    Answer::CornersCurves => self.curves_at_the_eyes(),
+                    _ => self.thinners_at_the_eyes(with.label()),
+                };
+                self.push(Stage::Prepare, Draft { tool, ..job });
+            }
         }
     }
 
@@ -240,7 +240,7 @@ impl Writer<'_> {
             amounts.push(format!("Inside the thighs: {down} down"));
         }
         amounts.push(format!(
-            "Under the tail: {} wide, {} up it, a tuft of {} left over it",
+            "Under the tail: {} wide, {} up it, a tuft of {} left",
             whole(area.strip_wide_mm),
             whole(area.up_the_tail_mm),
             whole(area.cover_mm)

@@ -40,7 +40,7 @@ impl Writer<'_> {
             _ => "shaken out, its ends even".to_owned(),
         };
         let bone = format!(
-            "Nothing nearer than {} to the bone's felt end",
+            "At least {} past the bone's felt end",
             words.whole(BEYOND_THE_BONE_MM)
         );
         let has_shape = self

@@ -7,7 +7,7 @@ use uuid::Uuid;
 use veliform_core::coat::{Zone, standing_problem};
 use veliform_core::consult::Wish;
 use veliform_core::desk::{
-    Ahead, Before, Desk, Evaluation, Offers, PictureHere, QuestionHere, WhatIf,
+    Ahead, Before, Desk, Evaluation, Offers, PictureHere, QuestionHere, WaysAhead, WhatIf,
 };
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
@@ -322,6 +322,29 @@ pub(crate) async fn knot_here(
 ) -> Result<web::Json<Vec<KnotOffer>>, ApiError> {
     let KnotRequest { desk, knot } = request.into_inner();
     desk.compute(&salon, move |desk, _| desk.knot_here(&knot))
+        .await
+}
+
+/// A zone that a step to come works on.
+#[derive(Debug, Deserialize, ToSchema)]
+pub struct WaysAheadRequest {
+    desk: OnTheDesk,
+    zone: Zone,
+}
+
+/// Ways out of what may go wrong at a zone, before it does.
+#[utoipa::path(responses(
+    (status = 200, body = WaysAhead),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
+#[post("/ways-ahead")]
+pub(crate) async fn ways_ahead(
+    salon: web::Data<Salon>,
+    request: Json<WaysAheadRequest>,
+) -> Result<web::Json<WaysAhead>, ApiError> {
+    let WaysAheadRequest { desk, zone } = request.into_inner();
+    desk.compute(&salon, move |desk, _| desk.ways_ahead(zone))
         .await
 }
 

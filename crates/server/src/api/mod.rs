@@ -74,6 +74,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(desk::look_at_run)
         .service(desk::mend_slip)
         .service(desk::knot_here)
+        .service(desk::ways_ahead)
         .service(desk::check_finish)
         .service(desk::find_next_measure)
         .service(desk::read_length)

@@ -977,6 +977,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ways-ahead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ways out of what may go wrong at a zone, before it does. */
+        post: operations["ways_ahead"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/what-if": {
         parameters: {
             query?: never;
@@ -2865,6 +2882,13 @@ export interface components {
             report: components["schemas"]["PlanReport"];
             /** @description The visit as it stood. */
             visit: components["schemas"]["Visit"];
+        };
+        /** @description Ways out of a knot that begins so far off the skin, or a little further. */
+        KnotAhead: {
+            /** @description How far off the skin, mm. */
+            off_skin_mm: components["schemas"]["Length"];
+            /** @description Ways, the cheapest first. */
+            ways: components["schemas"]["KnotOffer"][];
         };
         /** @description A knot met while at work (handbook 10 F). */
         KnotHere: {
@@ -5021,6 +5045,13 @@ export interface components {
             /** @description Where. */
             zone: components["schemas"]["Zone"];
         };
+        /** @description Ways out of a slip that leaves so much, or a little more. */
+        SlipAhead: {
+            /** @description What is left, mm. */
+            left_mm: components["schemas"]["Length"];
+            /** @description Ways, the least harm first. */
+            ways: components["schemas"]["RescueOption"][];
+        };
         /** @description What cut too much off. */
         SlipCause: {
             /** @enum {string} */
@@ -5476,7 +5507,7 @@ export interface components {
          * @description What was noticed of a tool, or done to it, at the table (handbook 3, *The kit*).
          * @enum {string}
          */
-        ToolWord: "oiled" | "runs_hot" | "dull" | "tooth_missing";
+        ToolWord: "oiled" | "runs_hot" | "dull" | "dull_at_tip" | "tooth_missing";
         /** @description What runs say a tool did. */
         ToolWork: {
             /**
@@ -5853,6 +5884,20 @@ export interface components {
          * @enum {string}
          */
         WayOf: "today" | "dog" | "look" | "salon" | "ours";
+        /** @description A zone's ways out. */
+        WaysAhead: {
+            /** @description Of a knot, by where it begins, the nearest to the skin first. */
+            knots: components["schemas"]["KnotAhead"][];
+            /** @description Of a slip, by what is left, the shortest first. */
+            slips: components["schemas"]["SlipAhead"][];
+            /** @description Which zone. */
+            zone: components["schemas"]["Zone"];
+        };
+        /** @description A zone that a step to come works on. */
+        WaysAheadRequest: {
+            desk: components["schemas"]["OnTheDesk"];
+            zone: components["schemas"]["Zone"];
+        };
         /** @description What belongs to a dog, or to all dogs of an owner, counted. */
         WhatGoes: {
             /** Format: int32 */
@@ -12026,6 +12071,111 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SimulatedPhoto"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    ways_ahead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WaysAheadRequest"];
+            };
+        };
+        responses: {
+            /** @description Ways out of what may go wrong at a zone, before it does. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaysAhead"];
                 };
             };
             /** @description Another machine or another page asked. */

@@ -75,6 +75,7 @@ export function CutScreen() {
             <HowMuch />
             <Minded sheet={plan.sheet} />
             <Steps steps={plan.sheet.steps} />
+            <HandsAndCautions steps={plan.sheet.steps} />
             <p className="border-t border-line pt-2 text-sm font-bold">
               {plan.sheet.standing_caution}
             </p>
@@ -194,21 +195,46 @@ function StepLines({ step }: { step: Schemas['Step'] }) {
             {amount}.
           </p>
         ))}
-        {step.hand && <p className="text-sm text-soft">Other hand: {step.hand}</p>}
         {step.instead && <p className="text-sm text-soft">{step.instead}.</p>}
-        {step.cautions.map((caution) => (
-          <p
-            key={caution.text}
-            className={`border-l-4 pl-2 text-sm ${
-              caution.is_this_dogs ? 'border-pin font-bold' : 'border-line text-soft'
-            }`}
-          >
-            {caution.text}
-          </p>
-        ))}
+        {step.cautions
+          .filter((caution) => caution.is_this_dogs)
+          .map((caution) => (
+            <p key={caution.text} className="border-l-4 border-pin pl-2 text-sm font-bold">
+              {caution.text}
+            </p>
+          ))}
       </div>
       <span className="font-mono text-soft">{Math.max(1, Math.round(step.minutes))}</span>
     </div>
+  );
+}
+
+/** What holds on every dog, once each, at the step it first belongs to: how it is held, what to mind. */
+function HandsAndCautions({ steps }: { steps: Schemas['Step'][] }) {
+  const usual = (step: Schemas['Step']) => step.cautions.filter((c) => !c.is_this_dogs);
+  return (
+    <section aria-labelledby="hands-and-cautions" className="border-t border-line pt-2 pb-3">
+      <h3 id="hands-and-cautions" className="text-lg font-bold">
+        Hands and cautions
+      </h3>
+      <ul>
+        {steps
+          .filter((step) => step.hand || usual(step).length > 0)
+          .map((step) => (
+            <li key={step.number} className="grid grid-cols-[2rem_1fr] gap-x-2 pt-1 text-sm">
+              <span className="font-mono text-soft">{step.number}</span>
+              <div>
+                {step.hand && <p>Other hand: {step.hand}</p>}
+                {usual(step).map((caution) => (
+                  <p key={caution.text} className="border-l-4 border-line pl-2">
+                    {caution.text}
+                  </p>
+                ))}
+              </div>
+            </li>
+          ))}
+      </ul>
+    </section>
   );
 }
 

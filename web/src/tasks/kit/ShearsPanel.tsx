@@ -1,7 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import { type House, usePutHouse } from '../../shared/api/salon';
 import { Choice, Plain, Said } from '../../shared/ui/controls';
-import { SHEARS_STATES, shearsName } from './shears';
+import { SHEARS_STATES, shearsName } from '../../shared/kit/shears';
 
 /** The pair touched on the rail: how it cuts, and off the rail with it. */
 export function ShearsPanel({ pair, house }: { pair: Schemas['Shears']; house: House }) {

@@ -1,7 +1,7 @@
 import type { Schemas } from '../../shared/api/client';
 import type { House } from '../../shared/api/salon';
 import { HungShears } from './HungShears';
-import { SHEARS_STATES, shearsName } from './shears';
+import { SHEARS_STATES, shearsName } from '../../shared/kit/shears';
 
 /** Shears on their rail, by their own length, the shortest first; nothing where none hangs. */
 export function ShearsRail(props: {

@@ -15,6 +15,7 @@ import { useCall } from './useCall';
 import { useQuiet } from './useQuiet';
 import { useRenewal } from './useRenewal';
 import { useStepOnSheet } from './useStepOnSheet';
+import { useWaysAhead } from './useWaysAhead';
 import { useAwake, usePedal, useReading } from './useTable';
 
 type Step = Schemas['Step'];
@@ -35,6 +36,7 @@ export function AtTable({ run }: { run: RunNow }) {
     panel === 'slip' || panel === 'knot' ? null : (step?.number ?? null),
     panel === 'step' && here?.side_done != null,
   );
+  const waysAhead = useWaysAhead(run, panel === 'slip' || panel === 'knot' ? slipZone : null);
   const isResting = view.run.timed_from_ms == null;
   const isPairOpen =
     step !== null && step.pair !== '' && pairAsked === step.number && here?.is_compared !== true;
@@ -184,6 +186,7 @@ export function AtTable({ run }: { run: RunNow }) {
             run={run}
             slipZone={slipZone}
             onSlipZone={setSlipZone}
+            ahead={waysAhead(slipZone)}
             onPanel={setPanel}
             onKnot={() => toPlace('knot')}
             onPut={(reason) => put('not_today', reason)}

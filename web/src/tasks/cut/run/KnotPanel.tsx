@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../../../shared/api/client';
 import { Plain, Said } from '../../../shared/ui/controls';
 import { LengthField } from '../../../shared/ui/LengthField';
+import { lengthText } from '../../../shared/units/show';
 import { useVisitWork } from '../../../shared/visit/context';
 import { WaysOut } from './WaysOut';
 import { WhereOnDog, whereOf } from './WhereOnDog';
@@ -11,6 +12,8 @@ type Zone = Schemas['Zone'];
 /** A knot met in mid-groom: where, how far off the skin, and the ways out. */
 export function KnotPanel(props: {
   step: number;
+  /** Ways out at that zone, worked out before. */
+  ahead: Schemas['WaysAhead'] | null;
   zone: Zone | null;
   onZone: (zone: Zone) => void;
   onSay: (event: Schemas['RunEvent']) => void;
@@ -24,18 +27,23 @@ export function KnotPanel(props: {
   const [sorry, setSorry] = useState<string | null>(null);
   const where = whereOf(work.words.zones, zone, side);
   const isSaid = where.isSaid && offMm !== null;
+  const knots = props.ahead?.knots ?? [];
   const find = () => {
     if (zone === null || offMm === null) return;
     const knot = { zone, hand: where.hand, off_skin_mm: offMm };
+    // One that begins between two of them is helped by the nearer to the skin.
+    const travelling = knots.findLast((k) => k.off_skin_mm <= offMm);
     const desk = { ...work.desk, options: { ...work.options, step: null } };
     setSorry(null);
     ask(api.POST('/api/knot', { body: { desk, knot } })).then(setWays, (error: unknown) => {
       if (!(error instanceof Failure)) return;
-      setSorry(
-        error.kind === 'offline'
-          ? 'Veliform does not answer: brush it if the dog bears it, else slide a comb under and cut above. Note it at the step.'
-          : error.message,
-      );
+      if (error.kind === 'offline' && travelling) setWays(travelling.ways);
+      else
+        setSorry(
+          error.kind === 'offline'
+            ? 'Veliform does not answer: brush it if the dog bears it, else slide a comb under and cut above. Note it at the step.'
+            : error.message,
+        );
     });
   };
   const take = (offer: Schemas['KnotOffer']) => {
@@ -65,6 +73,22 @@ export function KnotPanel(props: {
           setSide(side);
         }}
       />
+      {knots.length > 0 && (
+        <div className="flex flex-wrap gap-1.5 pt-2" role="group" aria-label="It begins">
+          {knots.map(({ off_skin_mm: mm }) => (
+            <Plain
+              key={mm}
+              pressed={offMm === mm}
+              onClick={() => {
+                anew();
+                setOff(mm);
+              }}
+            >
+              {mm === 0 ? 'on the skin' : `${lengthText(mm, work.house.units)} off it`}
+            </Plain>
+          ))}
+        </div>
+      )}
       <LengthField
         name={`${work.visitId}.knot`}
         label="Off the skin"

@@ -23,6 +23,8 @@ export function Panels(props: {
   run: RunNow;
   slipZone: Schemas['Zone'] | null;
   onSlipZone: (zone: Schemas['Zone']) => void;
+  /** Ways out at that zone, worked out before. */
+  ahead: Schemas['WaysAhead'] | null;
   onPanel: (panel: Panel) => void;
   onKnot: () => void;
   onPut: (reason: string) => void;
@@ -50,27 +52,25 @@ export function Panels(props: {
       );
     case 'slip':
       return (
-        <>
-          <SlipPanel
-            step={step?.number ?? 0}
-            underMm={view.under_comb_mm ?? 0}
-            zone={props.slipZone}
-            onZone={props.onSlipZone}
-            onDone={onBack}
-          />
-        </>
+        <SlipPanel
+          step={step?.number ?? 0}
+          underMm={view.under_comb_mm ?? 0}
+          ahead={props.ahead}
+          zone={props.slipZone}
+          onZone={props.onSlipZone}
+          onDone={onBack}
+        />
       );
     case 'knot':
       return (
-        <>
-          <KnotPanel
-            step={step?.number ?? 0}
-            zone={props.slipZone}
-            onZone={props.onSlipZone}
-            onSay={say}
-            onDone={onBack}
-          />
-        </>
+        <KnotPanel
+          step={step?.number ?? 0}
+          ahead={props.ahead}
+          zone={props.slipZone}
+          onZone={props.onSlipZone}
+          onSay={say}
+          onDone={onBack}
+        />
       );
     case 'end':
       return (

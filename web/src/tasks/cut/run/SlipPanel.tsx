@@ -15,6 +15,8 @@ export function SlipPanel(props: {
   step: number;
   /** What the blade beneath the combs leaves. */
   underMm: number;
+  /** Ways out at that zone, worked out before. */
+  ahead: Schemas['WaysAhead'] | null;
   zone: Zone | null;
   onZone: (zone: Zone) => void;
   onDone: () => void;
@@ -45,14 +47,18 @@ export function SlipPanel(props: {
     const slip = { zone, hand: where.hand, left_mm: leftMm, cause };
     // Written down first: it happened, whether a way out is found or not.
     work.say({ kind: 'run', event: { event: 'slipped', slip } });
+    // What leaves a little more is helped by the ways of the shorter.
+    const travelling = props.ahead?.slips.findLast((s) => s.left_mm <= leftMm);
     const desk = { ...work.desk, options: { ...options, step: null } };
     ask(api.POST('/api/rescue', { body: { desk, slip } })).then(setWays, (error: unknown) => {
       if (!(error instanceof Failure)) return;
-      setSorry(
-        error.kind === 'offline'
-          ? 'The slip is written down. Veliform does not answer: keep the line for now, the ways out come when it is back.'
-          : error.message,
-      );
+      if (error.kind === 'offline' && travelling) setWays(travelling.ways);
+      else
+        setSorry(
+          error.kind === 'offline'
+            ? 'The slip is written down. Veliform does not answer: keep the line for now, the ways out come when it is back.'
+            : error.message,
+        );
     });
   };
   return (

@@ -1,48 +1,74 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../../../shared/api/client';
+import { shearsName } from '../../../shared/kit/shears';
 import { Plain } from '../../../shared/ui/controls';
 import { useVisitWork } from '../../../shared/visit/context';
 
 type Word = Schemas['ToolWord'];
+interface Said {
+  word: Word;
+  label: string;
+}
 
-const WORDS: { word: Word; label: string }[] = [
+const OF_A_BLADE: Said[] = [
   { word: 'oiled', label: 'Oiled' },
   { word: 'runs_hot', label: 'Runs hot' },
   { word: 'dull', label: 'Dull: it pulls' },
   { word: 'tooth_missing', label: 'Tooth missing' },
 ];
+const OF_SHEARS: Said[] = [
+  { word: 'dull', label: 'Dull: it pulls' },
+  { word: 'dull_at_tip', label: 'The points fold the hair' },
+];
 
-/** What is noticed of a blade or comb: the kit knows it from then on. */
+/** What is noticed of a blade, a comb or shears: the kit knows it from then on. */
 export function ToolPanel(props: {
   inHand: string | null;
   onNote: (tool: string, word: Word) => void;
 }) {
-  const { kit } = useVisitWork();
+  const { kit, house, flush } = useVisitWork();
+  const queries = useQueryClient();
   const [tool, setTool] = useState(props.inHand);
-  const chosen = kit.find((t) => t.id === tool);
+  const hung = kit
+    .filter((t) => !t.retired)
+    .map((t) => ({ id: t.id, name: `${t.printed} ${t.kind}`, words: OF_A_BLADE }));
+  const shears = house.shears
+    .filter((pair) => pair.state === 'sharp' || pair.state === 'dull_at_tip')
+    .map((pair) => ({
+      id: pair.id,
+      name: `${shearsName(pair, house.units)} shears`,
+      words: OF_SHEARS.filter(({ word }) => word !== pair.state),
+    }));
+  const chosen = [...hung, ...shears].find((t) => t.id === tool);
+  const note = (word: Word) => {
+    if (!chosen) return;
+    props.onNote(chosen.id, word);
+    void flush().then(() =>
+      Promise.all(['kit', 'house'].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
+    );
+  };
   return (
     <>
       <h2 className="text-[28px] leading-tight font-bold">Which tool?</h2>
       <div className="flex flex-wrap gap-1.5 py-2" role="group" aria-label="Which tool">
-        {kit
-          .filter((t) => !t.retired)
-          .map((t) => (
-            <Plain key={t.id} pressed={t.id === tool} onClick={() => setTool(t.id)}>
-              {t.printed} {t.kind}
-            </Plain>
-          ))}
+        {[...hung, ...shears].map(({ id, name }) => (
+          <Plain key={id} pressed={id === tool} onClick={() => setTool(id)}>
+            {name}
+          </Plain>
+        ))}
       </div>
       {chosen && (
         <div className="grid grid-cols-2 gap-2 pb-2" role="group" aria-label="What of it">
-          {WORDS.map(({ word, label }) => (
-            <Plain key={word} onClick={() => props.onNote(chosen.id, word)}>
+          {chosen.words.map(({ word, label }) => (
+            <Plain key={word} onClick={() => note(word)}>
               {label}
             </Plain>
           ))}
         </div>
       )}
       <p className="pb-3 text-soft">
-        A missing tooth takes it out of every plan at once, this one too.
+        A missing tooth takes a tool out of every plan at once, this one too; so does dull.
       </p>
     </>
   );

@@ -1,6 +1,6 @@
-import type { Schemas } from '../../shared/api/client';
-import type { House } from '../../shared/api/salon';
-import { lengthText } from '../../shared/units/show';
+import type { Schemas } from '../api/client';
+import type { House } from '../api/salon';
+import { lengthText } from '../units/show';
 
 type Shears = Schemas['Shears'];
 
