@@ -358,7 +358,16 @@ fn no_word_lies_over_another() {
                     layers,
                     ..DrawOptions::default()
                 };
-                let words = words_of(&desk.draw(Some(&solved), &options));
+                let drawing = desk.draw(Some(&solved), &options);
+                let words = words_of(&drawing);
+                let led = drawing.shapes.iter().filter(|s| s.role == Role::Leader);
+                for leader in led.map(|s| numbers(&s.geometry)) {
+                    let over = words.iter().find(|(area, _)| is_struck(*area, &leader));
+                    assert!(
+                        over.is_none(),
+                        "{look:?} {sheet:?}: a leader through {over:?}"
+                    );
+                }
                 for (i, (a, text)) in words.iter().enumerate() {
                     for (b, other) in &words[i + 1..] {
                         let apart = a.x1 <= b.x0 || b.x1 <= a.x0 || a.y1 <= b.y0 || b.y1 <= a.y0;
@@ -368,6 +377,17 @@ fn no_word_lies_over_another() {
             }
         }
     }
+}
+
+/// Whether a straight line from the first two numbers to the last two passes through an area.
+fn is_struck(area: kurbo::Rect, line: &[f64]) -> bool {
+    let (from, to) = ((line[0], line[1]), (line[2], line[3]));
+    (0..=200).any(|n| {
+        let along = f64::from(n) / 200.0;
+        let x = from.0 + along * (to.0 - from.0);
+        let y = from.1 + along * (to.1 - from.1);
+        area.contains(kurbo::Point::new(x, y))
+    })
 }
 
 /// Where words stand, as wide as their letters are on average and as high as a capital.

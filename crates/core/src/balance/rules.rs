@@ -20,7 +20,8 @@ pub struct Rule {
     /// Whether the price stops rising beyond two tolerances, so that a point that cannot be reached
     /// does not drag the others along (balance-model.md 4, marked H).
     pub gives_up: bool,
-    /// What is wrong where the value is over its range; `{by}` stands for how much, with its unit.
+    /// What is wrong where the value is over its range; `{by}` stands for how much, as an eye says
+    /// it.
     high: &'static str,
     /// The same where it is under.
     low: &'static str,
@@ -30,7 +31,7 @@ pub struct Rule {
 }
 
 impl Rule {
-    /// What is wrong, as a stylist would say it: one sentence with how much.
+    /// What is wrong, as a stylist would say it: one sentence with how much, by eye.
     pub fn fault(&self, is_high: bool, by: &str) -> String {
         let sentence = if is_high { self.high } else { self.low };
         sentence.replace("{by}", by)
@@ -135,7 +136,7 @@ rules! {
     }
     FlankFill {
         label: "Fall into the flank", tolerance: 0.01, weight: 0.7, gives_up: true,
-        high: "{by} of hair is missing into the flank.",
+        high: "The fall into the flank is {by} too thin.",
     }
     // The neck.
     NeckDepth {
@@ -156,7 +157,7 @@ rules! {
     RearSetIn {
         label: "Set-in under the pin bone", tolerance: 0.01, weight: 1.0, gives_up: true,
         high: "The leg sits {by} too far under.",
-        low: "Set-in under the pin bone lacks {by}.",
+        low: "Under the pin bone the leg stands {by} too far out.",
     }
     RearDrop {
         label: "Rear drop", tolerance: 0.01, weight: 0.5, gives_up: false,
@@ -200,7 +201,7 @@ rules! {
     KneeFullness {
         label: "Fullness at the knee", tolerance: 0.01, weight: 0.5, gives_up: false,
         high: "The knee bulges by {by}.",
-        low: "The knee lacks {by} of fullness.",
+        low: "The knee is {by} too thin.",
     }
     // Widths from above.
     ShoulderIntoRibs {
@@ -246,7 +247,7 @@ rules! {
     }
     Daylight {
         label: "Daylight between the legs", tolerance: 0.01, weight: 1.0, gives_up: false,
-        high: "Daylight between the legs lacks {by}.",
+        high: "Daylight between the legs is {by} too narrow.",
     }
     Mirror {
         label: "Left against right", tolerance: 0.009, weight: 1.0, gives_up: false,
@@ -310,7 +311,7 @@ rules! {
     }
     FlankNeed {
         label: "Flank hair over waist hair", tolerance: 0.01, weight: 1.0, gives_up: false,
-        high: "The flank lacks {by} of hair over the waist's.",
+        high: "The flank is {by} too thin over the waist.",
         moved_by: [Flank, TuckUp, Underline],
     }
     Bump {

@@ -115,6 +115,19 @@ impl Annotator<'_> {
         );
     }
 
+    /// A word at the first of some page points that is free of words and lines, else of words alone.
+    pub(super) fn place_clear_first(
+        &mut self,
+        role: Role,
+        candidates: &[(Point, Anchor)],
+        text: &str,
+        share: f64,
+        tag: Option<Tag>,
+    ) -> Option<Point> {
+        self.place(role, candidates, text, share, tag, true)
+            .or_else(|| self.place(role, candidates, text, share, tag, false))
+    }
+
     /// A word at the first free of some page points; says whether it found one.
     pub(super) fn place(
         &mut self,

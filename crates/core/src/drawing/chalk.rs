@@ -1,6 +1,7 @@
-use kurbo::{Point, Vec2};
+use kurbo::{Point, Rect, Vec2};
 
 use super::annotate::Annotator;
+use super::free_paper::FreePaper;
 use super::shapes::{Anchor, Role, Tag};
 use super::table::to_page;
 use crate::report::PlanReport;
@@ -10,6 +11,7 @@ pub(super) const BLEND: f64 = 0.002;
 
 impl Annotator<'_> {
     pub(super) fn chalk_lines(&mut self, report: &PlanReport) {
+        let paper = FreePaper::about(self.painter);
         for line in &report.lines {
             let points: Vec<Point> = line
                 .path_mm
@@ -18,15 +20,17 @@ impl Annotator<'_> {
                 .collect();
             let tag = Some(Tag::Line(line.line));
             self.line(Role::ClipLine, &points, 0.006, tag);
-            if line.blend_dy_mm != 0.0 {
-                let to: Vec<Point> = points
-                    .iter()
-                    .map(|p| *p + Vec2::new(0.0, line.blend_dy_mm))
-                    .collect();
-                self.line(Role::ClipLine, &to, BLEND, tag);
-            }
             let page: Vec<Point> = points.iter().map(|p| to_page(*p)).collect();
             self.painter.labels.avoid(&page);
+            let up = Vec2::new(0.0, line.blend_dy_mm);
+            // A blend that would end past the dog has no end to show.
+            let is_on_dog = |p: &Point| !paper.is_free(Rect::from_points(*p + up, *p + up));
+            if line.blend_dy_mm != 0.0 && page.iter().all(is_on_dog) {
+                let to: Vec<Point> = points.iter().map(|p| *p + up).collect();
+                self.line(Role::ClipLine, &to, BLEND, tag);
+                let to: Vec<Point> = page.iter().map(|p| *p + up).collect();
+                self.painter.labels.avoid(&to);
+            }
         }
     }
 

@@ -16,6 +16,7 @@ const MOST_STEPS: f64 = 60.0;
 pub(super) struct Labels {
     taken: Vec<Rect>,
     lines: Vec<Line>,
+    ties: Vec<Line>,
 }
 
 /// A place where a word could stand.
@@ -26,6 +27,11 @@ impl Labels {
     pub(super) fn avoid(&mut self, points: &[Point]) {
         self.lines
             .extend(points.windows(2).map(|w| Line::new(w[0], w[1])));
+    }
+
+    /// Marks a leader: even a word that may lie over an edge keeps off it.
+    pub(super) fn tie(&mut self, from: Point, to: Point) {
+        self.ties.push(Line::new(from, to));
     }
 
     /// Marks a word that stands where it must.
@@ -40,8 +46,13 @@ impl Labels {
 
     /// Whether neither a word nor a line lies in an area.
     pub(super) fn is_free(&self, area: Rect) -> bool {
+        self.is_untouched(area) && !self.lines.iter().any(|l| crosses(*l, area))
+    }
+
+    /// Whether neither a word nor a leader lies in an area.
+    fn is_untouched(&self, area: Rect) -> bool {
         !self.taken.iter().any(|t| overlap(*t, area))
-            && !self.lines.iter().any(|l| crosses(*l, area))
+            && !self.ties.iter().any(|l| crosses(*l, area))
     }
 
     /// Whether a straight line from one point to another passes through no word.
@@ -97,7 +108,7 @@ impl Labels {
             let is_on_page = page.contains(area.origin())
                 && page.contains(Point::new(area.max_x(), area.max_y()));
             is_on_page
-                && !self.taken.iter().any(|t| overlap(*t, area))
+                && self.is_untouched(area)
                 && !(clear_of_lines && self.lines.iter().any(|l| crosses(*l, area)))
         });
         if let Some((at, anchor)) = free {

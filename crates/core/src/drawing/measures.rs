@@ -45,6 +45,7 @@ impl Annotator<'_> {
         ];
         let from = Point::new(-(x + 1.1 * t + width), y);
         self.line(Role::Leader, &[from, withers], 0.002, None);
+        self.painter.labels.tie(to_page(from), to_page(withers));
         self.push(
             Role::Pin,
             Geometry::Fill {
@@ -99,6 +100,15 @@ impl Annotator<'_> {
             let (a, b) = (upright(a), upright(b));
             a.unwrap_or(f64::MAX).total_cmp(&b.unwrap_or(f64::MAX))
         });
+        // No number lies over its neighbour's bar.
+        for (_, _, run) in &told {
+            let (from, to) = match *run {
+                Run::Upright { x, from, to } => (Point::new(x, from), Point::new(x, to)),
+                Run::Level { y, from, to } => (Point::new(from, y), Point::new(to, y)),
+                Run::Word { .. } => continue,
+            };
+            self.painter.labels.avoid(&[to_page(from), to_page(to)]);
+        }
         for (measure, value, run) in told {
             self.dimension(measure, &value, run);
         }
@@ -179,7 +189,11 @@ impl Annotator<'_> {
                 let over = [0.5, 1.7, 2.9, 4.1].map(|up| to_page(b) + Vec2::new(0.0, up * t));
                 let middle = over.map(|at| (at, Anchor::Middle));
                 let back = over.map(|at| (at + Vec2::new(0.5 * t, 0.0), Anchor::End));
-                self.number_of(role, &[middle, back].concat(), &text, tag);
+                let beside = [0.8, 0.6, 0.4, 0.2].map(|up| to_page(a.lerp(b, up)));
+                let before = beside.map(|at| (at + Vec2::new(-0.4 * t, 0.0), Anchor::End));
+                let behind = beside.map(|at| (at + Vec2::new(0.4 * t, 0.0), Anchor::Start));
+                let places = [&middle[..], &back, &before, &behind].concat();
+                self.number_of(role, &places, &text, tag);
             }
             Run::Level { y, from, to } => {
                 let (a, b) = (Point::new(from, y), Point::new(to, y));
@@ -218,10 +232,11 @@ impl Annotator<'_> {
         }
     }
 
-    /// A dimension's number at the first free of its places; at the first where none is: a measure is
-    /// never left unsaid.
+    /// A dimension's number at the first of its places that is free of words and edges, else of words; at
+    /// the first where none is: a measure is never left unsaid.
     fn number_of(&mut self, role: Role, places: &[(Point, Anchor)], text: &str, tag: Option<Tag>) {
-        if self.place(role, places, text, 0.95, tag, false).is_none()
+        let placed = self.place_clear_first(role, places, text, 0.95, tag);
+        if placed.is_none()
             && let Some((at, anchor)) = places.first()
         {
             self.text(role, *at, *anchor, text, 0.95, tag);

@@ -132,7 +132,7 @@ impl Note {
         let far = edge.distance(at).max(gap);
         let from = edge.lerp(at, gap / far);
         painter.labels.keep(area);
-        painter.labels.avoid(&[from, at]);
+        painter.labels.tie(from, at);
         Some(Self {
             number,
             lines,

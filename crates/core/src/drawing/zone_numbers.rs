@@ -101,8 +101,10 @@ impl Annotator<'_> {
             return;
         };
         if let Some(tool) = tool {
-            let below = [(placed - Vec2::new(0.0, 1.15 * t), Anchor::Middle)];
-            self.place(Role::ZoneTool, &below, tool, 0.85, tag, false);
+            // Under the number, or over it where its leader runs down.
+            let beside = [-1.15, big + 0.1].map(|up| placed + Vec2::new(0.0, up * t));
+            let places = beside.map(|at| (at, Anchor::Middle));
+            self.place_clear_first(Role::ZoneTool, &places, tool, 0.85, tag);
         }
     }
 
@@ -127,26 +129,23 @@ impl Annotator<'_> {
                 let way = Vec2::new(turn.cos(), turn.sin()) * reach * t;
                 (at + way, Anchor::Middle)
             })
+            // No leader runs through a word.
+            .filter(|(placed, _)| labels.is_clear(leader_from(*placed, at, number, size_mm), at))
             .collect();
-        let on_place = labels.place_number(near, number, size_mm, page, true);
-        let (placed, anchor, is_led) = if let Some((p, a)) = on_place {
-            (p, a, false)
-        } else if let Some((p, a)) = labels.place_number(&far, number, size_mm, page, true) {
-            (p, a, true)
-        } else {
-            let (p, a) = labels.place_number(near, number, size_mm, page, false)?;
-            (p, a, false)
-        };
+        // Beside edges before over them, at its place before led to it.
+        let tries = [
+            (near, false, true),
+            (&far, true, true),
+            (near, false, false),
+            (&far, true, false),
+        ];
+        let (placed, anchor, is_led) = tries.into_iter().find_map(|(places, is_led, clear)| {
+            let (placed, anchor) = labels.place_number(places, number, size_mm, page, clear)?;
+            Some((placed, anchor, is_led))
+        })?;
         if is_led {
-            let from = placed + Vec2::new(0.0, 0.34 * size_mm);
-            let way = at - from;
-            // The leader begins beside the figures, not in them.
-            let half = Vec2::new(
-                0.5 * LETTER * size_mm * (number.chars().count() as f64 + 1.0),
-                0.6 * size_mm,
-            );
-            let out = (half.x / way.x.abs().max(1e-6)).min(half.y / way.y.abs().max(1e-6));
-            let start = from + way * out.min(1.0);
+            let start = leader_from(placed, at, number, size_mm);
+            labels.tie(start, at);
             let width_mm = LEADER * self.h();
             self.push(
                 Role::Leader,
@@ -175,11 +174,11 @@ impl Annotator<'_> {
 
     pub(super) fn lengths(&mut self, report: &PlanReport) {
         let shown: [Unit; 21] = [
+            Unit::BackFront,
             Unit::Ribs,
             Unit::Topknot,
             Unit::Ears,
             Unit::Tail,
-            Unit::BackFront,
             Unit::Rump,
             Unit::Chest,
             Unit::Throat,
@@ -231,6 +230,18 @@ impl Annotator<'_> {
             self.number(zone, &text, None, if is_said { 1.2 } else { 0.9 });
         }
     }
+}
+
+/// Where the leader of a number to its place begins: beside the figures, not in them.
+fn leader_from(placed: Point, at: Point, number: &str, size_mm: f64) -> Point {
+    let from = placed + Vec2::new(0.0, 0.34 * size_mm);
+    let way = at - from;
+    let half = Vec2::new(
+        0.5 * LETTER * size_mm * (number.chars().count() as f64 + 1.0),
+        0.6 * size_mm,
+    );
+    let out = (half.x / way.x.abs().max(1e-6)).min(half.y / way.y.abs().max(1e-6));
+    from + way * out.min(1.0)
 }
 
 fn short_tool(row: &UnitRow) -> &'static str {

@@ -1,12 +1,20 @@
 use crate::balance::{BalancePoint, Divisor};
 use crate::say::Words;
 
-/// What is wrong, as a stylist would say it: one sentence with the millimetres.
+/// Up to so many tolerances past its range a point is off by *a little* (modelling choice: beyond two it counts
+/// in a straight line, as what cannot be overlooked).
+const A_LITTLE: f64 = 2.0;
+
+/// What is wrong, as a stylist would say it: one sentence with how much, as an eye says it.
 ///
 /// # Units and shapes
 /// `lengths` in mm per spot, as everywhere in the balance.
 pub(super) fn fault_sentence(point: &BalancePoint, lengths: &[f64], words: &Words<'_>) -> String {
-    let by = words.length(point.off_mm(lengths));
+    let by = if point.off(lengths) <= A_LITTLE {
+        "a little".to_owned()
+    } else {
+        words.by_eye(point.off_mm(lengths))
+    };
     let value = point.value_at(lengths);
     let is_high = point.range.1.is_some_and(|high| value > high)
         || (point.range.0.is_none_or(|low| value >= low));

@@ -86,6 +86,17 @@ impl Words<'_> {
         }
     }
 
+    /// How far off something is, as an eye tells it: in finger-breadths where it can, else whole.
+    pub fn by_eye(&self, mm: f64) -> String {
+        let fingers = fingers_text(Length::worked_out_mm(mm.abs()), self.house.finger_mm);
+        match fingers.as_deref() {
+            Some("½ finger") => "half a finger".into(),
+            Some("1 finger") => "a finger".into(),
+            Some(fingers) => fingers.into(),
+            None => self.whole(mm.abs()),
+        }
+    }
+
     /// A tool as it is called at the table.
     pub fn tool(&self, id: Uuid) -> String {
         let Some(tool) = self.kit.iter().find(|t| t.id == id) else {

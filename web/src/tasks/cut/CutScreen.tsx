@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { nowMs } from '../../shared/clock/now';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { reportFailure } from '../../shared/api/trouble';
+import { EmptyKit } from '../../shared/kit/EmptyKit';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigButton } from '../../shared/ui/BigControl';
 import { Choice, Plain, Said, type Option } from '../../shared/ui/controls';
@@ -47,6 +48,7 @@ export function CutScreen() {
         margin={
           <>
             <CutTabs />
+            <EmptyKit />
             <h2 className="text-2xl font-bold">{plan.look_name}</h2>
             <p className="pb-2 text-soft">
               {plan.sheet.steps.length} steps, {minutesText(plan.sheet.minutes)}.{' '}

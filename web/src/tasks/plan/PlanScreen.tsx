@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { api, ask, type Schemas } from '../../shared/api/client';
 import { ShowToggles } from '../../shared/sheet/ShowToggles';
 import { ViewChoice } from '../../shared/sheet/ViewChoice';
+import { EmptyKit } from '../../shared/kit/EmptyKit';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { MarginHead, Said } from '../../shared/ui/controls';
@@ -53,6 +54,7 @@ export function PlanScreen() {
         plan && (
           <>
             <PlanTabs />
+            <EmptyKit />
             <Verdict plan={plan} />
             <ReasonList reasons={plan.reasons} />
             <KnotWays zones={plan.knots ?? []} />

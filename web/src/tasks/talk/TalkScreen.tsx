@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Schemas } from '../../shared/api/client';
+import { EmptyKit } from '../../shared/kit/EmptyKit';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Plain } from '../../shared/ui/controls';
@@ -86,6 +87,7 @@ export function TalkScreen() {
       margin={
         <>
           <TalkTabs />
+          <EmptyKit />
           {offer && <LookLaid offer={offer} isAsking={isAsking} onTurn={() => put('owner', '')} />}
           <InTheirWords {...said} />
           {offers && <Parts parts={offers.parts} />}
