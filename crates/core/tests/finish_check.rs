@@ -15,8 +15,9 @@ use veliform_core::dog::{Dog, House};
 use veliform_core::finish::{FinishReport, ZoneResult};
 use veliform_core::frame::{Measure, Method, TakenMeasure};
 use veliform_core::kit::{Tool, ToolKind};
-use veliform_core::look::LookId;
+use veliform_core::look::{LineStop, LookId};
 use veliform_core::report::Verdict;
+use veliform_core::solve::Unit;
 use veliform_core::units::Length;
 use veliform_core::visit::{EarlierVisit, LookChoice, Visit, fold, past};
 
@@ -100,6 +101,54 @@ fn a_dog_cut_as_planned_has_nothing_to_touch_up() {
     // The balance that came out is the plan's own.
     for (is, was) in report.balance.iter().zip(&solved.report.balance) {
         assert_eq!((is.judged, is.verdict), (was.judged, was.verdict));
+    }
+}
+
+/// A back cut in two passes (handbook 10 C 4) is asked by both their lengths; either of them, read where it
+/// lies, is as planned, and what is longer than the nearer one is asked off.
+#[test]
+fn a_back_in_two_passes_is_read_by_the_pass_that_was_read() {
+    let (dog, house) = (dog(), House::default());
+    let kit = support::table::kit();
+    let mut visit = visit();
+    // A long dog, dipped and high behind (balance-model-2.md 9, example 3).
+    for (measure, value) in [
+        (Measure::BodyLength, 492.0),
+        (Measure::BackDrop, 9.0),
+        (Measure::HipCrestHeight, 448.0),
+    ] {
+        let taken = TakenMeasure::by(Method::HeightStick, mm(value));
+        visit.frame.measures.insert(measure, taken);
+    }
+    visit.lines.put(LineStop::AtHip);
+    let checked = |visit: &Visit| {
+        let desk = Desk::new(&dog, visit, &house, &kit);
+        desk.finish().expect("solves")
+    };
+    let solved = Desk::new(&dog, &visit, &house, &kit).plan(Reasons::Skip);
+    let cuts = solved.expect("solves").plan.cuts.clone();
+    let pass = |unit: Unit| {
+        let cut = cuts.iter().find(|c| c.unit == unit).expect("a pass");
+        cut.leaves_mm[0]
+    };
+    let (front, rear) = (pass(Unit::BackFront), pass(Unit::BackRear));
+    assert!((front - rear).abs() > 2.0, "{front} and {rear}");
+    let row = |report: &FinishReport| {
+        let row = report.rows.iter().find(|r| r.zone == Zone::Back);
+        row.expect("cut").clone()
+    };
+    assert_eq!(
+        row(&checked(&visit)).planned,
+        format!("{front:.0}, then {rear:.0}")
+    );
+    for (read, over) in [(front, 0.0), (rear, 0.0), (front.max(rear) + 4.0, 4.0)] {
+        let mut read_so = visit.clone();
+        read_so.results.insert(Zone::Back, left(read));
+        let report = checked(&read_so);
+        let off = row(&report).off_mm.expect("read");
+        assert!((off - over).abs() < 0.06, "{read}: {off}");
+        let is_asked = report.touch_ups.iter().any(|t| t.zone == Zone::Back);
+        assert_eq!(is_asked, over > 0.0, "{read}");
     }
 }
 

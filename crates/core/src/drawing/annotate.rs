@@ -7,12 +7,13 @@ use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use super::table::to_page;
 use crate::say::Words;
-use crate::shape::{SideShape, Station as S};
+use crate::shape::{BothSides, SideShape, Station as S};
 
 /// Writes marks on the drawing: measures, landmarks, lengths, chalk, pins.
 pub(super) struct Annotator<'a> {
     pub(super) painter: &'a mut Painter,
     pub(super) scene: &'a Scene<'a>,
+    pub(super) dog: &'a BothSides<'a>,
     pub(super) shape: &'a SideShape,
     pub(super) layers: Layers,
     pub(super) stick_x: f64,

@@ -1,4 +1,4 @@
-use kurbo::Point;
+use kurbo::{Point, Vec2};
 
 use super::on_end::areas;
 use super::scene::Scene;
@@ -6,6 +6,7 @@ use super::zone_areas::ZoneAreas;
 use crate::coat::Zone;
 use crate::page::View;
 use crate::shape::BothSides;
+use crate::shape::curve::signed_area;
 
 /// Where the zones of a dog lie in one view, on its own plane, mm: laid out once, asked often.
 pub(super) enum AreasInView<'a> {
@@ -33,4 +34,16 @@ impl<'a> AreasInView<'a> {
             }
         }
     }
+}
+
+/// The largest of a zone's areas; none where none shows.
+pub(super) fn largest(areas: &[Vec<Point>]) -> Option<&Vec<Point>> {
+    let size = |area: &[Point]| signed_area(area).abs();
+    areas.iter().max_by(|a, b| size(a).total_cmp(&size(b)))
+}
+
+/// The middle of an area's corners.
+pub(super) fn middle_of(area: &[Point]) -> Point {
+    let sum = area.iter().fold(Vec2::ZERO, |sum, p| sum + p.to_vec2());
+    (sum / area.len().max(1) as f64).to_point()
 }

@@ -273,6 +273,7 @@ impl<'a> Stage<'a> {
             View::Side => Annotator {
                 painter: &mut painter,
                 scene,
+                dog: &self.dog,
                 shape: &self.dog.shape,
                 layers,
                 stick_x,

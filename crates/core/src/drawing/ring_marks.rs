@@ -1,13 +1,12 @@
-use kurbo::{Point, Vec2};
+use kurbo::Point;
 
-use super::areas_in_view::AreasInView;
+use super::areas_in_view::{AreasInView, largest, middle_of};
 use super::canvas::Painter;
 use super::scene::Scene;
 use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use crate::coat::Zone;
 use crate::page::View;
-use crate::shape::curve::signed_area;
 use crate::shape::{BothSides, Hand};
 
 /// A place to look at on the finished dog, as the drawing rings it.
@@ -57,17 +56,9 @@ impl RingMarks<'_> {
             (Some(Hand::Left), [left, _]) => vec![left],
             (Some(Hand::Right), [_, right]) => vec![right],
             (None, [left, right]) if self.painter.view != View::Side => vec![left, right],
-            _ => areas
-                .iter()
-                .max_by(|a, b| signed_area(a).abs().total_cmp(&signed_area(b).abs()))
-                .into_iter()
-                .collect(),
+            _ => largest(&areas).into_iter().collect(),
         };
-        let middle = |area: &Vec<Point>| {
-            let sum = area.iter().fold(Vec2::ZERO, |sum, p| sum + p.to_vec2());
-            (sum / area.len().max(1) as f64).to_point()
-        };
-        let middles: Vec<Point> = shown.into_iter().map(middle).collect();
+        let middles: Vec<Point> = shown.into_iter().map(|area| middle_of(area)).collect();
         self.painter.on_page(&middles)
     }
 

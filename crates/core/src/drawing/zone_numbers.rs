@@ -1,10 +1,12 @@
-use kurbo::{Point, Vec2};
+use kurbo::{BezPath, Point, Shape as _, Vec2};
 
 use super::annotate::Annotator;
+use super::areas_in_view::{largest, middle_of};
 use super::labels::LETTER;
 use super::shapes::{Anchor, Geometry, Role, Tag};
 use super::simplify::tenth;
 use super::table::to_page;
+use super::zone_areas::ZoneAreas;
 use crate::coat::Zone;
 use crate::report::{PlanReport, StrokeName, UnitRow};
 use crate::shape::Station as S;
@@ -72,10 +74,18 @@ impl Annotator<'_> {
         })
     }
 
-    pub(super) fn number(&mut self, zone: Zone, number: &str, tool: Option<&str>, big: f64) {
+    fn number(
+        &mut self,
+        areas: &ZoneAreas<'_>,
+        zone: Zone,
+        number: &str,
+        tool: Option<&str>,
+        big: f64,
+    ) {
         let Some(at) = self.zone_anchor(zone) else {
             return;
         };
+        let at = inside(&areas.of(&[zone]), at);
         let t = self.painter.text_mm;
         let at = to_page(at);
         let tag = Some(Tag::Zone(zone));
@@ -104,7 +114,12 @@ impl Annotator<'_> {
             // Under the number, or over it where its leader runs down.
             let beside = [-1.15, big + 0.1].map(|up| placed + Vec2::new(0.0, up * t));
             let places = beside.map(|at| (at, Anchor::Middle));
-            self.place_clear_first(Role::ZoneTool, &places, tool, 0.85, tag);
+            if zone == Zone::Ribs {
+                self.place_clear_first(Role::ZoneTool, &places, tool, 0.85, tag);
+            } else {
+                // A head has little room: there the list says it.
+                self.place(Role::ZoneTool, &places, tool, 0.85, tag, true);
+            }
         }
     }
 
@@ -173,6 +188,7 @@ impl Annotator<'_> {
     }
 
     pub(super) fn lengths(&mut self, report: &PlanReport) {
+        let areas = ZoneAreas::new(self.scene, self.dog);
         let shown: [Unit; 21] = [
             Unit::BackFront,
             Unit::Ribs,
@@ -212,11 +228,12 @@ impl Annotator<'_> {
                 Unit::BackFront | Unit::Topknot | Unit::Ears => 1.3,
                 _ => 1.1,
             };
-            self.number(row.zone, &row.text, tool, big);
+            self.number(&areas, row.zone, &row.text, tool, big);
         }
     }
 
     pub(super) fn lengths_now(&mut self) {
+        let areas = ZoneAreas::new(self.scene, self.dog);
         for zone in Zone::ALL {
             if matches!(zone, Zone::Shoulder | Zone::Hip | Zone::Foot) {
                 continue;
@@ -227,9 +244,35 @@ impl Annotator<'_> {
             if zone == Zone::Brow && !is_said {
                 continue;
             }
-            self.number(zone, &text, None, if is_said { 1.2 } else { 0.9 });
+            self.number(&areas, zone, &text, None, if is_said { 1.2 } else { 0.9 });
         }
     }
+}
+
+/// A place in a zone: as it is where it lies in one of the zone's areas, else the middle of the largest; a
+/// number never points at its neighbour.
+fn inside(areas: &[Vec<Point>], at: Point) -> Point {
+    let has = |area: &[Point], at: Point| outlined(area).contains(at);
+    if areas.is_empty() || areas.iter().any(|area| has(area, at)) {
+        return at;
+    }
+    largest(areas)
+        .map(|area| middle_of(area))
+        .filter(|middle| areas.iter().any(|area| has(area, *middle)))
+        .unwrap_or(at)
+}
+
+fn outlined(area: &[Point]) -> BezPath {
+    let mut path = BezPath::new();
+    for (n, p) in area.iter().enumerate() {
+        if n == 0 {
+            path.move_to(*p);
+        } else {
+            path.line_to(*p);
+        }
+    }
+    path.close_path();
+    path
 }
 
 /// Where the leader of a number to its place begins: beside the figures, not in them.

@@ -1,6 +1,6 @@
 use std::collections::BTreeMap;
 
-use super::check::{ZoneResult, units_of};
+use super::check::{ZoneResult, planned_beside, units_of};
 use crate::balance::Place;
 use crate::coat::Zone;
 use crate::plan::Plan;
@@ -12,12 +12,14 @@ use crate::units::Length;
 pub(super) fn came_out(results: &BTreeMap<Zone, ZoneResult>, plan: &Plan) -> Vec<f64> {
     let mut lengths = plan.lengths_mm.clone();
     for (zone, result) in results {
-        let spots: Vec<usize> = units_of(plan, *zone)
+        let units = units_of(plan, *zone);
+        let spots: Vec<usize> = units
             .iter()
             .flat_map(|c| c.unit.spots(&plan.subject))
             .collect();
-        let planned =
-            spots.iter().map(|i| plan.lengths_mm[*i]).sum::<f64>() / spots.len().max(1) as f64;
+        let Some(planned) = planned_beside(&units, result.mean_mm()) else {
+            continue;
+        };
         for i in spots {
             let hand = match plan.subject.spots[i].place {
                 Place::Leg(place) if !plan.subject.is_mirrored => Some(place.hand),
@@ -37,7 +39,10 @@ pub(crate) fn plan_as_left(results: &BTreeMap<Zone, ZoneResult>, plan: &Plan) ->
     let mut left = plan.clone();
     left.lengths_mm = came_out(results, plan);
     for (zone, result) in results {
-        let (Some(mean), Some(planned)) = (result.mean_mm(), plan.zone_mm(*zone)) else {
+        let units = units_of(plan, *zone);
+        let (Some(mean), Some(planned)) =
+            (result.mean_mm(), planned_beside(&units, result.mean_mm()))
+        else {
             continue;
         };
         for cut in left.cuts.iter_mut().filter(|c| c.unit.zone() == *zone) {

@@ -120,8 +120,15 @@ pub struct ResultRow {
     pub zone: Zone,
     /// Its name.
     pub label: String,
-    /// Length planned.
+    /// Length planned: of a zone that is cut in passes of several lengths the one that was measured, the
+    /// foremost until then.
     pub planned_mm: Length,
+    /// The same as the sheet tells it, every pass.
+    pub planned: String,
+    /// What its passes are left at, front to rear, mm: one where all are alike.
+    #[serde(skip)]
+    #[schema(ignore)]
+    pub passes_mm: Vec<f64>,
     /// How it was to be cut.
     pub tool: String,
     /// Whether it stands twice, so that both sides are measured.
@@ -320,6 +327,47 @@ pub(super) fn units_of(plan: &Plan, zone: Zone) -> Vec<&UnitCut> {
     plan.cuts.iter().filter(|c| c.unit.zone() == zone).collect()
 }
 
+/// The length that a reading on these units is compared with, mm: a zone in passes of several lengths was
+/// read on the nearest of them; the foremost where nothing was read yet, none where nothing is planned.
+pub(super) fn planned_beside(units: &[&UnitCut], read_mm: Option<f64>) -> Option<f64> {
+    let means = units.iter().filter_map(|cut| mean_of(cut));
+    match read_mm {
+        Some(read) => means.min_by(|a, b| (a - read).abs().total_cmp(&(b - read).abs())),
+        None => means.into_iter().next(),
+    }
+}
+
+/// What a unit is left at on the mean, mm.
+pub(super) fn mean_of(cut: &UnitCut) -> Option<f64> {
+    let lengths = &cut.leaves_mm;
+    (!lengths.is_empty()).then(|| lengths.iter().sum::<f64>() / lengths.len() as f64)
+}
+
+/// What these units are left at, front to rear, mm; alike ones once.
+fn passes(units: &[&UnitCut]) -> Vec<f64> {
+    let mut passes: Vec<f64> = Vec::new();
+    for mm in units.iter().filter_map(|cut| mean_of(cut)) {
+        if passes.iter().all(|there| (there - mm).abs() >= 1.0) {
+            passes.push(mm);
+        }
+    }
+    passes
+}
+
+/// What is planned on these units as the sheet tells it, front to rear.
+fn as_told(units: &[&UnitCut], words: &Words<'_>) -> String {
+    let mut told: Vec<String> = Vec::new();
+    for cut in units {
+        let low = cut.leaves_mm.iter().copied().fold(f64::INFINITY, f64::min);
+        let high = cut.leaves_mm.iter().copied().fold(0.0, f64::max);
+        let span = words.told_span(low, high, cut.stroke == Stroke::Scissor);
+        if low <= high && !told.contains(&span) {
+            told.push(span);
+        }
+    }
+    told.join(", then ")
+}
+
 fn result_rows(
     results: &BTreeMap<Zone, ZoneResult>,
     plan: &Plan,
@@ -327,14 +375,15 @@ fn result_rows(
     words: &Words<'_>,
 ) -> Vec<ResultRow> {
     let row = |zone: Zone, units: &[&UnitCut]| -> ResultRow {
-        let lengths: Vec<f64> = units.iter().flat_map(|c| c.leaves_mm.clone()).collect();
-        let planned = lengths.iter().sum::<f64>() / lengths.len().max(1) as f64;
         let result = results.get(&zone).copied().unwrap_or_default();
+        let planned = planned_beside(units, result.mean_mm()).unwrap_or_default();
         let apart = result.left_mm.zip(result.right_mm);
         ResultRow {
             zone,
             label: zone.label().into(),
             planned_mm: Length::worked_out_mm(planned),
+            planned: as_told(units, words),
+            passes_mm: passes(units),
             tool: units
                 .iter()
                 .find_map(|c| c.tool)

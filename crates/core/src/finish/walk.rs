@@ -227,6 +227,8 @@ pub struct WalkPlace {
     pub asks: String,
     /// The length planned there; none where none is measured.
     pub planned_mm: Option<Length>,
+    /// The same as the sheet tells it; empty where none is measured.
+    pub planned: String,
     /// Lengths to choose from by a touch, the planned one in the middle.
     pub choices_mm: Vec<Length>,
     /// What was measured there.
@@ -265,9 +267,22 @@ const CHOICES: i32 = 2;
 const SHORT_MM: f64 = 8.0;
 /// Between choices of short hair, mm.
 const SHORT_STEP_MM: f64 = 1.5;
+/// Two choices nearer than this are one, mm (modelling choice: what a hand tells apart).
+const LEAST_STEP_MM: f64 = 1.0;
 
-/// Lengths to choose from about a planned one: a comb's size apart, nothing below nothing.
-fn choices_mm(planned_mm: f64) -> Vec<Length> {
+/// Lengths to choose from about those planned in turn, the shortest first: a comb's size apart, nothing below
+/// nothing, fewer about each where there are several.
+fn choices_mm(passes_mm: &[f64]) -> Vec<Length> {
+    let each = if passes_mm.len() > 1 { 1 } else { CHOICES };
+    let mut all: Vec<f64> = passes_mm.iter().flat_map(|mm| about(*mm, each)).collect();
+    all.sort_by(f64::total_cmp);
+    all.dedup_by(|longer, shorter| *longer - *shorter < LEAST_STEP_MM);
+    let lengths = all.into_iter().filter_map(|mm| Length::from_mm(mm).ok());
+    lengths.collect()
+}
+
+/// Lengths about a planned one, so many on either side, mm.
+fn about(planned_mm: f64, each: i32) -> Vec<f64> {
     let planned = if planned_mm < SHORT_MM {
         (2.0 * planned_mm).round() / 2.0
     } else {
@@ -278,10 +293,9 @@ fn choices_mm(planned_mm: f64) -> Vec<Length> {
     } else {
         ONE_SIZE_MM
     };
-    (-CHOICES..=CHOICES)
+    (-each..=each)
         .map(|n| planned + f64::from(n) * step)
         .filter(|mm| *mm > 0.0)
-        .filter_map(|mm| Length::from_mm(mm).ok())
         .collect()
 }
 
@@ -378,7 +392,8 @@ fn places(
                     .map_or_else(String::new, |zone| format!("{}{side}", zone.label())),
                 asks: asked.asks.into(),
                 planned_mm: planned,
-                choices_mm: planned.map_or_else(Vec::new, |mm| choices_mm(mm.as_mm())),
+                planned: row.map_or_else(String::new, |r| r.planned.clone()),
+                choices_mm: row.map_or_else(Vec::new, |r| choices_mm(&r.passes_mm)),
                 left_mm: asked
                     .zone
                     .and_then(|zone| results.get(&zone))
@@ -409,10 +424,13 @@ mod tests {
     /// Combs differ by 3 mm (handbook 3); clipped hair by a blade's step.
     #[test]
     fn lengths_offered_lie_about_the_planned_one() {
-        let mm =
-            |planned| -> Vec<f64> { choices_mm(planned).into_iter().map(Length::as_mm).collect() };
-        assert_eq!(mm(30.2), [24.0, 27.0, 30.0, 33.0, 36.0]);
-        assert_eq!(mm(3.2), [1.5, 3.0, 4.5, 6.0]);
-        assert_eq!(mm(0.4), [0.5, 2.0, 3.5]);
+        let mm = |planned: &[f64]| -> Vec<f64> {
+            choices_mm(planned).into_iter().map(Length::as_mm).collect()
+        };
+        assert_eq!(mm(&[30.2]), [24.0, 27.0, 30.0, 33.0, 36.0]);
+        assert_eq!(mm(&[3.2]), [1.5, 3.0, 4.5, 6.0]);
+        assert_eq!(mm(&[0.4]), [0.5, 2.0, 3.5]);
+        // A back in two passes: the planned of both, and a step about each.
+        assert_eq!(mm(&[9.5, 6.0]), [4.5, 6.0, 7.5, 10.0, 13.0]);
     }
 }

@@ -366,21 +366,22 @@ fn places(zones: &[Zone]) -> String {
 
 const FRAME: &str = "That is the frame; hair does not change it.";
 
+/// What the frame asks too much of hair, in the words of an eye; how much stands with the point's row.
 fn frame_sentence(plan: &Plan, point: &BalancePoint) -> String {
     let reach = &plan.solution.reach;
-    let (best, asked) = match point.judged {
-        Judged::BodyRatio => (reach.body_ratio.best, reach.body_ratio.asked.1),
-        Judged::GapRatio => match &reach.gap_ratio {
-            Some(gap) => (gap.best, gap.asked.1),
-            None => return FRAME.into(),
-        },
-        Judged::LegShare => match &reach.leg_share {
-            Some(legs) => (legs.best, legs.asked.0),
-            None => return FRAME.into(),
-        },
-        _ => return FRAME.into(),
-    };
-    format!("This frame gives {best:.2} at best; the look asks {asked:.2}.")
+    match point.judged {
+        Judged::BodyRatio => {
+            let long = 100.0 * (reach.body_ratio.best - 1.0);
+            format!("Built long: at best it reads {long:.0} % long.")
+        }
+        Judged::GapRatio if reach.gap_ratio.is_some() => {
+            "Built open underneath: hair closes it no further.".into()
+        }
+        Judged::LegShare if reach.leg_share.is_some() => {
+            "Built low on the leg: hair shows no more of it.".into()
+        }
+        _ => FRAME.into(),
+    }
 }
 
 impl Solution {

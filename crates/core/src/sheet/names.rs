@@ -1,39 +1,47 @@
 use crate::solve::Unit;
 
-/// Units that stand together under one name.
-const TOGETHER: [(&[Unit], &str); 10] = [
-    (
-        &[Unit::BackFront, Unit::BackRear, Unit::Croup],
-        "back and croup",
-    ),
-    (&[Unit::BackFront, Unit::BackRear], "back"),
-    (&[Unit::Shoulder, Unit::Ribs, Unit::Hip], "sides"),
-    (&[Unit::Throat, Unit::Crest], "neck"),
-    (
-        &[
-            Unit::HindBack,
-            Unit::HindOut,
-            Unit::HindIn,
-            Unit::HindFront,
-            Unit::ForeBack,
-            Unit::ForeOut,
-            Unit::ForeIn,
-            Unit::ForeFront,
-        ],
-        "all legs",
-    ),
-    (
-        &[Unit::HindBack, Unit::HindOut, Unit::HindIn, Unit::HindFront],
-        "hind legs",
-    ),
-    (
-        &[Unit::ForeBack, Unit::ForeOut, Unit::ForeIn, Unit::ForeFront],
-        "front legs",
-    ),
-    (&[Unit::HindOut, Unit::ForeOut], "outside of all legs"),
-    (&[Unit::HindIn, Unit::ForeIn], "inside of all legs"),
-    (&[Unit::HindFront, Unit::ForeFront], "front of all legs"),
-];
+/// Units that stand together under one name, the larger groups first.
+const TOGETHER: [(&[Unit], &str); 15] = {
+    use Unit::{
+        BackFront, BackRear, Chest, Crest, Croup, ForeBack, ForeFront, ForeIn, ForeOut, HindBack,
+        HindFront, HindIn, HindOut, Hip, Hock, Ribs, Rump, Shoulder, Throat, TuckUp, Underline,
+    };
+    [
+        (
+            &[
+                BackFront, BackRear, Croup, Shoulder, Ribs, Hip, Rump, Chest, Underline, TuckUp,
+            ],
+            "whole body",
+        ),
+        (
+            &[BackFront, BackRear, Croup, Shoulder, Ribs, Hip, Rump],
+            "body and rump",
+        ),
+        (&[BackFront, BackRear, Croup, Shoulder, Ribs, Hip], "body"),
+        (&[BackFront, BackRear, Croup], "back and croup"),
+        (&[BackFront, BackRear], "back"),
+        (&[Shoulder, Ribs, Hip], "sides"),
+        (&[Throat, Crest], "neck"),
+        (
+            &[
+                HindBack, HindOut, HindIn, HindFront, Hock, ForeBack, ForeOut, ForeIn, ForeFront,
+            ],
+            "all legs",
+        ),
+        (
+            &[
+                HindBack, HindOut, HindIn, HindFront, ForeBack, ForeOut, ForeIn, ForeFront,
+            ],
+            "all legs",
+        ),
+        (&[HindBack, HindOut, HindIn, HindFront, Hock], "hind legs"),
+        (&[HindBack, HindOut, HindIn, HindFront], "hind legs"),
+        (&[ForeBack, ForeOut, ForeIn, ForeFront], "front legs"),
+        (&[HindOut, ForeOut], "outside of all legs"),
+        (&[HindIn, ForeIn], "inside of all legs"),
+        (&[HindFront, ForeFront], "front of all legs"),
+    ]
+};
 
 /// Names of units in a sentence, those that stand together under one.
 pub(super) fn named(units: &[Unit]) -> Vec<String> {

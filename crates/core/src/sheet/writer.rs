@@ -344,14 +344,11 @@ impl Writer<'_> {
     /// Names of units in a sentence; a back that is cut in one pass is just the back.
     pub(super) fn named(&self, units: &[Unit]) -> String {
         let is_one_pass = !self.plan.cuts.iter().any(|c| c.unit == Unit::BackRear);
-        let names = named(units).into_iter().map(|name| {
-            if is_one_pass && name == Unit::BackFront.label() {
-                "back".into()
-            } else {
-                name
-            }
-        });
-        names.collect::<Vec<_>>().join(", ")
+        let mut units = units.to_vec();
+        if is_one_pass && units.contains(&Unit::BackFront) {
+            units.push(Unit::BackRear);
+        }
+        named(&units).join(", ")
     }
 
     pub(super) fn leaves(&self, cuts: &[&UnitCut]) -> String {

@@ -4434,7 +4434,12 @@ export interface components {
              * @description Longer than planned by, mm; negative when shorter; none where not measured.
              */
             off_mm?: number | null;
-            /** @description Length planned. */
+            /** @description The same as the sheet tells it, every pass. */
+            planned: string;
+            /**
+             * @description Length planned: of a zone that is cut in passes of several lengths the one that was measured, the
+             *     foremost until then.
+             */
             planned_mm: components["schemas"]["Length"];
             /** @description What it was really left at. */
             result: components["schemas"]["ZoneResult"];
@@ -5853,6 +5858,8 @@ export interface components {
              * @description Its ring's number, the same for a place on every dog.
              */
             number: number;
+            /** @description The same as the sheet tells it; empty where none is measured. */
+            planned: string;
             planned_mm?: components["schemas"]["Length"] | null;
             zone?: components["schemas"]["Zone"] | null;
         };

@@ -102,7 +102,9 @@ function Measured(props: { place: Place; isOpen: boolean; onOpen: () => void }) 
       className={`min-h-16 border-2 px-3 leading-tight ${isSeen(place) ? 'border-chalk' : 'border-dashed border-chalk'} aria-expanded:border-solid aria-expanded:bg-sheet`}
     >
       {side && <span className="text-soft">{side} </span>}
-      <b className="font-mono">{lengthText(mm, units)}</b>{' '}
+      <b className="font-mono">
+        {place.left_mm == null ? place.planned : lengthText(mm, units)}
+      </b>{' '}
       <span className="text-sm text-soft">
         {place.left_mm == null ? 'planned' : unitName(units)}
       </span>

@@ -16,6 +16,7 @@ export function Over({ run }: { run: RunNow }) {
   useStepOnSheet(null);
   const done = steps.filter((s) => s.state === 'done').length;
   const open = steps.filter((s) => s.state === 'open');
+  const timed = steps.filter((s) => s.minutes >= 0.5);
   const what = (n: number) => view.run.sheet.steps.find((s) => s.number === n)?.what ?? '';
   return (
     <WorkScreen
@@ -55,17 +56,19 @@ export function Over({ run }: { run: RunNow }) {
               </ul>
             </>
           )}
-          <h3 className="mt-3 border-t border-line pt-2 text-lg font-bold">Minutes</h3>
-          <ul>
-            {steps
-              .filter((s) => s.minutes >= 0.5)
-              .map((s) => (
-                <li key={s.step} className="flex justify-between gap-2">
-                  <span>{what(s.step)}</span>
-                  <span className="font-mono">{Math.round(s.minutes)}</span>
-                </li>
-              ))}
-          </ul>
+          {timed.length > 0 && (
+            <>
+              <h3 className="mt-3 border-t border-line pt-2 text-lg font-bold">Minutes</h3>
+              <ul>
+                {timed.map((s) => (
+                  <li key={s.step} className="flex justify-between gap-2">
+                    <span>{what(s.step)}</span>
+                    <span className="font-mono">{Math.round(s.minutes)}</span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
           {open[0] && (
             <div className="pt-3">
               <Plain onClick={() => open[0] && run.say({ event: 'reopened', step: open[0].step })}>
