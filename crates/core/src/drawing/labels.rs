@@ -63,13 +63,17 @@ impl Labels {
 
     /// Marks a thick line that no word may stand on.
     pub(super) fn cover(&mut self, from: Point, to: Point, half_mm: f64) {
-        let steps = (from.distance(to) / half_mm.max(1e-6)).clamp(1.0, MOST_STEPS);
-        let mut share = 0.0;
-        while share <= 1.0 {
-            let at = from.lerp(to, share);
-            self.taken
-                .push(Rect::from_center_size(at, (2.0 * half_mm, 2.0 * half_mm)));
-            share += 1.0 / steps;
+        let steps = (from.distance(to) / half_mm.max(1e-6)).ceil();
+        #[expect(
+            clippy::cast_possible_truncation,
+            clippy::cast_sign_loss,
+            reason = "a few dozen squares; a float's cast saturates"
+        )]
+        let steps = steps.clamp(1.0, MOST_STEPS) as u32;
+        for n in 0..=steps {
+            let at = from.lerp(to, f64::from(n) / f64::from(steps));
+            let square = Rect::from_center_size(at, (2.0 * half_mm, 2.0 * half_mm));
+            self.taken.push(square);
         }
     }
 

@@ -65,7 +65,12 @@ impl StrokeMark {
         runs: Runs,
         height: f64,
     ) -> Option<Self> {
-        let with = lay(zone, view);
+        let lies = lay(zone, view);
+        // Hair on a crest lies along it, however upright the neck.
+        let with = match (view, zone) {
+            (View::Side, Zone::Crest) => long_way(area, lies),
+            _ => lies,
+        };
         let way = match runs {
             Runs::WithTheLay => with,
             Runs::Against => -with,
@@ -84,6 +89,10 @@ impl StrokeMark {
         painter.labels.cover(start, stop, 1.5 * WEIGHT * h);
         let way = (stop - start) / start.distance(stop).max(1e-9);
         let across = Vec2::new(-way.y, way.x);
+        let half = across * (STOP_HALF * h);
+        painter
+            .labels
+            .cover(stop - half, stop + half, 0.5 * STOP * h);
         let mut push = |geometry| {
             painter.shapes.push(Shape {
                 role: Role::StrokeMark,
@@ -102,13 +111,24 @@ impl StrokeMark {
         let barb = |side: f64| tip - way * (BARB * h) + across * (side * 0.6 * BARB * h);
         push(line(&[start, tip], WEIGHT));
         push(line(&[barb(1.0), tip, barb(-1.0)], WEIGHT));
-        let half = across * (STOP_HALF * h);
         push(line(&[stop - half, stop + half], STOP));
         push(Geometry::Disc {
             at_mm: [tenth(start.x), tenth(start.y)],
             radius_mm: START * h,
         });
     }
+}
+
+/// The way an area is longest, unit length, turned as the hair lies (the axis of its corners' largest scatter).
+fn long_way(area: &[Point], lies: Vec2) -> Vec2 {
+    let many = area.len().max(1) as f64;
+    let mean = area.iter().fold(Vec2::ZERO, |sum, p| sum + p.to_vec2()) / many;
+    let (mut xx, mut xy, mut yy) = (0.0, 0.0, 0.0);
+    for off in area.iter().map(|p| p.to_vec2() - mean) {
+        (xx, xy, yy) = (xx + off.x * off.x, xy + off.x * off.y, yy + off.y * off.y);
+    }
+    let axis = Vec2::from_angle(0.5 * (2.0 * xy).atan2(xx - yy));
+    if axis.dot(lies) < 0.0 { -axis } else { axis }
 }
 
 /// Where an area's own weight lies; none of an area without any.
@@ -195,6 +215,19 @@ mod tests {
         assert_eq!((against.start, against.stop), (with.stop, with.start));
         // 12 % of the way is kept from either end.
         assert!((with.start.y - (60.0 - 0.12 * 60.0)).abs() < 1e-9);
+    }
+
+    /// Hair lies along the crest (common practice): on an upright neck the arrow runs down it, not across.
+    #[test]
+    fn a_crest_is_run_along_however_upright_it_is() {
+        // Leaning back by one in five, 20 mm wide.
+        let neck = [(20.0, 100.0), (40.0, 100.0), (20.0, 0.0), (0.0, 0.0)].map(Point::from);
+        let runs = Runs::WithTheLay;
+        let mark = StrokeMark::over(&neck, &[], Zone::Crest, View::Side, runs, 400.0);
+        let mark = mark.expect("large");
+        let way = mark.stop - mark.start;
+        assert!(way.y < -60.0 && way.x < 0.0, "{way:?}");
+        assert!((way.x / way.y - 0.2).abs() < 0.1, "{way:?}");
     }
 
     /// By hand: through two squares that meet the arrow runs on, over a gap it does not.

@@ -50,7 +50,7 @@ export function SchoolList(props: {
                 type="button"
                 aria-pressed={a.is_ours}
                 data-answer={a.answer}
-                className="-mt-px min-h-12 w-full border border-ink px-3 py-1 text-left aria-pressed:bg-ink aria-pressed:text-page"
+                className="-mt-px min-h-12 w-full border border-ink px-3 py-1 text-left aria-pressed:taped"
                 onClick={() => {
                   if (!a.is_ours) props.onAnswer(a.answer, one.question);
                 }}

@@ -18,7 +18,7 @@ export function ShowToggles({ names }: { names: (keyof typeof NAMES)[] }) {
           key={name}
           type="button"
           aria-pressed={shown.has(name)}
-          className="min-h-12 border border-ink px-3 aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-page"
+          className="min-h-12 border border-ink px-3 aria-pressed:taped"
           onClick={() => {
             if (shown.has(name)) shown.delete(name);
             else shown.add(name);

@@ -19,7 +19,7 @@ export function ViewChoice({ without = [] }: { without?: Sheet[] }) {
   return (
     <RadioGroup
       aria-label="View"
-      className="flex"
+      className="flex gap-x-1.5"
       value={chosen}
       onChange={(view) =>
         setSearch(
@@ -35,7 +35,7 @@ export function ViewChoice({ without = [] }: { without?: Sheet[] }) {
         <Radio
           key={view.value}
           value={view.value}
-          className="-ml-px flex min-h-12 cursor-pointer items-center border border-ink px-3 data-checked:bg-ink data-checked:font-bold data-checked:text-page"
+          className="flex min-h-12 cursor-pointer items-center border-b-2 border-ink px-3 pb-2.5 data-checked:taped"
         >
           {view.label}
         </Radio>

@@ -10,8 +10,8 @@ export function Tabs(props: { label: string; pages: readonly (readonly [string, 
           to={`../${path}`}
           relative="path"
           className={({ isActive }) =>
-            `flex min-h-12 flex-1 items-center justify-center px-1 text-center leading-tight ${
-              isActive ? 'bg-ink font-bold text-page' : ''
+            `flex min-h-12 flex-1 items-center justify-center px-1 pb-2.5 text-center leading-tight ${
+              isActive ? 'taped' : ''
             }`
           }
         >

@@ -16,7 +16,7 @@ export function Plain(props: {
       disabled={props.disabled ?? false}
       aria-pressed={props.pressed}
       aria-label={props.label}
-      className="min-h-12 min-w-12 border-2 border-ink bg-page px-3 font-bold disabled:border-line disabled:text-soft aria-pressed:bg-ink aria-pressed:text-page"
+      className="min-h-12 min-w-12 border-2 border-ink bg-page px-3 font-bold disabled:border-line disabled:text-soft aria-pressed:taped"
     >
       {props.children}
     </button>
@@ -47,12 +47,14 @@ export function Choice<T extends string | number>(props: {
       aria-label={props.label}
     >
       {!props.hideLabel && <p className="mb-1 text-sm text-soft">{props.label}</p>}
-      <div className={`grid ${columns[props.columns ?? (props.options.length === 4 ? 4 : 3)]}`}>
+      <div
+        className={`grid gap-x-1.5 gap-y-1 ${columns[props.columns ?? (props.options.length === 4 ? 4 : 3)]}`}
+      >
         {props.options.map((option) => (
           <Radio
             key={option.value}
             value={option.value}
-            className="-ml-px -mt-px flex min-h-12 cursor-pointer items-center justify-center border border-ink px-1 text-center leading-tight data-checked:bg-ink data-checked:font-bold data-checked:text-page"
+            className="flex min-h-12 cursor-pointer items-center justify-center border-b-2 border-ink px-1 pb-2.5 text-center leading-tight data-checked:taped"
           >
             {option.label}
           </Radio>

@@ -34,7 +34,7 @@ export function Sites(props: { open: Site | null; onOpen: (site: Site | null) =>
               key={word.site}
               type="button"
               aria-expanded={props.open === word.site}
-              className="-mt-px -ml-px flex min-h-12 flex-col items-start justify-center border border-ink px-2 py-1 text-left leading-tight aria-expanded:bg-ink aria-expanded:text-page"
+              className="-mt-px -ml-px flex min-h-12 flex-col items-start justify-center border border-ink px-2 py-1 text-left leading-tight aria-expanded:taped"
               onClick={() => props.onOpen(props.open === word.site ? null : word.site)}
             >
               <span className={marks ? 'font-bold' : ''}>{capital(word.label)}</span>

@@ -70,7 +70,7 @@ function Spot(props: {
             type="button"
             aria-pressed={isGood}
             aria-label={`${name ? capital(name) : first?.asks}: good`}
-            className="ml-auto min-h-16 min-w-20 border-2 border-ink px-3 font-bold aria-pressed:bg-ink aria-pressed:text-page"
+            className="ml-auto min-h-16 min-w-20 border-2 border-ink px-3 font-bold aria-pressed:taped"
             onClick={() => {
               const unsaid = places.filter((place) => !place.is_good);
               if (unsaid.length > 0)

@@ -136,7 +136,7 @@ function Several<T extends string>(props: {
               key={value}
               type="button"
               aria-pressed={isOn}
-              className="-ml-px -mt-px min-h-12 border border-ink px-1 leading-tight aria-pressed:bg-ink aria-pressed:font-bold aria-pressed:text-page"
+              className="-ml-px -mt-px min-h-12 border border-ink px-1 leading-tight aria-pressed:taped"
               onClick={() =>
                 props.onChange(isOn ? chosen.filter((one) => one !== value) : [...chosen, value])
               }

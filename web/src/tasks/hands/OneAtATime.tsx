@@ -55,7 +55,7 @@ function Big(props: { onClick: () => void; children: string; pressed?: boolean }
       type="button"
       onClick={props.onClick}
       aria-pressed={props.pressed}
-      className="min-h-16 border-2 border-ink px-3 text-xl font-bold aria-pressed:bg-ink aria-pressed:text-page"
+      className="min-h-16 border-2 border-ink px-3 text-xl font-bold aria-pressed:taped"
     >
       {props.children}
     </button>

@@ -43,7 +43,7 @@ export function TimeScreen() {
                     key={f.visit}
                     type="button"
                     aria-pressed={over === f.visit}
-                    className="min-h-12 border border-ink px-3 text-left aria-pressed:bg-ink aria-pressed:text-page"
+                    className="min-h-12 border border-ink px-3 text-left aria-pressed:taped"
                     onClick={() => lay(over === f.visit ? null : f.visit)}
                   >
                     {dayText(f.began_ms)}

@@ -104,7 +104,7 @@ function HungTool(props: { tool: Tool; isChosen: boolean; onChoose: () => void }
       type="button"
       aria-pressed={props.isChosen}
       onClick={props.onChoose}
-      className="min-h-12 w-16 pb-1 text-center leading-tight aria-pressed:bg-ink aria-pressed:text-page"
+      className="min-h-12 w-16 pb-1 text-center leading-tight aria-pressed:taped"
     >
       <Hung mm={tool.leaves_mm} kind={tool.kind} isWorn={state === 'tooth_missing'} />
       <span className="block font-bold break-words">

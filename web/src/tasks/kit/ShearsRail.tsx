@@ -27,7 +27,7 @@ export function ShearsRail(props: {
                 type="button"
                 aria-pressed={isChosen}
                 onClick={() => props.onChoose(pair.id)}
-                className="min-h-12 w-28 pb-1 text-center leading-tight aria-pressed:bg-ink aria-pressed:text-page"
+                className="min-h-12 w-28 pb-1 text-center leading-tight aria-pressed:taped"
               >
                 <HungShears pair={pair} />
                 <span className="block font-bold">

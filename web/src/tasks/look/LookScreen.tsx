@@ -44,7 +44,7 @@ export function LookScreen() {
                   type="button"
                   aria-pressed={chosen?.look === look.look}
                   onClick={() => choose(look.look, null)}
-                  className="block w-full border-2 border-ink p-3 text-left aria-pressed:bg-ink aria-pressed:text-page"
+                  className="block w-full border-2 border-ink p-3 text-left aria-pressed:taped"
                 >
                   <span className="block text-xl font-bold">{look.name}</span>
                   <span className="block">{look.summary}</span>

@@ -48,7 +48,7 @@ export function OwnLooks() {
               type="button"
               aria-pressed={chosen?.id === own.id}
               onClick={() => looks.choose(own)}
-              className="block w-full border-2 border-ink p-3 text-left aria-pressed:bg-ink aria-pressed:text-page"
+              className="block w-full border-2 border-ink p-3 text-left aria-pressed:taped"
             >
               <span className="block text-xl font-bold">{own.name}</span>
               <span className="block">

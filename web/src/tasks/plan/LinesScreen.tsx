@@ -164,7 +164,7 @@ function Stops({ name, offer }: { name: Name; offer: Schemas['LineOffer'] }) {
             type="button"
             aria-pressed={stop.is_here}
             data-stop={stop.stop}
-            className="-mt-px min-h-12 w-full border border-ink px-3 py-1 text-left aria-pressed:bg-ink aria-pressed:text-page"
+            className="-mt-px min-h-12 w-full border border-ink px-3 py-1 text-left aria-pressed:taped"
             onClick={() => {
               if (!stop.is_here) work.say({ kind: 'line_moved', line: name, stop: stop.stop });
             }}

@@ -91,7 +91,7 @@ function Answer(props: { isSaid: boolean; onClick: () => void; children: string 
       type="button"
       aria-pressed={props.isSaid}
       onClick={props.onClick}
-      className="min-h-16 border-2 border-ink px-1 text-lg leading-tight font-bold aria-pressed:bg-ink aria-pressed:text-page"
+      className="min-h-16 border-2 border-ink px-1 text-lg leading-tight font-bold aria-pressed:taped"
     >
       {props.children}
     </button>
