@@ -51,7 +51,7 @@ impl Annotator<'_> {
             }
             let middle = points[points.len() / 2];
             let mut places = Vec::new();
-            for reach in [0.9, 1.8, 2.8, 4.0] {
+            for reach in [0.9, 1.8, 2.8] {
                 for base in [middle, *first, *last] {
                     places.extend([
                         (base + Vec2::new(0.0, reach * t), Anchor::Middle),

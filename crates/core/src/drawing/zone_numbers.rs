@@ -1,7 +1,7 @@
 use kurbo::{BezPath, Point, Shape as _, Vec2};
 
 use super::annotate::Annotator;
-use super::areas_in_view::{largest, middle_of};
+use super::areas_in_view::middle_of;
 use super::labels::LETTER;
 use super::shapes::{Anchor, Geometry, Role, Tag};
 use super::simplify::tenth;
@@ -16,6 +16,9 @@ use crate::solve::Unit;
 /// looks for it (modelling choice: a leader that the eye follows at once).
 const LEADER_REACH: [f64; 4] = [2.2, 3.2, 4.4, 6.0];
 const LEADER_WAYS: u32 = 16;
+/// How far from an area's middle towards its corners a number's place is looked for, shares (modelling choice:
+/// never at the very edge).
+const OUTWARD: [f64; 4] = [0.0, 0.3, 0.5, 0.7];
 /// A leader is drawn so thin, share of the height.
 const LEADER: f64 = 0.002;
 
@@ -85,7 +88,12 @@ impl Annotator<'_> {
         let Some(at) = self.zone_anchor(zone) else {
             return;
         };
-        let at = inside(&areas.of(&[zone]), at);
+        let over = if ZoneAreas::hangs(zone) {
+            Vec::new()
+        } else {
+            areas.of(&[Zone::Ear])
+        };
+        let at = seen(&areas.of(&[zone]), &over, at);
         let t = self.painter.text_mm;
         let at = to_page(at);
         let tag = Some(Tag::Zone(zone));
@@ -249,16 +257,24 @@ impl Annotator<'_> {
     }
 }
 
-/// A place in a zone: as it is where it lies in one of the zone's areas, else the middle of the largest; a
-/// number never points at its neighbour.
-fn inside(areas: &[Vec<Point>], at: Point) -> Point {
-    let has = |area: &[Point], at: Point| outlined(area).contains(at);
-    if areas.is_empty() || areas.iter().any(|area| has(area, at)) {
+/// A place in a zone that is seen: as it is where it lies in one of the zone's areas and under nothing that
+/// hangs over them, else the nearest that does; a number never stands in its neighbour.
+fn seen(areas: &[Vec<Point>], over: &[Vec<Point>], at: Point) -> Point {
+    let has = |areas: &[Vec<Point>], at: Point| areas.iter().any(|a| outlined(a).contains(at));
+    let is_seen = |at: &Point| has(areas, *at) && !has(over, *at);
+    if areas.is_empty() || is_seen(&at) {
         return at;
     }
-    largest(areas)
-        .map(|area| middle_of(area))
-        .filter(|middle| areas.iter().any(|area| has(area, *middle)))
+    let between = |area: &Vec<Point>| -> Vec<Point> {
+        let middle = middle_of(area);
+        let out = area.iter().flat_map(|corner| OUTWARD.map(|far| middle.lerp(*corner, far)));
+        out.collect()
+    };
+    areas
+        .iter()
+        .flat_map(between)
+        .filter(is_seen)
+        .min_by(|a, b| a.distance(at).total_cmp(&b.distance(at)))
         .unwrap_or(at)
 }
 

@@ -338,7 +338,7 @@ pub(super) fn planned_beside(units: &[&UnitCut], read_mm: Option<f64>) -> Option
 }
 
 /// What a unit is left at on the mean, mm.
-pub(super) fn mean_of(cut: &UnitCut) -> Option<f64> {
+fn mean_of(cut: &UnitCut) -> Option<f64> {
     let lengths = &cut.leaves_mm;
     (!lengths.is_empty()).then(|| lengths.iter().sum::<f64>() / lengths.len() as f64)
 }

@@ -274,20 +274,30 @@ const LEAST_STEP_MM: f64 = 1.0;
 /// nothing, fewer about each where there are several.
 fn choices_mm(passes_mm: &[f64]) -> Vec<Length> {
     let each = if passes_mm.len() > 1 { 1 } else { CHOICES };
-    let mut all: Vec<f64> = passes_mm.iter().flat_map(|mm| about(*mm, each)).collect();
+    let planned: Vec<f64> = passes_mm.iter().map(|mm| rounded(*mm)).collect();
+    // Whatever else gives way, what is planned stands among them.
+    let mut all = planned.clone();
+    for mm in planned.iter().flat_map(|mm| about(*mm, each)) {
+        if all.iter().all(|there| (there - mm).abs() >= LEAST_STEP_MM) {
+            all.push(mm);
+        }
+    }
     all.sort_by(f64::total_cmp);
-    all.dedup_by(|longer, shorter| *longer - *shorter < LEAST_STEP_MM);
     let lengths = all.into_iter().filter_map(|mm| Length::from_mm(mm).ok());
     lengths.collect()
 }
 
-/// Lengths about a planned one, so many on either side, mm.
-fn about(planned_mm: f64, each: i32) -> Vec<f64> {
-    let planned = if planned_mm < SHORT_MM {
-        (2.0 * planned_mm).round() / 2.0
+/// As a hand tells it, mm: short hair to the half.
+fn rounded(mm: f64) -> f64 {
+    if mm < SHORT_MM {
+        (2.0 * mm).round() / 2.0
     } else {
-        planned_mm.round()
-    };
+        mm.round()
+    }
+}
+
+/// Lengths about a planned one, so many on either side, mm.
+fn about(planned: f64, each: i32) -> Vec<f64> {
     let step = if planned < SHORT_MM {
         SHORT_STEP_MM
     } else {
@@ -431,6 +441,7 @@ mod tests {
         assert_eq!(mm(&[3.2]), [1.5, 3.0, 4.5, 6.0]);
         assert_eq!(mm(&[0.4]), [0.5, 2.0, 3.5]);
         // A back in two passes: the planned of both, and a step about each.
-        assert_eq!(mm(&[9.5, 6.0]), [4.5, 6.0, 7.5, 10.0, 13.0]);
+        assert_eq!(mm(&[9.5, 6.0]), [4.5, 6.0, 7.0, 10.0, 13.0]);
+        assert_eq!(mm(&[9.0, 7.0]), [6.0, 7.0, 9.0, 12.0]);
     }
 }

@@ -47,7 +47,7 @@ export function LookScreen() {
                   className="block w-full border-2 border-ink p-3 text-left aria-pressed:taped"
                 >
                   <span className="block text-xl font-bold">{look.name}</span>
-                  <span className="block">{look.summary}</span>
+                  <span className="block font-normal">{look.summary}</span>
                 </button>
                 {sentence && <p className="pt-1 text-sm text-soft">{sentence}</p>}
                 {chosen?.look === look.look && look.body_choices_mm.length > 0 && (

@@ -51,7 +51,7 @@ export function OwnLooks() {
               className="block w-full border-2 border-ink p-3 text-left aria-pressed:taped"
             >
               <span className="block text-xl font-bold">{own.name}</span>
-              <span className="block">
+              <span className="block font-normal">
                 from {words.looks.find((l) => l.look === own.base)?.name ?? own.base}
               </span>
             </button>

@@ -2,6 +2,12 @@ import type { Schemas } from '../../shared/api/client';
 import { Plain } from '../../shared/ui/controls';
 import { dayText, daysAfter, minutesText } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
+import { Promised } from './Promised';
+
+/** What fills a promise's tape: four hours at the table, as much brushing and waiting as the talk offers. */
+const LONG_GROOM_MIN = 240;
+const MUCH_BRUSHING_MIN = 60;
+const LONG_WAIT_WEEKS = 12;
 
 /** What the look laid over this dog asks, and cannot. */
 export function LookLaid(props: {
@@ -14,18 +20,47 @@ export function LookLaid(props: {
   const work = useVisitWork();
   const isTaken = work.evaluation.visit.look?.look === offer.look;
   const { upkeep } = offer;
+  const { talk } = work.evaluation.visit;
   return (
     <section aria-label="The look laid over the dog" className="flex flex-col">
       <h2 className="text-2xl leading-tight font-bold">{offer.name}</h2>
       {offer.sentence && <p className="text-sm">{offer.sentence}</p>}
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 pt-2">
-        <Fact name="at the table">{minutesText(offer.minutes)}</Fact>
+        <Promised name="at the table" share={offer.minutes / LONG_GROOM_MIN}>
+          {minutesText(offer.minutes)}
+        </Promised>
         <Fact name="price">
           {offer.price_from} to {offer.price_to}
         </Fact>
-        <Fact name="brushing">{upkeep.brushing_minutes_a_week} min a week</Fact>
+        <Promised
+          name="brushing"
+          share={upkeep.brushing_minutes_a_week / MUCH_BRUSHING_MIN}
+          said={
+            talk?.brushing_minutes_a_week == null
+              ? null
+              : {
+                  share: talk.brushing_minutes_a_week / MUCH_BRUSHING_MIN,
+                  words: `the owner brushes ${talk.brushing_minutes_a_week}`,
+                }
+          }
+        >
+          {upkeep.brushing_minutes_a_week} min a week
+        </Promised>
         {offer.back && (
-          <Fact name="back on">{dayText(daysAfter(work.beganMs, offer.back.days))}</Fact>
+          <Promised
+            name="back on"
+            share={offer.back.days / (7 * LONG_WAIT_WEEKS)}
+            said={
+              talk?.weeks_to_next == null
+                ? null
+                : {
+                    share: talk.weeks_to_next / LONG_WAIT_WEEKS,
+                    words: `the owner comes in ${talk.weeks_to_next} weeks`,
+                  }
+            }
+          >
+            {dayText(daysAfter(work.beganMs, offer.back.days))}
+          </Promised>
         )}
         {offer.lengths.map((l) => (
           <Fact key={l.label} name={l.label}>
