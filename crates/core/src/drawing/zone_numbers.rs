@@ -267,7 +267,9 @@ fn seen(areas: &[Vec<Point>], over: &[Vec<Point>], at: Point) -> Point {
     }
     let between = |area: &Vec<Point>| -> Vec<Point> {
         let middle = middle_of(area);
-        let out = area.iter().flat_map(|corner| OUTWARD.map(|far| middle.lerp(*corner, far)));
+        let out = area
+            .iter()
+            .flat_map(|corner| OUTWARD.map(|far| middle.lerp(*corner, far)));
         out.collect()
     };
     areas
