@@ -11,8 +11,10 @@ use veliform_core::coat::Zone;
 use veliform_core::dog::House;
 use veliform_core::drawing::{DrawOptions, Geometry};
 use veliform_core::kit::ToolState;
-use veliform_core::run::{AtStep, Cooling, PutOff, RunEvent, RunView, StepState, ToolWord};
-use veliform_core::salon_log::{due_work, tool_after, tool_work};
+use veliform_core::run::{
+    AtStep, Cooling, PutOff, RunEvent, RunView, StepState, ToolWord, tool_after,
+};
+use veliform_core::salon_log::{due_work, tool_work};
 use veliform_core::shape::Hand;
 use veliform_core::sheet::Stage;
 

@@ -2,8 +2,7 @@ use rusqlite::{OptionalExtension, Transaction, params};
 use uuid::Uuid;
 use veliform_core::dog::House;
 use veliform_core::kit::Tool;
-use veliform_core::run::{RunEvent, ToolWord};
-use veliform_core::salon_log::{shears_after, tool_after};
+use veliform_core::run::{RunEvent, ToolWord, shears_after, tool_after};
 use veliform_core::visit::{Entry, EntryBody};
 
 use crate::error::StoreError;

@@ -5,6 +5,7 @@ mod event;
 mod here;
 mod knot;
 mod late;
+mod noted;
 mod order;
 mod renew;
 mod rescue;
@@ -16,6 +17,7 @@ pub use event::{Borne, Cooling, OverReason, PutOff, RunEnd, RunEvent, Slip, Slip
 pub use here::{DogPlace, Here, here};
 pub(crate) use knot::put_knot;
 pub use late::{LeaveOut, could_leave};
+pub use noted::{shears_after, tool_after};
 pub(crate) use renew::with_cut;
 pub use renew::{Renewal, renewal};
 pub use rescue::{RescueOption, RescueWay, rescue};

@@ -9,4 +9,4 @@ mod work;
 pub use album::{AlbumFilter, AlbumPage, album};
 pub use minutes::{MinutesLearnt, SortLearnt, TopicLearnt, learn_minutes};
 pub use tools::{ToolLearnt, learn_tools};
-pub use work::{DueWork, ToolWork, due_work, shears_after, tool_after, tool_work};
+pub use work::{DueWork, ToolWork, due_work, tool_work};

@@ -5,7 +5,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::dog::House;
-use crate::kit::{Shears, ShearsState, Tool, ToolKind, ToolState};
+use crate::kit::{ShearsState, Tool, ToolKind, ToolState};
 use crate::run::{Run, StepState, ToolWord};
 
 /// What runs say a tool did.
@@ -89,37 +89,6 @@ pub fn tool_work<'a>(runs: impl Iterator<Item = &'a Run>, kit: &[Tool]) -> Vec<T
         }
     }
     work.into_values().collect()
-}
-
-/// What a tool becomes by what is noticed of it: out of plans at once for a missing tooth (handbook
-/// 3), marked for a hot or dull one; nothing where it stays as it is.
-pub fn tool_after(tool: &Tool, word: ToolWord) -> Option<Tool> {
-    let state = match word {
-        ToolWord::ToothMissing => ToolState::ToothMissing,
-        ToolWord::Dull if tool.state != ToolState::ToothMissing => ToolState::Dull,
-        ToolWord::RunsHot if tool.state == ToolState::Fine => ToolState::WarmRunning,
-        ToolWord::Oiled | ToolWord::Dull | ToolWord::DullAtTip | ToolWord::RunsHot => return None,
-    };
-    (state != tool.state).then(|| Tool {
-        state,
-        ..tool.clone()
-    })
-}
-
-/// What a pair becomes by what is noticed of it: out of plans where it is dull, out of small places where
-/// its points fold the hair (handbook 10 C 7); nothing where it stays as it is.
-pub fn shears_after(pair: &Shears, word: ToolWord) -> Option<Shears> {
-    let state = match word {
-        ToolWord::Dull => ShearsState::Dull,
-        ToolWord::DullAtTip if pair.state == ShearsState::Sharp => ShearsState::DullAtTip,
-        ToolWord::DullAtTip | ToolWord::Oiled | ToolWord::RunsHot | ToolWord::ToothMissing => {
-            return None;
-        }
-    };
-    (state != pair.state).then(|| Shears {
-        state,
-        ..pair.clone()
-    })
 }
 
 /// Something to see to before the day.
