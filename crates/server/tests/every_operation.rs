@@ -189,6 +189,7 @@ impl Requests {
                 here,
                 with_desk(json!({"knot": {"zone": "chest", "off_skin_mm": 4.0}})),
             ),
+            "POST /api/ways-ahead" => (here, with_desk(json!({"zone": "chest"}))),
             "POST /api/length" => (here, Body::Json(json!({"text": "7/8 in"}))),
             "POST /api/read-photo" => {
                 let marks = json!({"view": "side", "size_px": [600, 400], "points": []});
