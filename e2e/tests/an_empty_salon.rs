@@ -27,7 +27,7 @@ async fn a_first_dog_is_planned_with_no_kit_and_a_setting_changed_on_two_screens
         // With no tool said, the sheet is shears, and says so.
         stage.go_on_to("cut").await;
         stage.until_text("shears").await;
-        stage.until_text("Nothing hangs in your kit yet").await;
+        stage.until_text("No blade or comb hangs in your kit yet").await;
 
         stage.go("/kit/house").await;
         stage.until_text("Clock and price").await;

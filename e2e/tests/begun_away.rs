@@ -24,8 +24,9 @@ async fn a_known_dog_on_the_rail(stage: &mut Stage) {
     stage
         .until_async(
             "the dog is kept for a server that is away",
-            "const kept = await caches.open('veliform-kept');
-             return (await kept.keys()).some((k) => k.url.includes('/kept/next.'))",
+            "const all = await Promise.all((await caches.keys()).map(async (n) => (await (await caches.open(n)).keys()).map((k) => new URL(k.url).pathname)));
+             const kept = all.flat();
+             return ['/kept/next.', '/api/catalogue', '/index.html'].every((p) => kept.some((k) => k.startsWith(p)))",
         )
         .await;
 }

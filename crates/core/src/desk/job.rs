@@ -90,12 +90,12 @@ impl Desk<'_> {
 
     /// A pair with what was noticed of it in this very run.
     fn as_noted(&self, pair: Shears) -> Shears {
+        let id = pair.id;
         let notes = self.visit.run.iter().flat_map(|run| &run.tools);
-        notes
-            .filter(|note| note.tool == pair.id)
-            .fold(pair.clone(), |pair, note| {
-                shears_after(&pair, note.word).unwrap_or(pair)
-            })
+        let of_it = notes.filter(|note| note.tool == id);
+        of_it.fold(pair, |pair, note| {
+            shears_after(&pair, note.word).unwrap_or(pair)
+        })
     }
 
     /// Whether who stands at the table is still learning.

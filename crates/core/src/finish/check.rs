@@ -330,10 +330,10 @@ pub(super) fn units_of(plan: &Plan, zone: Zone) -> Vec<&UnitCut> {
 /// The length that a reading on these units is compared with, mm: a zone in passes of several lengths was
 /// read on the nearest of them; the foremost where nothing was read yet, none where nothing is planned.
 pub(super) fn planned_beside(units: &[&UnitCut], read_mm: Option<f64>) -> Option<f64> {
-    let means = units.iter().filter_map(|cut| mean_of(cut));
+    let mut means = units.iter().filter_map(|cut| mean_of(cut));
     match read_mm {
         Some(read) => means.min_by(|a, b| (a - read).abs().total_cmp(&(b - read).abs())),
-        None => means.into_iter().next(),
+        None => means.next(),
     }
 }
 

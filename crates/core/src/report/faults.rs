@@ -1,24 +1,24 @@
-use crate::balance::{BalancePoint, Divisor};
+use crate::balance::{BalancePoint, Divisor, GIVES_UP_AT};
 use crate::say::Words;
-
-/// Up to so many tolerances past its range a point is off by *a little* (modelling choice: beyond two it counts
-/// in a straight line, as what cannot be overlooked).
-const A_LITTLE: f64 = 2.0;
 
 /// What is wrong, as a stylist would say it: one sentence with how much, as an eye says it.
 ///
 /// # Units and shapes
 /// `lengths` in mm per spot, as everywhere in the balance.
 pub(super) fn fault_sentence(point: &BalancePoint, lengths: &[f64], words: &Words<'_>) -> String {
-    let by = if point.off(lengths) <= A_LITTLE {
+    // Up to where a point's price rises it is off by a little; past that it cannot be overlooked.
+    let by = if point.off(lengths) <= GIVES_UP_AT {
         "a little".to_owned()
     } else {
         words.by_eye(point.off_mm(lengths))
     };
+    point.judged.rule().fault(is_high(point, lengths), &by)
+}
+
+/// Whether a point is over its range, rather than under it.
+pub(super) fn is_high(point: &BalancePoint, lengths: &[f64]) -> bool {
     let value = point.value_at(lengths);
-    let is_high = point.range.1.is_some_and(|high| value > high)
-        || (point.range.0.is_none_or(|low| value >= low));
-    point.judged.rule().fault(is_high, &by)
+    point.range.1.is_some_and(|high| value > high) || point.range.0.is_none_or(|low| value >= low)
 }
 
 /// One standard deviation beside a value, one figure finer than the value.

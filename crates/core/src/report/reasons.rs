@@ -1,7 +1,7 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::faults::fault_sentence;
+use super::faults::{fault_sentence, is_high};
 use super::rows::NOTHING_COUNTS_UNDER_MM;
 use crate::balance::{BalancePoint, Judged, head_points, head_size_off};
 use crate::coat::{CoatNow, Knots, Zone};
@@ -368,18 +368,13 @@ const FRAME: &str = "That is the frame; hair does not change it.";
 
 /// What the frame asks too much of hair, in the words of an eye; how much stands with the point's row.
 fn frame_sentence(plan: &Plan, point: &BalancePoint) -> String {
-    let reach = &plan.solution.reach;
-    match point.judged {
-        Judged::BodyRatio => {
-            let long = 100.0 * (reach.body_ratio.best - 1.0);
+    match (point.judged, is_high(point, &plan.lengths_mm)) {
+        (Judged::BodyRatio, true) => {
+            let long = 100.0 * (plan.solution.reach.body_ratio.best - 1.0);
             format!("Built long: at best it reads {long:.0} % long.")
         }
-        Judged::GapRatio if reach.gap_ratio.is_some() => {
-            "Built open underneath: hair closes it no further.".into()
-        }
-        Judged::LegShare if reach.leg_share.is_some() => {
-            "Built low on the leg: hair shows no more of it.".into()
-        }
+        (Judged::GapRatio, true) => "Built open underneath: hair closes it no further.".into(),
+        (Judged::LegShare, false) => "Built low on the leg: hair shows no more of it.".into(),
         _ => FRAME.into(),
     }
 }

@@ -2,7 +2,7 @@ use uuid::Uuid;
 
 use crate::dog::House;
 use crate::kit::{Tool, ToolKind, UnderComb};
-use crate::units::{Length, UnitSystem, fingers_text, length_text};
+use crate::units::{Length, UnitSystem, fingers_text, half_fingers, length_text};
 
 /// A blade stands in for a comb if it leaves about as much, mm (handbook 3 pairs a 13 mm comb with
 /// blades of 9.5 to 13).
@@ -88,12 +88,11 @@ impl Words<'_> {
 
     /// How far off something is, as an eye tells it: in finger-breadths where it can, else whole.
     pub fn by_eye(&self, mm: f64) -> String {
-        let fingers = fingers_text(Length::worked_out_mm(mm.abs()), self.house.finger_mm);
-        match fingers.as_deref() {
-            Some("½ finger") => "half a finger".into(),
-            Some("1 finger") => "a finger".into(),
-            Some(fingers) => fingers.into(),
-            None => self.whole(mm.abs()),
+        let (off, finger) = (Length::worked_out_mm(mm.abs()), self.house.finger_mm);
+        match half_fingers(off, finger) {
+            Some(halves) if halves < 1.5 => "half a finger".into(),
+            Some(halves) if halves < 2.5 => "a finger".into(),
+            _ => fingers_text(off, finger).unwrap_or_else(|| self.whole(mm.abs())),
         }
     }
 

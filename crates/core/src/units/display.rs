@@ -92,13 +92,7 @@ const MOST_HALVES: f64 = 8.0;
 ///
 /// Under 15 mm a hand cannot tell: then `None`, and millimetres are used alone (handbook 5).
 pub fn fingers_text(distance: Length, finger: Length) -> Option<String> {
-    if distance.as_mm().abs() < 15.0 || finger.as_mm() <= 0.0 {
-        return None;
-    }
-    let halves = (distance / finger * 2.0).round().abs();
-    if halves > MOST_HALVES {
-        return None;
-    }
+    let halves = half_fingers(distance, finger)?;
     let (whole, is_half) = ((halves / 2.0).floor(), halves % 2.0 > 0.5);
     Some(match (whole > 0.5, is_half) {
         (true, true) => format!("{whole:.0}½ fingers"),
@@ -106,6 +100,15 @@ pub fn fingers_text(distance: Length, finger: Length) -> Option<String> {
         (true, false) => format!("{whole:.0} fingers"),
         (false, _) => "½ finger".to_owned(),
     })
+}
+
+/// How many half finger-breadths a distance is, whole; none where a hand cannot tell.
+pub(crate) fn half_fingers(distance: Length, finger: Length) -> Option<f64> {
+    if distance.as_mm().abs() < 15.0 || finger.as_mm() <= 0.0 {
+        return None;
+    }
+    let halves = (distance / finger * 2.0).round().abs();
+    (halves <= MOST_HALVES).then_some(halves)
 }
 
 /// Reads what a stylist typed as a length: `476`, `47.6 cm`, `18 3/4 in`, `18.75"`, `7/8 in`.

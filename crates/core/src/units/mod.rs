@@ -3,6 +3,7 @@
 mod display;
 mod length;
 
+pub(crate) use display::half_fingers;
 pub use display::{UnitSystem, fingers_text, length_text, parse_length};
 pub use length::{Length, NotFinite};
 

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Schemas } from '../../../shared/api/client';
 import { shearsName } from '../../../shared/kit/shears';
@@ -27,8 +26,7 @@ export function ToolPanel(props: {
   inHand: string | null;
   onNote: (tool: string, word: Word) => void;
 }) {
-  const { kit, house, flush } = useVisitWork();
-  const queries = useQueryClient();
+  const { kit, house } = useVisitWork();
   const [tool, setTool] = useState(props.inHand);
   const hung = kit
     .filter((t) => !t.retired)
@@ -40,19 +38,13 @@ export function ToolPanel(props: {
       name: `${shearsName(pair, house.units)} shears`,
       words: OF_SHEARS.filter(({ word }) => word !== pair.state),
     }));
-  const chosen = [...hung, ...shears].find((t) => t.id === tool);
-  const note = (word: Word) => {
-    if (!chosen) return;
-    props.onNote(chosen.id, word);
-    void flush().then(() =>
-      Promise.all(['kit', 'house'].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
-    );
-  };
+  const all = [...hung, ...shears];
+  const chosen = all.find((t) => t.id === tool);
   return (
     <>
       <h2 className="text-[28px] leading-tight font-bold">Which tool?</h2>
       <div className="flex flex-wrap gap-1.5 py-2" role="group" aria-label="Which tool">
-        {[...hung, ...shears].map(({ id, name }) => (
+        {all.map(({ id, name }) => (
           <Plain key={id} pressed={id === tool} onClick={() => setTool(id)}>
             {name}
           </Plain>
@@ -61,7 +53,7 @@ export function ToolPanel(props: {
       {chosen && (
         <div className="grid grid-cols-2 gap-2 pb-2" role="group" aria-label="What of it">
           {chosen.words.map(({ word, label }) => (
-            <Plain key={word} onClick={() => note(word)}>
+            <Plain key={word} onClick={() => props.onNote(chosen.id, word)}>
               {label}
             </Plain>
           ))}

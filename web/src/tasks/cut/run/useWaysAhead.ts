@@ -7,7 +7,7 @@ import { useVisitWork } from '../../../shared/visit/context';
 type Zone = Schemas['Zone'];
 type Ahead = Schemas['WaysAhead'];
 
-/** The first is asked for when a step has been in hand for so long, the others after it, ms. */
+/** The first is asked for when a step has been in hand for so long, as after a miss; the others sooner, ms. */
 const QUIET_MS = 15_000;
 const BETWEEN_MS = 1_000;
 
@@ -26,36 +26,45 @@ export function useWaysAhead(run: RunNow, asked: Zone | null): (zone: Zone | nul
   const name = `ways.${visitId}`;
   const renewed = run.view.run.renewed ?? '';
   const [here, setHere] = useState<Travelling>({ renewed, ways: [] });
-  const [failed, setFailed] = useState<Zone | null>(null);
+  const [missed, setMissed] = useState(0);
   useEffect(() => {
-    void kept<Travelling>(name).then((was) => was && setHere(was));
+    void kept<Travelling>(name).then((was) => {
+      if (was) setHere((now) => (now.ways.length > 0 ? now : was));
+    });
   }, [name]);
-  const isStale = here.renewed !== renewed;
-  const known = new Set(isStale ? [] : here.ways.map((w) => w.zone));
+  useEffect(() => {
+    if (here.ways.length > 0) void keep(name, here);
+  }, [name, here]);
+  const known = new Set(here.renewed === renewed ? here.ways.map((w) => w.zone) : []);
   const toCome = [...(asked ? [asked] : []), ...run.queue.flatMap((step) => step.zones)];
-  const next = toCome.find((zone) => !known.has(zone) && zone !== failed) ?? null;
-  const isFirst = known.size === 0;
+  const next = toCome.find((zone) => !known.has(zone)) ?? null;
+  const isLater = known.size === 0 || missed > 0;
   useEffect(() => {
     if (next === null) return;
-    const ms = next === asked ? 0 : isFirst ? QUIET_MS : BETWEEN_MS;
+    let isOpen = true;
+    const ms = next === asked && missed === 0 ? 0 : isLater ? QUIET_MS : BETWEEN_MS;
     const timer = setTimeout(() => {
       const body = { desk: { ...desk, options: { ...options, step: null } }, zone: next };
       ask(api.POST('/api/ways-ahead', { body })).then(
         (way) => {
+          if (!isOpen) return;
+          setMissed(0);
           setHere((was) => {
             const ways = was.renewed === renewed ? was.ways : [];
-            const all = { renewed, ways: [...ways.filter((w) => w.zone !== way.zone), way] };
-            void keep(name, all);
-            return all;
+            return { renewed, ways: [...ways.filter((w) => w.zone !== way.zone), way] };
           });
         },
-        // Asked for again when another has come.
-        () => setFailed(next),
+        () => {
+          if (isOpen) setMissed((n) => n + 1);
+        },
       );
     }, ms);
-    return () => clearTimeout(timer);
+    return () => {
+      isOpen = false;
+      clearTimeout(timer);
+    };
     // What is said meanwhile changes the desk, not the zone that is asked for.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [next, asked, isFirst, renewed, name]);
+  }, [next, asked, isLater, missed, renewed, name]);
   return (zone) => here.ways.find((w) => w.zone === zone) ?? null;
 }
