@@ -133,6 +133,18 @@ async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
             .touch_at_css("button[aria-label^='Do this: Brush out']")
             .await;
         stage.until_text("not yet sent, saved here").await;
+        // A slip of the blade as well.
+        stage.until_rested().await;
+        stage.touch(&stage.find("Slip").await).await;
+        stage.choose_zone("hip").await;
+        stage.choose("On which side of the dog", "Left").await;
+        stage
+            .touch_at_css("[aria-label='What cut it'] button")
+            .await;
+        stage.touch(&stage.find("What now?").await).await;
+        stage
+            .until("its ways stand there", "document.querySelector(\"button[aria-label^='Do this:']\")")
+            .await;
         stage.restart_server();
         stage.until_kept().await;
     })

@@ -55,6 +55,53 @@ fn faulty_dogs() -> impl Iterator<Item = (Solved, Drawing)> {
     })
 }
 
+/// A dog is built long, open underneath or low on the leg only where that is what is wrong (common practice):
+/// bodies from .8 to 1.3 of the height, legs from short to long.
+#[test]
+fn the_frame_is_named_by_the_side_that_is_wrong() {
+    let mut said = 0;
+    for look in [LookId::Lamb, LookId::OneLength, LookId::LongLegs] {
+        for (body, elbow) in [
+            (0.8, 0.62),
+            (0.8, 0.45),
+            (1.3, 0.62),
+            (1.3, 0.40),
+            (1.0, 0.52),
+        ] {
+            let dog = dog(None);
+            let mut visit = fold(&dog, &[]);
+            for (measure, share) in [
+                (Measure::HeightAtWithers, 1.0),
+                (Measure::BodyLength, body),
+                (Measure::ElbowHeight, elbow),
+            ] {
+                let taken = TakenMeasure::by(Method::HeightStick, mm(440.0 * share));
+                visit.frame.measures.insert(measure, taken);
+            }
+            visit.coat.all_over_mm = Some(mm(30.0));
+            visit.look = Some(LookChoice {
+                look,
+                body_mm: None,
+            });
+            let (house, kit) = (House::default(), kit());
+            let solved = Desk::new(&dog, &visit, &house, &kit).plan(Reasons::Find);
+            for reason in &solved.expect("solves").report.reasons {
+                for (built, wrong) in [
+                    ("Built long", "too long"),
+                    ("Built open", "too wide"),
+                    ("Built low", "too short"),
+                ] {
+                    if reason.remedy.starts_with(built) {
+                        assert!(reason.fault.contains(wrong), "{}", reason.fault);
+                        said += 1;
+                    }
+                }
+            }
+        }
+    }
+    assert!(said >= 2, "{said} frames are named");
+}
+
 fn of_role(drawing: &Drawing, role: Role) -> impl Iterator<Item = &Shape> {
     drawing.shapes.iter().filter(move |s| s.role == role)
 }

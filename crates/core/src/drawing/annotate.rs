@@ -7,14 +7,13 @@ use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use super::table::to_page;
 use crate::say::Words;
-use crate::shape::{BothSides, SideShape, Station as S};
+use crate::shape::{BothSides, Station as S};
 
 /// Writes marks on the drawing: measures, landmarks, lengths, chalk, pins.
 pub(super) struct Annotator<'a> {
     pub(super) painter: &'a mut Painter,
     pub(super) scene: &'a Scene<'a>,
     pub(super) dog: &'a BothSides<'a>,
-    pub(super) shape: &'a SideShape,
     pub(super) layers: Layers,
     pub(super) stick_x: f64,
     pub(super) room: Room,
@@ -64,7 +63,7 @@ impl Annotator<'_> {
     }
 
     pub(super) fn skin(&self, station: S) -> Point {
-        self.shape.skin(station)
+        self.dog.shape.skin(station)
     }
 
     pub(super) fn push(&mut self, role: Role, geometry: Geometry, tag: Option<Tag>) {

@@ -274,7 +274,6 @@ impl<'a> Stage<'a> {
                 painter: &mut painter,
                 scene,
                 dog: &self.dog,
-                shape: &self.dog.shape,
                 layers,
                 stick_x,
                 room,

@@ -1,4 +1,4 @@
-use kurbo::{BezPath, Point, Shape as _, Vec2};
+use kurbo::{Point, Vec2};
 
 use super::annotate::Annotator;
 use super::areas_in_view::middle_of;
@@ -10,6 +10,7 @@ use super::zone_areas::ZoneAreas;
 use crate::coat::Zone;
 use crate::report::{PlanReport, StrokeName, UnitRow};
 use crate::shape::Station as S;
+use crate::shape::polyline::Inside;
 use crate::solve::Unit;
 
 /// How far a number goes from its place for free paper, in text sizes, and in how many directions it
@@ -28,7 +29,7 @@ impl Annotator<'_> {
         let h = self.h();
         let p = |s: S| self.skin(s);
         let by = |s: S, x: f64, y: f64| p(s) + Vec2::new(x, y) * h;
-        let head = &self.shape.head;
+        let head = &self.dog.shape.head;
         let ear = &self.scene.frame.build.ear;
         Some(match zone {
             Zone::Topknot => head.at(0.24, -0.02),
@@ -260,8 +261,12 @@ impl Annotator<'_> {
 /// A place in a zone that is seen: as it is where it lies in one of the zone's areas and under nothing that
 /// hangs over them, else the nearest that does; a number never stands in its neighbour.
 fn seen(areas: &[Vec<Point>], over: &[Vec<Point>], at: Point) -> Point {
-    let has = |areas: &[Vec<Point>], at: Point| areas.iter().any(|a| outlined(a).contains(at));
-    let is_seen = |at: &Point| has(areas, *at) && !has(over, *at);
+    let inside = |areas: &[Vec<Point>]| -> Vec<Inside> {
+        areas.iter().map(|area| Inside::of(area)).collect()
+    };
+    let (zone, hidden) = (inside(areas), inside(over));
+    let has = |areas: &[Inside], at: Point| areas.iter().any(|area| area.has(at));
+    let is_seen = |at: &Point| has(&zone, *at) && !has(&hidden, *at);
     if areas.is_empty() || is_seen(&at) {
         return at;
     }
@@ -278,19 +283,6 @@ fn seen(areas: &[Vec<Point>], over: &[Vec<Point>], at: Point) -> Point {
         .filter(is_seen)
         .min_by(|a, b| a.distance(at).total_cmp(&b.distance(at)))
         .unwrap_or(at)
-}
-
-fn outlined(area: &[Point]) -> BezPath {
-    let mut path = BezPath::new();
-    for (n, p) in area.iter().enumerate() {
-        if n == 0 {
-            path.move_to(*p);
-        } else {
-            path.line_to(*p);
-        }
-    }
-    path.close_path();
-    path
 }
 
 /// Where the leader of a number to its place begins: beside the figures, not in them.

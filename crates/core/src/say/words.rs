@@ -133,3 +133,26 @@ pub(crate) fn capital(text: &str) -> String {
         first.to_uppercase().collect::<String>() + letters.as_str()
     })
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use rstest::rstest;
+
+    /// Handbook 5, *Hand distances*: fingers of 18 mm to the half, up to a hand's four; under 15 mm a hand
+    /// cannot tell. By hand.
+    #[rstest]
+    #[case(9.6, "10 mm")]
+    #[case(15.0, "a finger")]
+    #[case(26.0, "1½ fingers")]
+    #[case(44.0, "2½ fingers")]
+    #[case(90.0, "90 mm")]
+    fn an_eye_tells_fingers_where_a_hand_can(#[case] mm: f64, #[case] told: &str) {
+        let house = House::default();
+        let words = Words {
+            house: &house,
+            kit: &[],
+        };
+        assert_eq!(words.by_eye(mm), told);
+    }
+}

@@ -19,7 +19,7 @@ mod leg_place;
 mod legs;
 mod noise;
 mod piece;
-mod polyline;
+pub(crate) mod polyline;
 mod side;
 mod sites;
 mod sole;

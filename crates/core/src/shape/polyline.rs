@@ -62,7 +62,7 @@ fn is_within(point: Point, edges: impl Iterator<Item = (Point, Point)>) -> bool 
 const BANDS: usize = 64;
 
 /// A closed outline of which it is often asked what lies inside: its edges by the heights they cross.
-pub(super) struct Inside {
+pub(crate) struct Inside {
     low: f64,
     step: f64,
     bands: Vec<Vec<(Point, Point)>>,
@@ -70,7 +70,7 @@ pub(super) struct Inside {
 
 impl Inside {
     /// Parts an outline into its bands.
-    pub(super) fn of(outline: &[Point]) -> Self {
+    pub(crate) fn of(outline: &[Point]) -> Self {
         let heights = || outline.iter().map(|p| p.y);
         let low = heights().fold(f64::INFINITY, f64::min);
         let high = heights().fold(f64::NEG_INFINITY, f64::max);
@@ -99,7 +99,7 @@ impl Inside {
     }
 
     /// Whether a point lies inside (even and odd crossings).
-    pub(super) fn has(&self, point: Point) -> bool {
+    pub(crate) fn has(&self, point: Point) -> bool {
         is_within(point, self.bands[self.band(point.y)].iter().copied())
     }
 }
