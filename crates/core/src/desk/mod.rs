@@ -39,7 +39,7 @@ pub use offers::{MOST_SHOWN, Offers, ShownLook};
 pub use picture::{PictureHere, PictureOffer};
 use problems::Said;
 pub use schools::{AnswerHere, QuestionHere};
-pub use ways_ahead::{KnotAhead, SlipAhead, WaysAhead};
+pub use ways_ahead::{KNOTS_BEGIN_MM, KnotAhead, SlipAhead, WaysAhead};
 pub use what_if::{PartHere, WhatIf};
 
 /// A dog on the desk: everything resolved, nothing solved yet.

@@ -56,7 +56,8 @@ impl Desk<'_> {
         let plan = self.planned(&job)?;
         let brushed = self.visit.run.as_ref().map_or(0.0, Run::brushed_minutes);
         let is_enough = brushed >= self.facts(&[]).brushing_borne();
-        knot_ways(knot, &plan, &job, is_enough, &self.words())
+        let planning = |job: &Job| self.planned(job);
+        knot_ways(knot, &plan, &job, is_enough, &self.words(), &planning)
     }
 
     /// The job with what is cut by now held.
@@ -76,7 +77,8 @@ impl Desk<'_> {
         let job = self.chosen_job();
         let plan = self.planned(&job)?;
         let words = self.words();
-        rescue(slip, self.visit.run.as_ref(), &plan, &job, &words)
+        let planning = |job: &Job| self.planned(job);
+        rescue(slip, self.visit.run.as_ref(), &plan, &job, &words, &planning)
     }
 
     /// What was left against the plan, and what to touch up.

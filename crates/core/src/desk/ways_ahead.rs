@@ -7,6 +7,7 @@ use utoipa::ToSchema;
 use super::Desk;
 use crate::coat::Zone;
 use crate::kit::ToolKind;
+use crate::plan::PlanMemo;
 use crate::report::{KnotHere, KnotOffer};
 use crate::run::{RescueOption, Slip};
 use crate::solve::SolveError;
@@ -14,7 +15,9 @@ use crate::units::Length;
 
 /// Where a knot begins, mm off the skin, as a hand tells it apart: on the skin, a blade's teeth, a nail, half
 /// a finger, nearly a finger off it (modelling choice).
-const KNOTS_BEGIN_MM: [f64; 5] = [0.0, 3.0, 6.0, 10.0, 15.0];
+pub const KNOTS_BEGIN_MM: [f64; 5] = [0.0, 3.0, 6.0, 10.0, 15.0];
+/// Plans kept while a zone's ways are worked out: those they have in common are the newest.
+const MADE_HERE: usize = 16;
 /// What takes less than this off is no slip, mm (modelling choice: a comb's own scatter).
 const NO_SLIP_MM: f64 = 1.0;
 
@@ -54,6 +57,9 @@ impl Desk<'_> {
     /// # Errors
     /// If the solver gives no answer, a fault of ours.
     pub fn ways_ahead(&self, zone: Zone) -> Result<WaysAhead, SolveError> {
+        // A zone's ways have most of their plans in common, and nobody else asks for them.
+        let made = PlanMemo::of(MADE_HERE);
+        let desk = self.clone().with_memo(&made);
         let stands = self.coat.length_mm(zone);
         let knots = KNOTS_BEGIN_MM
             .into_iter()
@@ -65,10 +71,10 @@ impl Desk<'_> {
                     hand: None,
                     off_skin_mm,
                 };
-                let ways = self.knot_here(&knot)?;
+                let ways = desk.knot_here(&knot)?;
                 Ok(KnotAhead { off_skin_mm, ways })
             });
-        let slips = self.blades_leave(zone)?.into_iter().map(|mm| {
+        let slips = desk.blades_leave(zone)?.into_iter().map(|mm| {
             let left_mm = Length::worked_out_mm(mm);
             let slip = Slip {
                 zone,
@@ -76,7 +82,7 @@ impl Desk<'_> {
                 left_mm,
                 cause: None,
             };
-            let ways = self.rescue(&slip)?;
+            let ways = desk.rescue(&slip)?;
             Ok(SlipAhead { left_mm, ways })
         });
         Ok(WaysAhead {
@@ -97,7 +103,8 @@ impl Desk<'_> {
             .filter(|mm| mm + NO_SLIP_MM <= planned)
             .collect();
         leaves.sort_by(f64::total_cmp);
-        leaves.dedup();
+        // What leaves a hair more is helped by the ways of the shorter.
+        leaves.dedup_by(|more, less| *more - *less < NO_SLIP_MM);
         Ok(leaves)
     }
 }

@@ -5,6 +5,9 @@ use super::make::{Plan, make_plan};
 use crate::job::Job;
 use crate::solve::SolveError;
 
+/// How the plan of a job comes: solved, or as it was made a moment ago.
+pub type Planning<'a> = &'a dyn Fn(&Job) -> Result<Arc<Plan>, SolveError>;
+
 /// The plans made last, so that the same job is never solved twice in a row: the reasons of a plan, the
 /// run beside it, a point looked at closer and the paper all begin from the one solve.
 ///

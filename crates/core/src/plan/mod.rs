@@ -10,4 +10,4 @@ pub use buy::{Buy, what_to_buy};
 pub(crate) use dressed::SETTLES;
 pub use dressed::{PlanCoat, dress_plan};
 pub use make::{METHOD, Plan, make_plan, make_plan_to};
-pub use memo::PlanMemo;
+pub use memo::{PlanMemo, Planning};

@@ -1,10 +1,12 @@
+use std::sync::Arc;
+
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use crate::balance::score;
 use crate::coat::{Knots, Limit, LimitCause, Zone, whole_weeks};
 use crate::job::Job;
-use crate::plan::{MINUTE, Plan, make_plan};
+use crate::plan::{MINUTE, Plan, Planning, make_plan};
 use crate::say::Words;
 use crate::shape::Hand;
 use crate::sheet::{brush_out_minutes, for_size};
@@ -93,6 +95,7 @@ pub fn knot_ways(
     job: &Job,
     brushed_enough: bool,
     words: &Words<'_>,
+    planning: Planning<'_>,
 ) -> Result<Vec<KnotOffer>, SolveError> {
     let mut under = job.clone();
     let off_skin = knot.off_skin_mm.as_mm().max(job.safe_mm(knot.zone));
@@ -102,9 +105,9 @@ pub fn knot_ways(
         knot.zone,
         at_most(most.map_or(off_skin, |most| most.min(off_skin))),
     );
-    let under = make_plan(&under)?;
+    let under = planning(&under)?;
     let minutes = ONE_KNOT_MINUTES * for_size(job.sides.left.height);
-    let mut ways = ways_of(knot.zone, (minutes, plan, &under), job, words)?;
+    let mut ways = ways_of(knot.zone, (minutes, plan, &under), job, words, planning)?;
     // What no tool of this kit leaves is no way out: the knot would stay in what is cut.
     ways.retain(|w| w.way == KnotWay::Brush || w.leaves_mm.as_mm() <= off_skin + WITHIN_MM);
     if brushed_enough && let Some(at) = ways.iter().position(|w| w.way == KnotWay::Brush) {
@@ -155,11 +158,12 @@ fn priced(
 ) -> Result<KnottedZone, SolveError> {
     let mut without = job.clone();
     without.coat.knots.remove(&zone);
+    let solved = |job: &Job| make_plan(job).map(Arc::new);
     let free = make_plan(&without)?;
     Ok(KnottedZone {
         zone,
         label: zone.label().into(),
-        ways: ways_of(zone, (brushing, &free, plan), job, words)?,
+        ways: ways_of(zone, (brushing, &free, plan), job, words, &solved)?,
     })
 }
 
@@ -170,6 +174,7 @@ fn ways_of(
     (brushing, free, with_coat): (f64, &Plan, &Plan),
     job: &Job,
     words: &Words<'_>,
+    planning: Planning<'_>,
 ) -> Result<Vec<KnotOffer>, SolveError> {
     let cost = |p: &Plan| score(&p.solution.points, &p.lengths_mm);
     let left = |p: &Plan| p.zone_mm(zone).unwrap_or_default();
@@ -177,7 +182,7 @@ fn ways_of(
     let mut cleared = job.clone();
     let safe = at_most(job.safe_mm(zone));
     cleared.coat.limits.insert(zone, safe);
-    let cleared = make_plan(&cleared)?;
+    let cleared = planning(&cleared)?;
     let growth = job.coat.texture.growth_in(zone);
     let offer = |way: KnotWay, minutes: f64, other: &Plan| {
         let costs = (cost(other) - best).max(0.0);

@@ -7,10 +7,10 @@ use crate::balance::score;
 use crate::coat::{Limit, LimitCause, Zone, whole_weeks};
 use crate::job::Job;
 use crate::look::{LOOK_HEIGHT_MM, LineName, LineStop};
-use crate::plan::{Plan, make_plan};
+use crate::plan::{Plan, Planning, make_plan_to};
 use crate::say::Words;
 use crate::schools::Answer;
-use crate::solve::SolveError;
+use crate::solve::{Accuracy, SolveError};
 use crate::units::Length;
 
 /// What can be done about a slip (handbook 6, *uneven spots*).
@@ -80,6 +80,7 @@ pub fn rescue(
     plan: &Plan,
     job: &Job,
     words: &Words<'_>,
+    planning: Planning<'_>,
 ) -> Result<Vec<RescueOption>, SolveError> {
     let planned = plan
         .zone_mm(slip.zone)
@@ -87,7 +88,7 @@ pub fn rescue(
     // As long as planned or longer is no slip.
     let left = slip.left_mm.as_mm().clamp(0.0, planned.max(0.0));
     let shortest = shortest_of_look(plan, job, slip.zone).min(planned);
-    let before = score(&plan.solution.points, &plan.lengths_mm);
+    let before = score_of(plan);
     let done = done_zones(run, plan, slip.zone);
     let growth = job.coat.texture.growth_in(slip.zone);
     let weeks_from = |depth: f64| whole_weeks(growth.days_to(left, depth));
@@ -109,7 +110,7 @@ pub fn rescue(
         let costs = if is_kept {
             0.0
         } else {
-            (score_of(&held(job, &done, slip.zone, line))? - before).max(0.0)
+            (score_of(planning(&held(job, &done, slip.zone, line))?.as_ref()) - before).max(0.0)
         };
         let depth = line - left;
         let weeks = weeks_from(depth);
@@ -131,7 +132,7 @@ pub fn rescue(
     }
     let levelled = weighed.iter().find(|(_, o)| o.way == RescueWay::LevelToIt);
     if let Some(by_level) = levelled.map(|(_, o)| o.costs)
-        && let Some(shift) = shifted(&held(job, &done, slip.zone, left), slip, before)?
+        && let Some(shift) = shifted(&held(job, &done, slip.zone, left), slip, before, planning)?
         && shift.costs + WORTH_SHIFTING <= by_level
     {
         weighed.push((shift.costs + harm_of(planned - left), shift));
@@ -165,9 +166,8 @@ fn held(job: &Job, done: &[(Zone, f64)], zone: Zone, most: f64) -> Job {
     there
 }
 
-fn score_of(job: &Job) -> Result<f64, SolveError> {
-    let other = make_plan(job)?;
-    Ok(score(&other.solution.points, &other.lengths_mm))
+fn score_of(plan: &Plan) -> f64 {
+    score(&plan.solution.points, &plan.lengths_mm)
 }
 
 /// Lines that a slip beside them can shift: those that part one length from another on the body.
@@ -180,20 +180,31 @@ const SHIFTED: [LineName; 6] = [
     LineName::RumpDrop,
 ];
 
-/// The best place of the best line around a levelled spot; none where no line can be moved.
-fn shifted(levelled: &Job, slip: &Slip, before: f64) -> Result<Option<RescueOption>, SolveError> {
+/// The best place of the best line around a levelled spot, found among rough plans and priced by a whole
+/// one; none where no line can be moved.
+fn shifted(
+    levelled: &Job,
+    slip: &Slip,
+    before: f64,
+    planning: Planning<'_>,
+) -> Result<Option<RescueOption>, SolveError> {
     let mut best: Option<(f64, LineStop)> = None;
     for stop in SHIFTED.iter().flat_map(|line| line.stops()) {
         if levelled.lines.has(stop) || !levelled.lines.offers(stop.line()) {
             continue;
         }
         let there = levelled.clone().placed(stop);
-        let costs = (score_of(&there)? - before).max(0.0);
-        if best.is_none_or(|(least, _)| costs < least) {
-            best = Some((costs, stop));
+        let scored = score_of(&make_plan_to(&there, Accuracy::Rough)?);
+        if best.is_none_or(|(least, _)| scored < least) {
+            best = Some((scored, stop));
         }
     }
-    Ok(best.map(|(costs, stop)| RescueOption {
+    let Some((_, stop)) = best else {
+        return Ok(None);
+    };
+    let there = planning(&levelled.clone().placed(stop))?;
+    let costs = (score_of(&there) - before).max(0.0);
+    Ok(Some(RescueOption {
         way: RescueWay::ShiftTheLine,
         sentence: format!(
             "Level the {} to the spot and shift a line, {} {}: the spot is gone; {}.",

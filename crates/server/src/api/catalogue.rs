@@ -5,6 +5,7 @@ use serde::Serialize;
 use utoipa::ToSchema;
 use veliform_core::body::{BodyPart, FoundKind, Minds};
 use veliform_core::coat::{Knots, Site, SiteSkin, Texture, Zone};
+use veliform_core::desk::KNOTS_BEGIN_MM;
 use veliform_core::device::DeviceKind;
 use veliform_core::dog::Programme;
 use veliform_core::frame::{
@@ -39,6 +40,8 @@ pub struct Catalogue {
     site_skins: Vec<SiteSkinWord>,
     /// Knots, the least first.
     knots: Vec<KnotsWord>,
+    /// Where a knot begins, off the skin, as a hand tells it apart.
+    knots_begin_mm: Vec<Length>,
     body_parts: Vec<BodyPartWord>,
     minds: Vec<MindsWord>,
     programme: Vec<ProgrammeWord>,
@@ -468,6 +471,7 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
                 label: k.label(),
             })
             .collect(),
+        knots_begin_mm: KNOTS_BEGIN_MM.map(Length::worked_out_mm).to_vec(),
         programme: Programme::ALL
             .iter()
             .map(|p| ProgrammeWord {

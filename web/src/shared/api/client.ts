@@ -42,6 +42,10 @@ export class Failure extends Error {
   }
 }
 
+/** Whether nobody is there to answer, or nobody has the time. */
+export const isAway = (failure: Failure): boolean =>
+  failure.kind === 'offline' || failure.kind === 'unavailable';
+
 const AWAY = 'Veliform does not answer. What you type is saved here and sent when it is back.';
 
 /** The answer of a request, or a Failure that says what to do. */

@@ -1391,6 +1391,8 @@ export interface components {
             found: components["schemas"]["FoundWord"][];
             /** @description Knots, the least first. */
             knots: components["schemas"]["KnotsWord"][];
+            /** @description Where a knot begins, off the skin, as a hand tells it apart. */
+            knots_begin_mm: components["schemas"]["Length"][];
             landmarks: components["schemas"]["LandmarkWord"][];
             lines: components["schemas"]["LineWord"][];
             looks: components["schemas"]["LookWord"][];

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, ask, Failure, type Schemas } from '../../../shared/api/client';
+import { api, ask, Failure, isAway, type Schemas } from '../../../shared/api/client';
 import { Plain, Said } from '../../../shared/ui/controls';
 import { LengthField } from '../../../shared/ui/LengthField';
 import { lengthText } from '../../../shared/units/show';
@@ -27,17 +27,18 @@ export function KnotPanel(props: {
   const [sorry, setSorry] = useState<string | null>(null);
   const where = whereOf(work.words.zones, zone, side);
   const isSaid = where.isSaid && offMm !== null;
-  const knots = props.ahead?.knots ?? [];
+  const mostMm = work.evaluation.zones.find((z) => z.zone === zone)?.most_mm ?? null;
+  const begins = work.words.knots_begin_mm.filter((mm) => mostMm === null || mm < mostMm);
   const find = () => {
     if (zone === null || offMm === null) return;
     const knot = { zone, hand: where.hand, off_skin_mm: offMm };
     // One that begins between two of them is helped by the nearer to the skin.
-    const travelling = knots.findLast((k) => k.off_skin_mm <= offMm);
+    const travelling = props.ahead?.knots.findLast((k) => k.off_skin_mm <= offMm);
     const desk = { ...work.desk, options: { ...work.options, step: null } };
     setSorry(null);
     ask(api.POST('/api/knot', { body: { desk, knot } })).then(setWays, (error: unknown) => {
       if (!(error instanceof Failure)) return;
-      if (error.kind === 'offline' && travelling) setWays(travelling.ways);
+      if (isAway(error) && travelling) setWays(travelling.ways);
       else
         setSorry(
           error.kind === 'offline'
@@ -73,9 +74,9 @@ export function KnotPanel(props: {
           setSide(side);
         }}
       />
-      {knots.length > 0 && (
+      {zone !== null && (
         <div className="flex flex-wrap gap-1.5 pt-2" role="group" aria-label="It begins">
-          {knots.map(({ off_skin_mm: mm }) => (
+          {begins.map((mm) => (
             <Plain
               key={mm}
               pressed={offMm === mm}
@@ -96,7 +97,7 @@ export function KnotPanel(props: {
         units={work.house.units}
         readOn={{
           place: where.word?.label ?? 'There',
-          mostMm: work.evaluation.zones.find((z) => z.zone === zone)?.most_mm ?? null,
+          mostMm,
         }}
         onValue={(mm) => {
           anew();

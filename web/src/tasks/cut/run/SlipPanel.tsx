@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, ask, Failure, type Schemas } from '../../../shared/api/client';
+import { api, ask, Failure, isAway, type Schemas } from '../../../shared/api/client';
 import { Plain, Said } from '../../../shared/ui/controls';
 import { LengthField } from '../../../shared/ui/LengthField';
 import { useVisitWork } from '../../../shared/visit/context';
@@ -52,7 +52,7 @@ export function SlipPanel(props: {
     const desk = { ...work.desk, options: { ...options, step: null } };
     ask(api.POST('/api/rescue', { body: { desk, slip } })).then(setWays, (error: unknown) => {
       if (!(error instanceof Failure)) return;
-      if (error.kind === 'offline' && travelling) setWays(travelling.ways);
+      if (isAway(error) && travelling) setWays(travelling.ways);
       else
         setSorry(
           error.kind === 'offline'

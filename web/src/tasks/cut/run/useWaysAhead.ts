@@ -9,7 +9,7 @@ type Ahead = Schemas['WaysAhead'];
 
 /** The first is asked for when a step has been in hand for so long, as after a miss; the others sooner, ms. */
 const QUIET_MS = 15_000;
-const BETWEEN_MS = 1_000;
+const BETWEEN_MS = 3_000;
 
 interface Travelling {
   /** What was said of the last renewal when they were asked for: another plan has other ways. */
