@@ -78,7 +78,14 @@ impl Desk<'_> {
         let plan = self.planned(&job)?;
         let words = self.words();
         let planning = |job: &Job| self.planned(job);
-        rescue(slip, self.visit.run.as_ref(), &plan, &job, &words, &planning)
+        rescue(
+            slip,
+            self.visit.run.as_ref(),
+            &plan,
+            &job,
+            &words,
+            &planning,
+        )
     }
 
     /// What was left against the plan, and what to touch up.
