@@ -13,6 +13,7 @@ mod few_touches;
 mod from_two_metres;
 mod half_a_year;
 mod hands_on_in_full;
+mod head_and_tail;
 mod hidden_places;
 mod kit_and_files;
 mod nothing_typed_is_lost;

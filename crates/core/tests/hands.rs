@@ -8,7 +8,7 @@ use proptest::prelude::*;
 use rstest::rstest;
 use veliform_core::frame::{
     Angle, AngleMethod, Build, BuildType, Felt, Finding, Frame, FrameInput, Grade, Measure, Method,
-    Origin, QUICK_EIGHT, Severity, Stop, TakenAngle, TakenMeasure, resolve,
+    Origin, QUICK_EIGHT, Severity, Stop, TailKind, TakenAngle, TakenMeasure, resolve,
 };
 use veliform_core::units::{Length, UnitSystem};
 
@@ -204,6 +204,7 @@ fn a_reading_carries_how_it_was_got(
 #[case::hock_over_stifle((Measure::StifleHeight, 150.0), (Measure::HockHeight, 155.0))]
 #[case::feet_wider_than_their_room((Measure::FootWidth, 80.0), (Measure::ForefootSpacing, 60.0))]
 #[case::legs_wider_than_their_room((Measure::ForeLegFront, 60.0), (Measure::WristSpacing, 50.0))]
+#[case::muzzle_without_a_skull((Measure::MuzzleLength, 100.0), (Measure::HeadLength, 120.0))]
 #[case::elbows_outside_the_chest((Measure::ElbowSpacing, 160.0), (Measure::ChestWidth, 90.0))]
 fn a_contradiction_names_both(#[case] one: (Measure, f64), #[case] other: (Measure, f64)) {
     let mut input = input();
@@ -225,6 +226,91 @@ fn a_contradiction_names_both(#[case] one: (Measure, f64), #[case] other: (Measu
         .iter()
         .any(|c| c.contains(&one.0) && c.contains(&other.0));
     assert!(named, "{:?}", frame.problems);
+}
+
+/// Leather is 20 to 250 mm on any dog, a tail no longer than nine tenths of its height (handbook 10, *Bad
+/// input*): refused in one sentence with the range, and the drawing goes on.
+#[rstest]
+#[case(Measure::EarLeather, 260.0, 620.0, "between 31 mm and 250 mm")]
+#[case(Measure::EarLeather, 15.0, 220.0, "between 20 mm and 136 mm")]
+#[case(Measure::TailLength, 380.0, 400.0, "between 0 mm and 360 mm")]
+fn what_no_head_or_tail_has_is_refused(
+    #[case] measure: Measure,
+    #[case] value: f64,
+    #[case] height: f64,
+    #[case] says: &str,
+) {
+    let mut input = input();
+    input
+        .measures
+        .insert(Measure::HeightAtWithers, tape(height));
+    input.measures.insert(measure, tape(value));
+    let frame = frame(&input);
+    assert_eq!(frame.problems.len(), 1, "{:?}", frame.problems);
+    assert_eq!(frame.problems[0].severity, Severity::Refused);
+    assert!(
+        frame.problems[0].message.contains(says),
+        "{}",
+        frame.problems[0].message
+    );
+    let value = frame.values.iter().find(|v| v.measure == measure);
+    assert_eq!(value.expect("has one").origin, Origin::Estimated);
+}
+
+/// No leather is longer than neck and head together (handbook 10, *Bad input*): all three are named.
+#[test]
+fn a_leather_longer_than_neck_and_head_is_refused() {
+    let mut input = input();
+    for (measure, value) in [
+        (Measure::NeckLength, 110.0),
+        (Measure::HeadLength, 116.0),
+        (Measure::EarLeather, 240.0),
+    ] {
+        let confirmed = TakenMeasure {
+            is_confirmed: true,
+            ..tape(value)
+        };
+        input.measures.insert(measure, confirmed);
+    }
+    let refused = frame(&input);
+    assert_eq!(refused.problems.len(), 1, "{:?}", refused.problems);
+    assert_eq!(refused.problems[0].culprits.len(), 3);
+    assert!(refused.build.ear.length < 200.0, "the estimate stands in");
+    input.measures.insert(Measure::EarLeather, tape(150.0));
+    assert!(frame(&input).problems.is_empty());
+}
+
+/// A tail said to be docked that was measured long is used as measured, and asked about.
+#[test]
+fn a_docked_tail_measured_long_is_asked_about() {
+    let mut input = input();
+    input.tail = Some(TailKind::Stub);
+    input.measures.insert(Measure::TailLength, tape(0.4 * H));
+    let long = frame(&input);
+    assert_eq!(long.problems.len(), 1, "{:?}", long.problems);
+    assert!(long.problems[0].message.contains("no docked tail"));
+    assert_abs_diff_eq!(long.build.tail.length, 0.4 * H);
+    input.measures.insert(Measure::TailLength, tape(0.15 * H));
+    assert!(frame(&input).problems.is_empty());
+}
+
+/// Ears that differ are not blamed on the feet.
+#[test]
+fn ears_that_differ_are_measured_again() {
+    let mut input = input();
+    let apart = TakenMeasure {
+        right_mm: Some(mm(90.0)),
+        ..tape(110.0)
+    };
+    input.measures.insert(Measure::EarLeather, apart);
+    let frame = frame(&input);
+    let says = &frame.problems[0].message;
+    assert!(
+        says.contains("left is 20 mm more") && says.contains("ear held askew"),
+        "{says}"
+    );
+    assert!(!says.contains("foot"), "{says}");
+    assert_abs_diff_eq!(frame.right.ear.length, 90.0);
 }
 
 /// An unusual value is used and doubted; measured again and confirmed it is used in silence.

@@ -16,6 +16,10 @@ use veliform_core::visit::{EntryBody, LookChoice, fold};
 use crate::support::table::{NINE, dog, entry, kit, mm};
 
 fn planned(look: LookId, answers: &[Answer]) -> PlanReport {
+    planned_with(look, answers, Vec::new())
+}
+
+fn planned_with(look: LookId, answers: &[Answer], more: Vec<EntryBody>) -> PlanReport {
     let measure = Measure::HeightAtWithers;
     let taken = TakenMeasure::by(Method::HeightStick, mm(450.0));
     let choice = LookChoice {
@@ -32,6 +36,7 @@ fn planned(look: LookId, answers: &[Answer]) -> PlanReport {
     let dog = dog(Some(40));
     let entries: Vec<_> = said
         .into_iter()
+        .chain(more)
         .zip(1..)
         .map(|(b, n)| entry(n, NINE, b))
         .collect();
@@ -215,4 +220,45 @@ fn small_jobs_are_done_the_salons_way() {
         amounts.iter().any(|a| a.contains("thighs"))
     };
     assert!(thigh(&ours) && !thigh(&theirs));
+}
+
+/// Ears that differ are matched by their hair, drawn forward beside the nose; a leather short of the nose
+/// keeps so much more hair where the look measures it there (handbook 5, *Ears*; 10 D).
+#[test]
+fn leathers_that_differ_are_matched_by_their_hair() {
+    let taken = |measure, mm_left, mm_right: Option<f64>| EntryBody::MeasureSet {
+        measure,
+        taken: TakenMeasure {
+            right_mm: mm_right.map(mm),
+            ..TakenMeasure::by(Method::Tape, mm(mm_left))
+        },
+    };
+    let of = |leather: Option<(f64, f64)>, short: Option<f64>| {
+        let leather = leather.map(|(l, r)| taken(Measure::EarLeather, l, Some(r)));
+        let short = short.map(|mm| taken(Measure::EarShortOfNose, mm, None));
+        let said: Vec<EntryBody> = leather.into_iter().chain(short).collect();
+        let long = EntryBody::ZoneSet {
+            zone: Zone::Ear,
+            length_mm: Some(mm(160.0)),
+        };
+        planned_with(LookId::SkirtedSpaniel, &[], [vec![long], said].concat())
+    };
+    let amounts = |report: &PlanReport| step(report, "Ears last").amounts.join(". ");
+    let alike = amounts(&of(None, None));
+    assert!(!alike.contains("leather"), "{alike}");
+    let apart = amounts(&of(Some((118.0, 112.0)), None));
+    assert!(apart.contains("The left leather is 6 mm longer"), "{apart}");
+    let (past, short) = (of(None, Some(-10.0)), of(None, Some(25.0)));
+    assert!(
+        amounts(&short).contains("25 mm short of the nose"),
+        "{}",
+        amounts(&short)
+    );
+    assert!(!amounts(&past).contains("short of the nose"));
+    let left = |report: &PlanReport| {
+        let ears = report.units.iter().find(|u| u.zone == Zone::Ear);
+        ears.expect("cut").from_mm.as_mm()
+    };
+    let more = left(&short) - left(&past);
+    assert!((more - 25.0).abs() < 1.0, "{more} mm more hair");
 }

@@ -1,12 +1,16 @@
 //! Measured points are exact in the drawn dog; everything else is a house value (dog-shape.md 12).
 
-use approx::assert_abs_diff_eq;
+use approx::{assert_abs_diff_eq, assert_relative_eq};
+use kurbo::Point;
 use proptest::prelude::*;
 use rstest::rstest;
 use veliform_core::frame::{
-    BuildType, FrameInput, Measure, Method, TailKind, TakenMeasure, resolve,
+    BuildType, EarKind, FrameInput, Measure, Method, TailKind, TakenMeasure, resolve,
 };
-use veliform_core::shape::{PieceKind, Station as S, bare, side_pieces, side_shape};
+use veliform_core::page::View;
+use veliform_core::shape::{
+    BothSides, Landmark, PieceKind, Station as S, bare, landmarks, side_pieces, side_shape,
+};
 use veliform_core::units::{Length, UnitSystem};
 
 fn input(build: BuildType, values: &[(Measure, f64)]) -> FrameInput {
@@ -67,6 +71,98 @@ proptest! {
     }
 }
 
+/// Head and tail stand as they were measured: their landmarks lie as far apart as the tape said.
+#[rstest]
+fn head_and_tail_are_drawn_as_measured(
+    #[values(
+        BuildType::Ordinary,
+        BuildType::LongLow,
+        BuildType::Toy,
+        BuildType::Spaniel,
+        BuildType::Terrier,
+        BuildType::Retriever
+    )]
+    build: BuildType,
+    #[values(250.0, 640.0)] h: f64,
+) {
+    let values = [
+        (Measure::HeightAtWithers, h),
+        (Measure::MuzzleLength, 0.16 * h),
+        (Measure::SkullWidth, 0.21 * h),
+        (Measure::EarLeather, 0.24 * h),
+        (Measure::TailLength, 0.31 * h),
+    ];
+    let mut input = input(build, &values);
+    input.ear = Some(EarKind::Drop);
+    let frame = resolve(&input, UnitSystem::Millimetres);
+    assert!(frame.problems.is_empty(), "{:?}", frame.problems);
+    let dog = BothSides::of(&frame);
+    let places = landmarks(&dog);
+    let at = |landmark: Landmark| {
+        let of = places.iter().find(|p| p.landmark == landmark);
+        Point::from(of.expect("placed").on(View::Side))
+    };
+    assert_abs_diff_eq!(
+        at(Landmark::Stop).distance(at(Landmark::NoseTip)),
+        0.16 * h,
+        epsilon = 1e-9
+    );
+    let ear = frame.build.ear;
+    let base = dog.shape.head.at(ear.base.0, ear.base.1);
+    // The leaf's tip lies a little behind its middle line.
+    assert_relative_eq!(
+        at(Landmark::EarTip).distance(base),
+        0.24 * h,
+        max_relative = 0.01
+    );
+    let head = frame.build.head;
+    assert_abs_diff_eq!(head.skull_width * head.length, 0.21 * h, epsilon = 1e-9);
+    // The bone is carried in a curve: along it, it is as long as measured.
+    let reach = at(Landmark::TailEnd).distance(at(Landmark::TailSet));
+    assert!(
+        reach < 0.36 * h && reach > 0.1 * h,
+        "the tail reaches {reach}"
+    );
+}
+
+/// A leather drawn forward: what it stays short of the nose, it is shorter than the way there; past it, it
+/// is longer (handbook 10 D).
+#[rstest]
+#[case(40.0, 40.0)]
+#[case(0.0, 0.0)]
+#[case(-15.0, 0.0)]
+fn an_ear_drawn_forward_gives_its_leather(#[case] short: f64, #[case] hair: f64) {
+    let values = [
+        (Measure::HeightAtWithers, 400.0),
+        (Measure::EarShortOfNose, short),
+    ];
+    let build = resolve(&input(BuildType::Spaniel, &values), UnitSystem::Millimetres).build;
+    assert_abs_diff_eq!(
+        build.ear.length,
+        build.ear_base_to_nose() - short,
+        epsilon = 1e-9
+    );
+    assert_abs_diff_eq!(build.ear.short_of_nose, hair, epsilon = 1e-9);
+}
+
+/// Said and measured need not agree: a docked type's dog with its tail left on has one, and one whose tail
+/// was docked has none (common practice).
+#[rstest]
+#[case(BuildType::Spaniel, Some(TailKind::Level), false)]
+#[case(BuildType::Spaniel, None, true)]
+#[case(BuildType::SquareCurly, Some(TailKind::Stub), true)]
+#[case(BuildType::SquareCurly, None, false)]
+fn a_tail_is_docked_as_it_is_carried(
+    #[case] build: BuildType,
+    #[case] tail: Option<TailKind>,
+    #[case] is_docked: bool,
+) {
+    let mut input = input(build, &[(Measure::HeightAtWithers, 420.0)]);
+    input.tail = tail;
+    let build = resolve(&input, UnitSystem::Millimetres).build;
+    assert_eq!(build.is_docked(), is_docked, "{} mm", build.tail.length);
+}
+
 #[rstest]
 #[case(BuildType::SquareCurly, 460.0, 466.0)]
 #[case(BuildType::LongLow, 260.0, 360.0)]
@@ -118,7 +214,9 @@ fn a_tail_begins_at_its_root_and_is_carried_as_said(#[case] tail: TailKind) {
         "the tail is too long"
     );
     let highest = drawn.outline.iter().map(|p| p.y).fold(0.0, f64::max);
-    let is_raised = highest > set.y + 0.15 * 460.0;
+    // A docked one is half as long as others and stands up as far as it goes.
+    let raised = if tail == TailKind::Stub { 0.1 } else { 0.15 };
+    let is_raised = highest > set.y + raised * 460.0;
     assert_eq!(
         is_raised,
         matches!(

@@ -7,7 +7,7 @@ use std::sync::Arc;
 
 use rstest::rstest;
 use uuid::Uuid;
-use veliform_core::coat::{Texture, Zone};
+use veliform_core::coat::{Texture, Zone, resolve_coat};
 use veliform_core::consult::{Part, Wish};
 use veliform_core::desk::{Before, Desk, PlanView, Reasons};
 use veliform_core::dog::{Dog, House};
@@ -17,7 +17,7 @@ use veliform_core::look::{LookId, Placement, Shifts};
 use veliform_core::photo::PhotoMoment;
 use veliform_core::plan::Plan;
 use veliform_core::salon_log::{AlbumFilter, album};
-use veliform_core::units::Length;
+use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{Entry, EntryBody, LookChoice, Recipe, RecipeZone, Visit, fold};
 
 fn mm(value: f64) -> Length {
@@ -76,14 +76,53 @@ fn wished(part: Part, wish: Wish) -> Arc<Plan> {
 #[rstest]
 #[case(Part::TuckUp, Zone::TuckUp)]
 #[case(Part::Chest, Zone::Chest)]
+#[case(Part::Muzzle, Zone::Muzzle)]
 #[case(Part::Ears, Zone::Ear)]
 #[case(Part::Tail, Zone::Tail)]
 fn a_part_is_taken_off_or_left(#[case] part: Part, #[case] zone: Zone) {
     let off = wished(part, Wish::TakeOff).zone_mm(zone).expect("cut");
     let left = wished(part, Wish::Leave).zone_mm(zone).expect("cut");
-    let most = if part == Part::Ears { 1.5 } else { 13.0 };
+    // Clean, as leather and muzzle are (handbook 5, *Nominal lengths*: 0.5 to 1.5).
+    let is_clean = matches!(part, Part::Ears | Part::Muzzle);
+    let most = if is_clean { 1.5 } else { 13.0 };
     assert!(off <= most + 0.1, "{off}");
-    assert!((left - 70.0).abs() < 0.1, "{left}");
+    // A muzzle carries less than the body (handbook 3, *Zones*).
+    let stands = visit(LookId::Lamb, vec![]).coat;
+    let all = resolve_coat(&stands, 450.0, UnitSystem::Millimetres)
+        .0
+        .length_mm(zone);
+    assert!((left - all).abs() < 0.1, "{left} of {all}");
+}
+
+/// The muzzle is a part of its own (handbook 10 D): what an owner wants of it leaves the cheeks as they are,
+/// and the sheet names it.
+#[rstest]
+fn a_muzzle_is_cut_apart_from_the_cheeks(
+    #[values(LookId::Lamb, LookId::OneLength, LookId::NaturalTidy)] look: LookId,
+) {
+    let as_it_is = plan(&visit(look, vec![]));
+    let wish = EntryBody::PartWished {
+        part: Part::Muzzle,
+        wish: Some(Wish::TakeOff),
+    };
+    let clean = visit(look, vec![wish]);
+    let apart = plan(&clean);
+    assert_eq!(apart.zone_mm(Zone::Cheek), as_it_is.zone_mm(Zone::Cheek));
+    assert_eq!(
+        as_it_is.zone_mm(Zone::Muzzle),
+        as_it_is.zone_mm(Zone::Cheek),
+        "cut alike"
+    );
+    let muzzle = apart.zone_mm(Zone::Muzzle).expect("cut");
+    assert!(muzzle <= 1.6, "{muzzle}");
+    let (dog, house, kit) = (dog(), House::default(), support::full_kit());
+    let desk = Desk::new(&dog, &clean, &house, &kit);
+    let sheet = desk.plan(Reasons::Skip).expect("solves").report.sheet;
+    let named = sheet
+        .steps
+        .iter()
+        .any(|s| s.zones.contains(&Zone::Muzzle) && !s.leaves.is_empty());
+    assert!(named, "a step leaves the muzzle so");
 }
 
 /// Shelf and crest are lines: they lie where the owner wants them, unless a hand moved them since.

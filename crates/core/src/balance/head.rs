@@ -164,6 +164,7 @@ pub fn fit_head(
     lengths_mm: &[f64],
     safe: &dyn Fn(Zone) -> f64,
 ) -> Subject {
+    let subject = hair_for_leather(subject);
     // The beard first: the head's size and the ear's end are read from it.
     [Zone::Beard, Zone::Topknot, Zone::Ear]
         .into_iter()
@@ -173,6 +174,17 @@ pub fn fit_head(
                 None => subject,
             }
         })
+}
+
+/// Where a hanging ear is measured at the nose, leather that stays short of it keeps so much more hair
+/// (handbook 5, *Ears*; handbook 10 D).
+fn hair_for_leather(subject: Subject) -> Subject {
+    let short = subject.build.ear.short_of_nose;
+    if subject.look.ear_rule != EarRule::OverShoulder || short <= 0.0 {
+        return subject;
+    }
+    let own = subject.look.nominal_mm(Zone::Ear, subject.height());
+    subject.with_nominal(Zone::Ear, own + short)
 }
 
 /// The length that brings a zone of the head into proportion, mm; none where the look's own does.

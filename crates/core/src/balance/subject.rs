@@ -3,7 +3,7 @@ use kurbo::{Point, Vec2};
 use super::expr::Expr;
 use super::lift_off::shoulder_lift_mm;
 use super::spot::{Place, Spot, Width};
-use crate::coat::{CoatNow, Knots, Stands, UNDER_KNOTS_MM, Zone, ZoneMarks};
+use crate::coat::{CoatNow, Knots, LimitCause, Stands, UNDER_KNOTS_MM, Zone, ZoneMarks};
 use crate::frame::{Build, Sides};
 use crate::look::{Cut, LineName, LineStop, Lines, Look};
 use crate::page::View;
@@ -41,6 +41,8 @@ pub struct Subject {
     /// Spots where the hair is shorter than around them, with how short, mm: their variable is the
     /// line, the real hair stays (balance-model.md 3).
     pub holes: Vec<(usize, f64)>,
+    /// Whether the muzzle is cut apart from the cheeks.
+    pub has_muzzle_apart: bool,
 }
 
 /// A wish that today's coat, or safety, cannot meet.
@@ -92,9 +94,10 @@ impl Subject {
             stand: coat.stand,
             spots: Vec::new(),
             unmet: Vec::new(),
-            is_mirrored: sides.left == sides.right && !has_leg_hole(coat),
+            is_mirrored: has_like_sides(sides) && !has_leg_hole(coat),
             holes: Vec::new(),
             grows_mm: 0.0,
+            has_muzzle_apart: is_held_apart(coat, Zone::Muzzle, Zone::Cheek),
         };
         subject.lay_out(coat, safe);
         subject.lay_out_legs(&faces, coat, safe);
@@ -493,6 +496,25 @@ const CHOSEN: [(Station, Station); 6] = [
     (Station::WristFront, Station::ForearmFrontHigh),
     (Station::ArmFront, Station::ArmFront),
 ];
+
+/// Whether a limit or a knot holds one of two zones that are cut alike, and not the other so; what is cut
+/// already was cut as it was.
+fn is_held_apart(coat: &CoatNow, one: Zone, other: Zone) -> bool {
+    let held = |zone| {
+        let limit = coat.limits.get(&zone);
+        limit.filter(|l| l.because != LimitCause::Cut)
+    };
+    held(one) != held(other) || coat.knots(one) != coat.knots(other)
+}
+
+/// Whether a body's left is as its right: ears that differ are matched by their hair.
+fn has_like_sides(sides: &Sides) -> bool {
+    let right = Build {
+        ear: sides.left.ear,
+        ..sides.right.clone()
+    };
+    sides.left == right
+}
 
 fn has_leg_hole(coat: &CoatNow) -> bool {
     let is_hole = |(zone, marks): (&Zone, &ZoneMarks)| zone.is_leg() && marks.hole_mm.is_some();

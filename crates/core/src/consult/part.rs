@@ -43,18 +43,23 @@ pub enum Part {
     Chest,
     Shelf,
     Crest,
+    Muzzle,
     Ears,
     Tail,
 }
 
+/// What a clean face is left with, mm (handbook 5, *Nominal lengths*: 0.5 to 1.5).
+const CLEAN_MM: f64 = 1.0;
+
 impl Part {
     /// All of them, as they are asked.
-    pub const ALL: [Self; 7] = [
+    pub const ALL: [Self; 8] = [
         Self::TuckUp,
         Self::Flank,
         Self::Chest,
         Self::Shelf,
         Self::Crest,
+        Self::Muzzle,
         Self::Ears,
         Self::Tail,
     ];
@@ -67,6 +72,7 @@ impl Part {
             Self::Chest => "chest",
             Self::Shelf => "shelf",
             Self::Crest => "crest",
+            Self::Muzzle => "muzzle",
             Self::Ears => "ears",
             Self::Tail => "tail",
         }
@@ -80,12 +86,14 @@ impl Part {
             Self::Chest => Zone::Chest,
             Self::Shelf => Zone::Rump,
             Self::Crest => Zone::Crest,
+            Self::Muzzle => Zone::Muzzle,
             Self::Ears => Zone::Ear,
             Self::Tail => Zone::Tail,
         }
     }
 
-    /// The limit a wish sets: off is as short as the ribs are cut; of the ears, to the leather.
+    /// The limit a wish sets: off is as short as the ribs are cut; of the ears, to the leather; of the
+    /// muzzle, clean.
     ///
     /// # Units and shapes
     /// `nominal_mm` gives the look's length of a zone, mm.
@@ -103,6 +111,7 @@ impl Part {
         let safe = shortest_safe_mm(zone, skin);
         let off = match self {
             Self::Ears => safe,
+            Self::Muzzle => CLEAN_MM.max(safe),
             _ => nominal_mm(Zone::Ribs).max(safe),
         };
         Some((zone, wish.limit(off, coat.length_mm(zone))))

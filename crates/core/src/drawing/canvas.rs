@@ -108,6 +108,11 @@ impl Painter {
                 _ if piece.is_far => Role::PlanFillFar,
                 _ => Role::PlanFill,
             };
+            if matches!(role, Role::Feature) {
+                // No word lies on an eye or a nose.
+                let page = self.on_page(&piece.outline);
+                self.labels.keep(bounds(&page));
+            }
             if !piece.outline.is_empty() {
                 let points_mm = self.flat(&piece.outline);
                 self.push(role, Geometry::Fill { points_mm });
@@ -178,6 +183,12 @@ impl Painter {
             }
         }
     }
+}
+
+/// The area that points lie in.
+fn bounds(points: &[Point]) -> Rect {
+    let corners = points.iter().map(|p| Rect::from_points(*p, *p));
+    corners.reduce(|a, b| a.union(b)).unwrap_or_default()
 }
 
 fn is_coat(kind: PieceKind) -> bool {

@@ -36,7 +36,7 @@ impl Annotator<'_> {
             Zone::Ear => head.at(ear.base.0, ear.base.1) - Vec2::new(0.0, 0.62 * ear.length),
             Zone::Cheek => head.at(0.46, -0.30),
             Zone::Brow => head.at(1.06 - self.scene.frame.build.head.muzzle, 0.10),
-            Zone::Muzzle => return None,
+            Zone::Muzzle => head.at(1.0 - 0.5 * self.scene.frame.build.head.muzzle, -0.11),
             Zone::Beard => head.at(0.78, -0.26),
             Zone::Throat => p(S::ThroatMid).lerp(p(S::CrestMid), 0.24),
             Zone::Crest => p(S::CrestLow).lerp(p(S::ThroatLow), 0.24),
@@ -198,7 +198,7 @@ impl Annotator<'_> {
 
     pub(super) fn lengths(&mut self, report: &PlanReport) {
         let areas = ZoneAreas::new(self.scene, self.dog);
-        let shown: [Unit; 21] = [
+        let shown: [Unit; 22] = [
             Unit::BackFront,
             Unit::Ribs,
             Unit::Topknot,
@@ -220,6 +220,7 @@ impl Annotator<'_> {
             Unit::ForeFront,
             Unit::Croup,
             Unit::Brows,
+            Unit::Muzzle,
         ];
         for unit in shown {
             let Some(row) = report.units.iter().find(|r| r.unit == unit) else {

@@ -276,6 +276,45 @@ pub struct HeadShape {
     pub muzzle_width: f64,
 }
 
+/// A tail is docked, or short by birth, up to this length, share of the height (handbook 10 E).
+pub(super) const DOCKED: f64 = 0.25;
+/// Where the stop lies below the muzzle's share and over the bridge, in head axes (dog-shape.md 3).
+const STOP_AT: (f64, f64) = (1.015, 0.022);
+/// The muzzle's share that the drawn head was tried for (modelling choice).
+const MUZZLES: (f64, f64) = (0.02, 0.72);
+
+impl HeadShape {
+    /// The stop's step, in shares of the head's length (dog-shape.md 3).
+    pub fn step(&self) -> f64 {
+        0.02 + 0.11 * self.stop
+    }
+
+    /// The nose tip in head axes, so that occiput to nose tip is the head's length exactly.
+    pub fn nose(&self) -> (f64, f64) {
+        let q = -(self.step() + 0.055);
+        ((1.0 - q * q).sqrt(), q)
+    }
+
+    /// The stop in head axes.
+    pub fn stop_at(&self) -> (f64, f64) {
+        (STOP_AT.0 - self.muzzle, STOP_AT.1 - self.step())
+    }
+
+    /// Stop to nose tip, mm.
+    pub fn muzzle_mm(&self) -> f64 {
+        let (nose, stop) = (self.nose(), self.stop_at());
+        self.length * (nose.0 - stop.0).hypot(nose.1 - stop.1)
+    }
+
+    /// Puts the stop so far from the nose tip, as far as a head is drawn.
+    pub(super) fn set_muzzle_mm(&mut self, mm: f64) {
+        let (nose, stop) = (self.nose(), self.stop_at());
+        let (away, up) = (mm / self.length, nose.1 - stop.1);
+        let along = (away * away - up * up).max(0.0).sqrt();
+        self.muzzle = (STOP_AT.0 - nose.0 + along).clamp(MUZZLES.0, MUZZLES.1);
+    }
+}
+
 /// How one leg stands, seen from in front, behind or above.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct LegStand {
@@ -288,6 +327,24 @@ pub struct LegStand {
 }
 
 impl Build {
+    /// Whether the tail is docked, or short by birth.
+    pub fn is_docked(&self) -> bool {
+        self.tail.length <= DOCKED * self.height
+    }
+
+    /// Puts the ear base so far from the nose tip, along the head.
+    pub(super) fn set_ear_base_to_nose(&mut self, mm: f64) {
+        let (nose, up) = (self.head.nose(), self.ear.base.1 - self.head.nose().1);
+        let away = mm / self.head.length;
+        self.ear.base.0 = nose.0 - (away * away - up * up).max(0.0).sqrt();
+    }
+
+    /// Ear base to nose tip, as a leather drawn forward reaches, mm.
+    pub fn ear_base_to_nose(&self) -> f64 {
+        let (nose, base) = (self.head.nose(), self.ear.base);
+        self.head.length * (nose.0 - base.0).hypot(nose.1 - base.1)
+    }
+
     /// Height of the deepest point behind the leg, between pin bone and hock, mm.
     ///
     /// # References
@@ -327,6 +384,9 @@ pub struct EarShape {
     pub kind: EarKind,
     /// Leather length, mm.
     pub length: f64,
+    /// How far a leather drawn forward stays short of the nose tip, mm; nothing where it reaches it, or
+    /// nobody looked.
+    pub short_of_nose: f64,
     /// Leather width, share of its length.
     pub width: f64,
     /// Ear base in head axes.

@@ -4,7 +4,7 @@ use super::doubt::{Doubt, Offsets};
 use super::joints::{HindAngles, bend_hind_leg};
 use super::plausible::Usable;
 use super::resolve::{FrameInput, Origin};
-use super::{Angle, AngleMethod, Build, Felt, Finding, Grade, LegStand, Measure, Method};
+use super::{Angle, AngleMethod, Build, Felt, Finding, Grade, LegStand, Measure, Method, TailKind};
 
 /// Which side of the dog.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -19,6 +19,15 @@ const ESTIMATE_DOUBT: f64 = 0.10;
 const HOCK_DOUBT: f64 = 0.06;
 /// The same for a height guessed from one tap on size (modelling choice).
 const SIZE_DOUBT: f64 = 0.15;
+
+/// A docked or short tail that nobody measured, share of the height (dog-shape.md 2, the spaniel's).
+const STUB: f64 = 62.0 / 370.0;
+/// A full one where the type's usual one is docked, share of the height (handbook 2, an ordinary dog's).
+const FULL_TAIL: f64 = 0.40;
+/// A muzzle is no wider than so much of its skull (modelling choice).
+const MUZZLE_IN_SKULL: f64 = 0.95;
+/// Leather drawn forward is never shorter, mm (handbook 10 D).
+const SHORTEST_LEATHER_MM: f64 = 20.0;
 
 /// What was given, sorted: what the frame is filled from.
 pub(super) struct Given<'a> {
@@ -141,7 +150,11 @@ impl Given<'_> {
     /// Everything that is not sure, with one standard deviation each.
     pub(super) fn doubts(&self, build: &Build) -> Vec<Doubt> {
         let h = self.height;
-        let measures = Measure::ALL.iter().map(|&m| {
+        let is_free = |m: &Measure| self.is_free(*m);
+        let body = Measure::ALL
+            .iter()
+            .filter(|m| !(m.is_of_the_ends() && is_free(m)));
+        let measures = body.map(|&m| {
             let (origin, sigma) = self.origin(m, m.of(build));
             Doubt {
                 finding: Finding::Measure(m),
@@ -343,7 +356,7 @@ impl At<'_, '_> {
         b.back_drop = self.or(M::BackDrop, self.felt(Felt::DipInBack));
         b.last_rib = self.or(M::LastRib, usual.last_rib / usual.length * b.length);
         b.neck = self.or(M::NeckLength, usual.neck - self.felt(Felt::ShortNeck));
-        b.head.length = self.or(M::HeadLength, usual.head.length);
+        self.head_and_tail(usual, b);
         self.widths(usual, b);
         b.fore_leg = self.or(M::ForeLegSide, usual.fore_leg);
         b.hind_leg = self.or(M::HindLegSide, usual.hind_leg);
@@ -354,6 +367,53 @@ impl At<'_, '_> {
         b.layback_deg = self
             .angle(Angle::ShoulderLayback)
             .unwrap_or(usual.layback_deg + self.offsets.angle(Angle::ShoulderLayback));
+    }
+
+    fn head_and_tail(&self, usual: &Build, b: &mut Build) {
+        use Measure as M;
+        b.head.length = self.or(M::HeadLength, usual.head.length);
+        // A longer head is longer all over.
+        b.head
+            .set_muzzle_mm(self.or(M::MuzzleLength, b.head.muzzle_mm()));
+        let skull = self.or(M::SkullWidth, b.head.skull_width * b.head.length);
+        b.head.skull_width = skull / b.head.length;
+        b.head.muzzle_width = b
+            .head
+            .muzzle_width
+            .min(MUZZLE_IN_SKULL * b.head.skull_width);
+        self.leather(usual, b);
+        let is_stub = |kind: TailKind| kind == TailKind::Stub;
+        let carried = self.given.input.tail.unwrap_or(usual.tail.kind);
+        // A type's usual tail is docked or not; this dog's may be the other.
+        let tail = match (is_stub(carried), is_stub(usual.tail.kind)) {
+            (true, false) => usual.tail.length.min(STUB * b.height),
+            (false, true) => FULL_TAIL * b.height,
+            _ => usual.tail.length,
+        };
+        b.tail.length = self.or(M::TailLength, tail);
+    }
+
+    /// The ear's leather, by tape or drawn forward; where both were read, its base stands where both are true.
+    fn leather(&self, usual: &Build, b: &mut Build) {
+        use Measure as M;
+        let is_drawn_forward = !self.given.is_free(M::EarShortOfNose);
+        let is_taped = !self.given.is_free(M::EarLeather);
+        let short = self.or(M::EarShortOfNose, 0.0);
+        let forward = b.ear_base_to_nose();
+        let by_nose = if is_drawn_forward {
+            (forward - short).max(SHORTEST_LEATHER_MM)
+        } else {
+            usual.ear.length
+        };
+        b.ear.length = self.or(M::EarLeather, by_nose);
+        b.ear.short_of_nose = match (is_drawn_forward, is_taped) {
+            (true, _) => short.max(0.0),
+            (false, true) => (forward - b.ear.length).max(0.0),
+            (false, false) => 0.0,
+        };
+        if is_drawn_forward && is_taped {
+            b.set_ear_base_to_nose(b.ear.length + short);
+        }
     }
 
     fn widths(&self, usual: &Build, b: &mut Build) {
@@ -448,6 +508,11 @@ impl Measure {
             Self::HockReach => b.hock_reach,
             Self::NeckLength => b.neck,
             Self::HeadLength => b.head.length,
+            Self::MuzzleLength => b.head.muzzle_mm(),
+            Self::SkullWidth => b.head.skull_width * b.head.length,
+            Self::EarLeather => b.ear.length,
+            Self::EarShortOfNose => b.ear_base_to_nose() - b.ear.length,
+            Self::TailLength => b.tail.length,
             Self::ElbowSpacing => 2.0 * b.fore.from_midline[0],
             Self::WristSpacing => 2.0 * b.fore.from_midline[1],
             Self::ForefootSpacing => 2.0 * b.fore.from_midline[2],
@@ -484,6 +549,11 @@ impl Measure {
             Self::HockReach => b.hock_reach = mm,
             Self::NeckLength => b.neck = mm,
             Self::HeadLength => b.head.length = mm,
+            Self::MuzzleLength => b.head.set_muzzle_mm(mm),
+            Self::SkullWidth => b.head.skull_width = mm / b.head.length,
+            Self::EarLeather => b.ear.length = mm,
+            Self::EarShortOfNose => b.ear.length = b.ear_base_to_nose() - mm,
+            Self::TailLength => b.tail.length = mm,
             Self::ElbowSpacing => b.fore.from_midline[0] = mm / 2.0,
             Self::WristSpacing => b.fore.from_midline[1] = mm / 2.0,
             Self::ForefootSpacing => b.fore.from_midline[2] = mm / 2.0,

@@ -60,7 +60,15 @@ impl Stop {
         use Finding::{Angle as A, Felt as Feel, Measure as M};
         use Measure as N;
         match self {
-            Self::HeadAndNeck => vec![M(N::HeadLength), M(N::NeckLength), Feel(F::ShortNeck)],
+            Self::HeadAndNeck => vec![
+                M(N::HeadLength),
+                M(N::MuzzleLength),
+                M(N::SkullWidth),
+                M(N::EarLeather),
+                M(N::EarShortOfNose),
+                M(N::NeckLength),
+                Feel(F::ShortNeck),
+            ],
             Self::ChestAndShoulder => vec![
                 M(N::ChestWidth),
                 Feel(F::HeavyShoulder),
@@ -83,6 +91,7 @@ impl Stop {
             Self::Rump => vec![
                 M(N::TailSetHeight),
                 Feel(F::LowTailSet),
+                M(N::TailLength),
                 M(N::PinBoneHeight),
                 M(N::BodyLength),
                 Feel(F::LongInBody),

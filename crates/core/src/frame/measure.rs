@@ -39,6 +39,16 @@ pub enum Measure {
     NeckLength,
     /// Occiput to nose tip.
     HeadLength,
+    /// Stop to nose tip.
+    MuzzleLength,
+    /// Across the skull before the ears.
+    SkullWidth,
+    /// Ear base to the tip of the leather.
+    EarLeather,
+    /// From the tip of the leather, drawn forward, to the nose tip; less than nothing where it reaches past.
+    EarShortOfNose,
+    /// Root to the felt end of the bone.
+    TailLength,
     /// Between the front legs at the elbow, centre to centre.
     ElbowSpacing,
     /// The same at the wrist.
@@ -90,7 +100,7 @@ struct About {
 
 impl Measure {
     /// Every measure, in the order of the handbook.
-    pub const ALL: [Self; 30] = [
+    pub const ALL: [Self; 35] = [
         Self::HeightAtWithers,
         Self::BodyLength,
         Self::ElbowHeight,
@@ -108,6 +118,11 @@ impl Measure {
         Self::HockReach,
         Self::NeckLength,
         Self::HeadLength,
+        Self::MuzzleLength,
+        Self::SkullWidth,
+        Self::EarLeather,
+        Self::EarShortOfNose,
+        Self::TailLength,
         Self::ElbowSpacing,
         Self::WristSpacing,
         Self::ForefootSpacing,
@@ -242,6 +257,41 @@ impl Measure {
                 "Bump behind the skull to the nose tip.",
                 (0.22, 0.65),
                 (0.28, 0.52),
+                false,
+            ),
+            Self::MuzzleLength => (
+                "Muzzle length",
+                "Stop to the nose tip.",
+                (0.02, 0.34),
+                (0.05, 0.25),
+                false,
+            ),
+            Self::SkullWidth => (
+                "Skull width",
+                "Across the skull at its widest, before the ears.",
+                (0.1, 0.38),
+                (0.14, 0.3),
+                false,
+            ),
+            Self::EarLeather => (
+                "Ear leather",
+                "Ear base to the tip of the leather, the hair parted.",
+                (0.05, 0.62),
+                (0.09, 0.42),
+                true,
+            ),
+            Self::EarShortOfNose => (
+                "Ear short of the nose",
+                "Ear drawn forward: its leather's tip to the nose tip; minus where it reaches past.",
+                (-0.4, 0.4),
+                (-0.15, 0.25),
+                true,
+            ),
+            Self::TailLength => (
+                "Tail length",
+                "Root to the felt end of the bone.",
+                (0.0, 0.9),
+                (0.03, 0.62),
                 false,
             ),
             Self::ElbowSpacing => (
@@ -389,6 +439,30 @@ impl Measure {
                 | Self::HockSpacing
                 | Self::HindFootSpacing
         )
+    }
+
+    /// Whether it moves the picture of head and tail and what is cut there, and nothing of the body: what the
+    /// body's plan hangs on is asked for before it.
+    pub const fn is_of_the_ends(self) -> bool {
+        matches!(
+            self,
+            Self::MuzzleLength
+                | Self::SkullWidth
+                | Self::EarLeather
+                | Self::EarShortOfNose
+                | Self::TailLength
+        )
+    }
+
+    /// Bounds in mm that hold whatever the dog's height; none where its height says all.
+    ///
+    /// # References
+    /// Leather 20 to 250 mm (handbook 10 D).
+    pub(super) const fn whatever_height_mm(self) -> Option<(f64, f64)> {
+        match self {
+            Self::EarLeather => Some((20.0, 250.0)),
+            _ => None,
+        }
     }
 
     /// Range outside which a value is refused, and the narrower one outside which it is unusual.

@@ -101,13 +101,25 @@ pub(super) fn check(
 
 fn judge(measure: Measure, value: f64, unit: f64) -> Option<Severity> {
     let ranges = measure.ranges();
-    let within = |(low, high): (f64, f64)| value >= low * unit && value <= high * unit;
+    let within = |range: (f64, f64)| {
+        let (low, high) = bounds_mm(measure, range, unit);
+        value >= low && value <= high
+    };
     if !within(ranges.refuse) {
         Some(Severity::Refused)
     } else if !within(ranges.unusual) {
         Some(Severity::Unusual)
     } else {
         None
+    }
+}
+
+/// A range in mm on a dog whose unit of that measure is so long.
+fn bounds_mm(measure: Measure, (low, high): (f64, f64), unit: f64) -> (f64, f64) {
+    let (low, high) = (low * unit, high * unit);
+    match measure.whatever_height_mm() {
+        Some((least, most)) => (low.max(least), high.min(most)),
+        None => (low, high),
     }
 }
 
@@ -126,12 +138,13 @@ const MUST_RISE: [(Measure, Measure); 7] = [
 ///
 /// Two legs stand beside each other and under the body: a leg is not wider than the distance
 /// between its middle and the other's, nor are the feet; the elbows stand under the chest
-/// (dog-shape.md 12, combinations refused).
-const MUST_FIT: [(Measure, Measure, f64); 4] = [
+/// (dog-shape.md 12, combinations refused). A muzzle leaves room for a skull behind it.
+const MUST_FIT: [(Measure, Measure, f64); 5] = [
     (Measure::FootWidth, Measure::ForefootSpacing, 0.0),
     (Measure::FootWidth, Measure::HindFootSpacing, 0.0),
     (Measure::ForeLegFront, Measure::WristSpacing, 0.0),
     (Measure::ElbowSpacing, Measure::ChestWidth, 0.10),
+    (Measure::MuzzleLength, Measure::HeadLength, -0.10),
 ];
 
 fn contradictions(
@@ -161,6 +174,8 @@ fn contradictions(
             usable.remove(&lower);
         }
     }
+    problems.extend(leather_too_long(usable, height, units));
+    problems.extend(leather_against_nose(usable, height, units));
     for (part, whole, room) in MUST_FIT {
         if let (Some(&small), Some(&large)) = (usable.get(&part), usable.get(&whole))
             && small.left > large.left + room * height
@@ -170,6 +185,70 @@ fn contradictions(
             usable.remove(&whole);
         }
     }
+}
+
+/// A head that nobody measured, and a neck, share of the height (handbook 2, *Usual proportions*).
+const USUAL_HEAD_OR_NECK: f64 = 0.40;
+/// Ear base to nose tip, shares of the head's length: where an ear can stand on it (modelling choice: from
+/// behind the occiput to half way along the skull).
+const EAR_TO_NOSE: (f64, f64) = (0.55, 1.15);
+
+/// A leather longer than neck and head together (handbook 10, *Bad input*).
+fn leather_too_long(
+    usable: &mut BTreeMap<Measure, Usable>,
+    height: f64,
+    units: UnitSystem,
+) -> Option<Problem> {
+    let of = |measure| usable.get(&measure).map(|u: &Usable| u.left);
+    let usual = USUAL_HEAD_OR_NECK * height;
+    let most = of(Measure::NeckLength).unwrap_or(usual) + of(Measure::HeadLength).unwrap_or(usual);
+    let leather = usable.get(&Measure::EarLeather)?;
+    let longer = leather.left.max(leather.right);
+    if longer <= most {
+        return None;
+    }
+    usable.remove(&Measure::EarLeather);
+    Some(Problem {
+        field: Measure::EarLeather.field(),
+        severity: Severity::Refused,
+        message: format!(
+            "Ear leather {} is longer than neck and head together, {}; measure all three again.",
+            text(longer, units),
+            text(most, units)
+        ),
+        culprits: vec![
+            Measure::EarLeather,
+            Measure::NeckLength,
+            Measure::HeadLength,
+        ],
+    })
+}
+
+/// A leather by tape, and the same drawn forward, that put the ear where no ear stands.
+fn leather_against_nose(
+    usable: &mut BTreeMap<Measure, Usable>,
+    height: f64,
+    units: UnitSystem,
+) -> Option<Problem> {
+    let leather = *usable.get(&Measure::EarLeather)?;
+    let short = *usable.get(&Measure::EarShortOfNose)?;
+    let head = usable.get(&Measure::HeadLength);
+    let head = head.map_or(USUAL_HEAD_OR_NECK * height, |u| u.left);
+    let stands = |reach: f64| reach >= EAR_TO_NOSE.0 * head && reach <= EAR_TO_NOSE.1 * head;
+    if stands(leather.left + short.left) && stands(leather.right + short.right) {
+        return None;
+    }
+    usable.remove(&Measure::EarShortOfNose);
+    Some(Problem {
+        field: Measure::EarShortOfNose.field(),
+        severity: Severity::Refused,
+        message: format!(
+            "Ear short of the nose {} does not go with ear leather {} on this head; measure both again.",
+            text(short.left, units),
+            text(leather.left, units)
+        ),
+        culprits: vec![Measure::EarShortOfNose, Measure::EarLeather],
+    })
 }
 
 /// Left and right further apart than this many of their doubts are named (modelling choice: two
@@ -190,16 +269,18 @@ pub(super) fn uneven_sides(
             let doubt = if reading.is_confirmed { f64::MAX } else { reading.doubt() };
             (apart.abs() > SIDES_DIFFER_AT * doubt).then(|| {
                 let longer = if apart > 0.0 { "left" } else { "right" };
-                let cause = if measure.is_height() {
-                    "weight on one leg, or a foot not set square, does that"
+                let cause = if measure.is_of_the_ends() {
+                    "an ear held askew does that. Hold both alike and measure them"
+                } else if measure.is_height() {
+                    "weight on one leg, or a foot not set square, does that. Set the dog square and measure both"
                 } else {
-                    "a foot not set square does that"
+                    "a foot not set square does that. Set the dog square and measure both"
                 };
                 Problem {
                     field: measure.field(),
                     severity: Severity::Unusual,
                     message: format!(
-                        "{}: {longer} is {} more; {cause}. Set the dog square and measure both again before believing it.",
+                        "{}: {longer} is {} more; {cause} again before believing it.",
                         measure.label(),
                         text(apart.abs(), units)
                     ),
@@ -279,7 +360,7 @@ fn named(of: &str, label: &str) -> String {
     format!("{of}.{name}")
 }
 
-fn text(mm: f64, units: UnitSystem) -> String {
+pub(super) fn text(mm: f64, units: UnitSystem) -> String {
     let unit = match units {
         UnitSystem::Millimetres => "mm",
         UnitSystem::Inches => "in",
@@ -296,7 +377,7 @@ fn out_of_range(
     units: UnitSystem,
 ) -> Problem {
     let ranges = measure.ranges();
-    let ((low, high), verb, todo) = match severity {
+    let (range, verb, todo) = match severity {
         Severity::Refused => (
             ranges.refuse,
             "cannot be",
@@ -308,6 +389,7 @@ fn out_of_range(
             "measure again if you doubt it",
         ),
     };
+    let (low, high) = bounds_mm(measure, range, unit);
     Problem {
         field: measure.field(),
         severity,
@@ -315,8 +397,8 @@ fn out_of_range(
             "{} {} {verb}: this dog's lies between {} and {}; {todo}.",
             measure.label(),
             text(value, units),
-            text(low * unit, units),
-            text(high * unit, units)
+            text(low, units),
+            text(high, units)
         ),
         culprits: vec![measure],
     }

@@ -4,10 +4,11 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::age::Ago;
+use super::build::DOCKED;
 use super::doubt::{Doubt, Offsets};
 use super::fill::{Given, Side};
 use super::joints::angle_of;
-use super::plausible::{self, Problem, Severity};
+use super::plausible::{self, Problem, Severity, Usable};
 use super::usual::usual_build;
 use super::{
     Angle, Build, BuildType, DogSize, EarKind, Felt, Finding, Grade, Measure, OwnType, Stance,
@@ -219,12 +220,39 @@ pub fn angles(input: &FrameInput, frame: &Frame) -> Vec<AngleValue> {
         .collect()
 }
 
+/// A tail that is said to be docked and was measured long.
+fn docked_and_long(
+    input: &FrameInput,
+    usable: &BTreeMap<Measure, Usable>,
+    units: UnitSystem,
+) -> Option<Problem> {
+    if input.tail != Some(TailKind::Stub) {
+        return None;
+    }
+    let height = usable
+        .get(&Measure::HeightAtWithers)
+        .map_or(input.size.usual_height_mm(), |u| u.left);
+    let tail = usable.get(&Measure::TailLength)?.left;
+    let most = DOCKED * height;
+    (tail > most).then(|| Problem {
+        field: Measure::TailLength.field(),
+        severity: Severity::Unusual,
+        message: format!(
+            "Tail length {} is no docked tail: on this dog that ends at {}. Say how the tail is carried, or measure it again.",
+            plausible::text(tail, units),
+            plausible::text(most, units)
+        ),
+        culprits: vec![Measure::TailLength],
+    })
+}
+
 fn sort(input: &FrameInput, units: UnitSystem) -> (Given<'_>, Vec<Problem>) {
     let guessed = input.size.usual_height_mm();
     let (usable, mut problems) = plausible::check(&input.measures, guessed, units);
     problems.extend(plausible::uneven_sides(&input.measures, &usable, units));
     let (angles, more) = plausible::check_angles(&input.angles);
     problems.extend(more);
+    problems.extend(docked_and_long(input, &usable, units));
     let height = usable
         .get(&Measure::HeightAtWithers)
         .map_or(guessed, |u| u.left);

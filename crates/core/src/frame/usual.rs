@@ -279,6 +279,7 @@ const fn ear(kind: EarKind, length: f64, width: f64, base: (f64, f64)) -> EarSha
     EarShape {
         kind,
         length,
+        short_of_nose: 0.0,
         width,
         base,
     }

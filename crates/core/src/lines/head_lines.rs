@@ -6,6 +6,7 @@ use kurbo::{Point, Vec2};
 use super::clip_line::{ClipLine, LeftAs};
 use super::courses::Draft;
 use crate::coat::Zone;
+use crate::frame::EarKind;
 use crate::look::{EarRule, LineName};
 use crate::schools::{Answer, Question};
 use crate::shape::{HeadShape, Station as S, parting_mm};
@@ -13,6 +14,9 @@ use crate::shape::{HeadShape, Station as S, parting_mm};
 /// A cheek or an ear this short is clipped, mm: longer ones are shaped (handbook 5, *Nominal
 /// lengths*: clipped ones are 0.5 to 1.5; modelling choice).
 const CLIPPED_UP_TO_MM: f64 = 3.0;
+
+/// Where on a leather a line can lie, up from its tip: nearer to either end there is none (modelling choice).
+const ALONG_THE_LEATHER: std::ops::RangeInclusive<f64> = 0.2..=0.8;
 
 impl Draft<'_> {
     /// The lines this look has on the head, from the top down.
@@ -186,17 +190,30 @@ impl Draft<'_> {
         })
     }
 
+    /// The share of a hanging leather, up from its tip, at which it meets the jaw's height; none where it
+    /// does not hang past it (handbook 10 D).
+    fn jaw_on_the_leather(&self, root: Point, tip: Point) -> Option<f64> {
+        if self.subject.build.ear.kind != EarKind::Drop {
+            return None;
+        }
+        let up = (self.skin(S::JawAngle).y - tip.y) / (root.y - tip.y);
+        ALONG_THE_LEATHER.contains(&up).then_some(up)
+    }
+
     /// So much of the leather short, outward and off the edge: half of it, unless the salon has it
     /// otherwise (handbook 5, *ear*; shares of fold and tip are modelling choices).
     fn short_ear(&self, school: Answer) -> ClipLine {
         let ear = &self.subject.build.ear;
         let root = self.ear_top();
+        let tip = self.head.ear_end.unwrap_or(root);
         let (up, from) = match school {
             Answer::EarTip => (0.2, "up from the tip, a small triangle on both sides"),
             Answer::EarToFold => (0.65, "up from the tip, to the natural fold"),
-            _ => (0.5, "up from the tip, half the leather"),
+            _ => match self.jaw_on_the_leather(root, tip) {
+                Some(up) => (up, "up from the tip, level with the jaw"),
+                None => (0.5, "up from the tip, half the leather"),
+            },
         };
-        let tip = self.head.ear_end.unwrap_or(root);
         let middle = tip.lerp(root, up);
         let half = Vec2::new(0.5 * ear.width * ear.length, 0.0);
         ClipLine {
@@ -205,7 +222,7 @@ impl Draft<'_> {
             below: "ear, clipped outward and off the edge".into(),
             left: LeftAs::Hard,
             hand: vec![self.hand(from, up * ear.length)],
-            why: "Down to about the level of the jaw; ear flat, a finger behind the tip.".into(),
+            why: "Ear flat, a finger behind the tip.".into(),
             ..self.blank(LineName::EarEnd)
         }
     }

@@ -33,7 +33,7 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
     };
     let at_zone = |zone: Zone| {
         let unit = match zone {
-            Zone::Muzzle => Some(Unit::Face),
+            Zone::Muzzle if !plan.subject.has_muzzle_apart => Some(Unit::Face),
             Zone::NeckSide => Some(Unit::Shoulder),
             _ => Unit::ALL.into_iter().find(|u| u.zone() == zone),
         };

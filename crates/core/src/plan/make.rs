@@ -38,6 +38,11 @@ pub struct Plan {
 impl Plan {
     /// Mean length the plan leaves on a zone, mm; none where it says nothing of it.
     pub fn zone_mm(&self, zone: Zone) -> Option<f64> {
+        // Muzzle and cheeks are cut alike, unless one of the two is held.
+        let zone = match zone {
+            Zone::Muzzle if !self.subject.has_muzzle_apart => Zone::Cheek,
+            zone => zone,
+        };
         let lengths: Vec<f64> = self
             .cuts
             .iter()

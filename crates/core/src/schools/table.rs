@@ -181,7 +181,7 @@ schools! {
         => [TailByLook "as the look has it", TailPlume "plume, shaken out", TailRounded "rounded", TailU "U about the bone", TailV "bare V at the root"];
     EarShort, "Ear shortened",
         "The look's own."
-        => [EarByLook "by look", EarToJaw "half the leather, to the jaw", EarToFold "to the natural fold", EarTip "tip only", EarWhole "not at all"];
+        => [EarByLook "by look", EarToJaw "level with the jaw", EarToFold "to the natural fold", EarTip "tip only", EarWhole "not at all"];
     EarLength, "Length of the ear",
         "The look's own."
         => [EarEndByLook "by look", EarAtShoulder "not below the point of shoulder", EarUnderBeard "under the beard's line", EarAsWished "as wished"];

@@ -273,15 +273,12 @@ fn ear(build: &Build, finish: Finish, length: f64) -> EarCoat {
 /// An ear shorter than this is clipped to the leather, share of the height (modelling choice).
 const CLIPPED_EAR: f64 = 0.008;
 
-/// A tail is docked up to this length, share of the height (handbook 10 E).
-const DOCKED: f64 = 0.25;
 /// Hair of a bare root, share of the height (dog-shape-2.md 6).
 const BARE_TAIL: f64 = 0.006;
 
 fn tail(build: &Build, finish: Finish, length: f64) -> TailCoat {
-    let is_docked = build.tail.length <= DOCKED * build.height;
     let form = match finish.tail {
-        TailForm::Ball if !is_docked => TailForm::Plume,
+        TailForm::Ball if !build.is_docked() => TailForm::Plume,
         form => form,
     };
     let root = if finish.has_tail_ball() {

@@ -1,8 +1,10 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::head::ear_tip;
 use super::leg_place::Hand;
 use super::station::Station as S;
+use super::tail::tail_end;
 use super::views::BothSides;
 use crate::frame::Measure;
 use crate::page::View;
@@ -12,6 +14,9 @@ use crate::page::View;
 #[serde(rename_all = "snake_case")]
 #[expect(missing_docs, reason = "Landmark::label says it")]
 pub enum Landmark {
+    Stop,
+    NoseTip,
+    EarTip,
     Occiput,
     Withers,
     PointOfShoulder,
@@ -23,6 +28,7 @@ pub enum Landmark {
     FlankFold,
     HipCrest,
     TailSet,
+    TailEnd,
     PinBone,
     ThighMuscle,
     Stifle,
@@ -65,7 +71,10 @@ pub struct Placed {
 
 impl Landmark {
     /// In the order a hand travels.
-    pub const ALL: [Self; 18] = [
+    pub const ALL: [Self; 22] = [
+        Self::Stop,
+        Self::NoseTip,
+        Self::EarTip,
         Self::Occiput,
         Self::Withers,
         Self::PointOfShoulder,
@@ -77,6 +86,7 @@ impl Landmark {
         Self::FlankFold,
         Self::HipCrest,
         Self::TailSet,
+        Self::TailEnd,
         Self::PinBone,
         Self::ThighMuscle,
         Self::Stifle,
@@ -89,6 +99,9 @@ impl Landmark {
     /// Its name.
     pub const fn label(self) -> &'static str {
         match self {
+            Self::Stop => "stop",
+            Self::NoseTip => "nose tip",
+            Self::EarTip => "tip of the leather",
             Self::Occiput => "occiput",
             Self::Withers => "withers",
             Self::PointOfShoulder => "point of shoulder",
@@ -100,6 +113,7 @@ impl Landmark {
             Self::FlankFold => "flank fold",
             Self::HipCrest => "hip crest",
             Self::TailSet => "tail set",
+            Self::TailEnd => "tail end",
             Self::PinBone => "pin bone",
             Self::ThighMuscle => "thigh muscle",
             Self::Stifle => "stifle",
@@ -115,6 +129,10 @@ impl Landmark {
         use Measure as M;
         let is_side = matches!(view, View::Side);
         Some(match self {
+            Self::Stop if is_side => M::MuzzleLength,
+            Self::Stop => M::SkullWidth,
+            Self::NoseTip => M::HeadLength,
+            Self::EarTip => M::EarLeather,
             Self::Occiput if is_side => M::NeckLength,
             Self::Occiput => M::HeadLength,
             Self::Withers => M::HeightAtWithers,
@@ -131,6 +149,7 @@ impl Landmark {
             Self::FlankFold => M::LoinWidth,
             Self::HipCrest => M::HipCrestHeight,
             Self::TailSet => M::TailSetHeight,
+            Self::TailEnd => M::TailLength,
             Self::PinBone => M::PinBoneHeight,
             Self::ThighMuscle => M::ThighWidth,
             Self::Stifle if is_side => M::StifleHeight,
@@ -199,7 +218,8 @@ impl Landmark {
             ),
             View::Top => matches!(
                 self,
-                Self::Occiput
+                Self::Stop
+                    | Self::Occiput
                     | Self::Withers
                     | Self::PointOfShoulder
                     | Self::LastRib
@@ -231,12 +251,20 @@ pub fn landmarks(dog: &BothSides<'_>) -> Vec<Placed> {
             at: [p.x, p.y, 0.0],
         });
     };
+    middle(L::Stop, S::Stop);
+    middle(L::NoseTip, S::NoseTip);
     middle(L::Occiput, S::Occiput);
     middle(L::Withers, S::Withers);
     middle(L::Breastbone, S::Breastbone);
     middle(L::Brisket, S::Brisket);
     middle(L::TailSet, S::TailSet);
     middle(L::Bend, S::Bend);
+    let end = tail_end(b, skin(S::TailSet));
+    list.push(Placed {
+        landmark: L::TailEnd,
+        is_right: false,
+        at: [end.x, end.y, 0.0],
+    });
     for hand in Hand::BOTH {
         let b = dog.build(hand);
         let s = hand.sign();
@@ -244,7 +272,14 @@ pub fn landmarks(dog: &BothSides<'_>) -> Vec<Placed> {
         let [elbow, wrist, forefoot] = b.fore.from_midline;
         let [stifle, hock, hind_foot] = b.hind.from_midline;
         let thigh_y = b.pin + 0.42 * (b.stifle - b.pin);
+        let ear = ear_tip(b, &dog.shape.head);
         let pairs = [
+            (
+                L::EarTip,
+                ear.x,
+                ear.y,
+                0.5 * b.head.skull_width * b.head.length,
+            ),
             (
                 L::PointOfShoulder,
                 shoulder.x,

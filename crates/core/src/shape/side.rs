@@ -161,7 +161,8 @@ fn place(b: &Build) -> Placed {
     set(Station::NoseTip, hd(pn, qn));
     set(Station::NoseTop, hd(pn - 0.03, -s - 0.004));
     set(Station::Bridge, hd(1.0 - 0.52 * mu, -s + 0.010));
-    set(Station::Stop, hd(1.015 - mu, -s + 0.022));
+    let stop = b.head.stop_at();
+    set(Station::Stop, hd(stop.0, stop.1));
     set(Station::Brow, hd(0.945 - mu, 0.62 * dome - 0.16 * s));
     set(Station::Crown, hd(0.31, dome));
     set(Station::SkullBack, hd(0.12, 0.8 * dome));

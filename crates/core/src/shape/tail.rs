@@ -57,6 +57,12 @@ fn tail_line(tail: &TailShape, tail_set: Point, height: f64) -> TailLine {
     }
 }
 
+/// The felt end of the bone.
+pub(super) fn tail_end(build: &Build, tail_set: Point) -> Point {
+    let centre = tail_line(&build.tail, tail_set, build.height).centre;
+    centre.last().copied().unwrap_or(tail_set)
+}
+
 /// Longest hair of a form over and under the bone, as shares of its length at even steps from root to
 /// tip, and at the tip itself (dog-shape-2.md 6).
 struct Profile {

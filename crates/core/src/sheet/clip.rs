@@ -136,7 +136,7 @@ impl<'a> Writer<'a> {
         ]) {
             hazards.push(Hazard::Flank);
         }
-        if has(&[Unit::Face, Unit::Beard, Unit::Topknot]) {
+        if has(&[Unit::Face, Unit::Muzzle, Unit::Beard, Unit::Topknot]) {
             hazards.push(Hazard::Face);
         }
         let legs = pass.cuts().filter(|c| c.unit.is_of_a_leg()).count() as f64;
@@ -570,7 +570,9 @@ impl Area {
             | Unit::HindIn
             | Unit::Hock
             | Unit::Feet => Self::HindLegs,
-            Unit::Face | Unit::Beard | Unit::Brows | Unit::Topknot | Unit::Ears => Self::Head,
+            Unit::Face | Unit::Muzzle | Unit::Beard | Unit::Brows | Unit::Topknot | Unit::Ears => {
+                Self::Head
+            }
             Unit::Tail => Self::Tail,
         }
     }

@@ -11,8 +11,8 @@ use super::small_jobs::CLOSE_MM;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::Zone;
-use crate::frame::EarKind;
-use crate::look::LineName;
+use crate::frame::{Build, EarKind};
+use crate::look::{EarRule, LineName};
 use crate::schools::{Answer, Question};
 use crate::shape::{HeadShape, eye_corner_mm};
 use crate::solve::Unit;
@@ -28,6 +28,9 @@ const SHEARS_MM: f64 = 6.0;
 /// A face no longer is clipped, and has nothing between the eyes or under the chin to shape, mm (handbook 5,
 /// *Nominal lengths*: clipped ones are 0.5 to 1.5; modelling choice).
 const CLIPPED_UP_TO_MM: f64 = 3.0;
+/// Leathers further apart, or further short of the nose, are said, mm (modelling choice: what a hand tells
+/// apart beside the nose).
+const LEATHERS_APART_MM: f64 = 3.0;
 /// Less off a place of the arcs is not said, mm (modelling choice: what a hand tells apart).
 const NOTHING_OFF_MM: f64 = 2.0;
 
@@ -79,7 +82,6 @@ impl Writer<'_> {
             self.shape_of_head(),
             Some(HeadShape::Round | HeadShape::Terrier | HeadShape::Short)
         );
-        // The face is cut alike, cheek and muzzle.
         let face = self.plan.zone_mm(Zone::Cheek);
         is_shaped && face.is_some_and(|mm| mm > CLIPPED_UP_TO_MM)
     }
@@ -203,7 +205,7 @@ impl Writer<'_> {
 
     /// Muzzle and sides, or what the head has in their place.
     fn sides_of_the_head(&mut self) {
-        let cuts = self.by_shears(&[Unit::Beard, Unit::Brows, Unit::Face]);
+        let cuts = self.by_shears(&[Unit::Beard, Unit::Brows, Unit::Muzzle, Unit::Face]);
         let has_brows = cuts.iter().any(|c| c.unit == Unit::Brows);
         if cuts.is_empty() {
             return;
@@ -321,11 +323,40 @@ impl Writer<'_> {
             amounts: if long.is_empty() {
                 Vec::new()
             } else {
-                vec![self.ends_said("Ears")]
+                let ends = self.ends_said("Ears");
+                [Some(ends), self.leathers_apart(), self.hair_past_leather()]
+                    .into_iter()
+                    .flatten()
+                    .collect()
             },
             ..Draft::default()
         };
         self.push(Stage::Scissor, draft);
+    }
+
+    /// Which leather is the longer: the hair's ends are matched, not the leathers.
+    fn leathers_apart(&self) -> Option<String> {
+        let of = |build: &Build| build.ear.length;
+        let apart = of(&self.job.sides.left) - of(&self.job.sides.right);
+        let longer = if apart > 0.0 { "left" } else { "right" };
+        (apart.abs() >= LEATHERS_APART_MM).then(|| {
+            format!(
+                "The {longer} leather is {} longer: match the ends, drawn forward beside the nose",
+                self.words.whole(apart.abs())
+            )
+        })
+    }
+
+    /// What is left past a leather that does not reach the nose (handbook 5, *Ears*).
+    fn hair_past_leather(&self) -> Option<String> {
+        let short = self.job.sides.left.ear.short_of_nose;
+        let is_asked = self.job.look.ear_rule == EarRule::OverShoulder;
+        (is_asked && short >= LEATHERS_APART_MM).then(|| {
+            format!(
+                "The leather stays {} short of the nose: so much more hair stays",
+                self.words.whole(short)
+            )
+        })
     }
 }
 

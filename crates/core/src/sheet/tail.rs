@@ -8,9 +8,6 @@ use crate::schools::{Answer, Question};
 const BEYOND_THE_BONE_MM: f64 = 5.0;
 /// Two sides of a tail are alike within this, share of the height (handbook 10 E, modelling choice).
 const ALIKE: f64 = 0.009;
-/// A tail up to this long is docked, or short by birth: only there does a ball stand, share of the height
-/// (handbook 10 E, modelling choice).
-const BALL: f64 = 0.25;
 /// A tail shorter than this has no shape of its own, mm (modelling choice).
 const SHAPED_MM: f64 = 20.0;
 /// Up to this height of a bare V at the root on a full tail, share of the height (handbook 10 E).
@@ -22,7 +19,8 @@ impl Writer<'_> {
         let build = &self.job.sides.left;
         let words = self.words;
         let alike = words.whole(ALIKE * build.height);
-        let is_short = build.tail.length <= BALL * build.height;
+        // Only there does a ball stand.
+        let is_short = build.is_docked();
         let rounded = if is_short {
             format!("a ball round it, {alike} alike on all sides")
         } else {

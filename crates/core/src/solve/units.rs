@@ -38,6 +38,7 @@ pub enum Unit {
     ForeOut,
     ForeIn,
     Face,
+    Muzzle,
     Beard,
     Brows,
     Topknot,
@@ -97,7 +98,7 @@ fn is_flank_parted(subject: &Subject) -> bool {
 
 impl Unit {
     /// All units, body first, then legs, then head and tail.
-    pub const ALL: [Self; 31] = [
+    pub const ALL: [Self; 32] = [
         Self::Throat,
         Self::Crest,
         Self::BackFront,
@@ -123,6 +124,7 @@ impl Unit {
         Self::ForeOut,
         Self::ForeIn,
         Self::Face,
+        Self::Muzzle,
         Self::Beard,
         Self::Brows,
         Self::Topknot,
@@ -133,7 +135,7 @@ impl Unit {
 
     /// The units a dog is cut in: where one pass runs through the back there is no rear one, and
     /// brows are cut apart where the look keeps them, flank and knee where a knot or a limit holds one
-    /// of them short.
+    /// of them short, the muzzle apart from the cheeks where one of the two is held (handbook 10 D).
     pub fn on(subject: &Subject) -> impl Iterator<Item = Self> {
         let has_rear = back_split(subject).1.is_some();
         let is_parted = is_flank_parted(subject);
@@ -141,6 +143,7 @@ impl Unit {
         Self::ALL.into_iter().filter(move |unit| match unit {
             Self::BackRear => has_rear,
             Self::Brows => has_brows,
+            Self::Muzzle => subject.has_muzzle_apart,
             Self::FlankAndKnee => !is_parted,
             Self::Flank | Self::Knee => is_parted,
             _ => true,
@@ -175,6 +178,7 @@ impl Unit {
             Self::ForeOut => "outside of the front leg",
             Self::ForeIn => "inside of the front leg",
             Self::Face => "face",
+            Self::Muzzle => "muzzle",
             Self::Beard => "beard",
             Self::Brows => "eyebrows",
             Self::Topknot => "topknot",
@@ -210,6 +214,7 @@ impl Unit {
             Self::ForeOut => Zone::ForeOut,
             Self::ForeIn => Zone::ForeIn,
             Self::Face => Zone::Cheek,
+            Self::Muzzle => Zone::Muzzle,
             Self::Beard => Zone::Beard,
             Self::Brows => Zone::Brow,
             Self::Topknot => Zone::Topknot,
@@ -241,6 +246,7 @@ impl Unit {
             | Self::Underline
             | Self::HindFront
             | Self::Face
+            | Self::Muzzle
             | Self::Feet => 2.0,
         }
     }
@@ -337,6 +343,7 @@ impl Unit {
             Self::ForeOut => face(Leg::Fore, Face::Outer),
             Self::ForeIn => face(Leg::Fore, Face::Inner),
             Self::Face
+            | Self::Muzzle
             | Self::Beard
             | Self::Brows
             | Self::Topknot

@@ -23,6 +23,25 @@ fn grades() -> impl Strategy<Value = Grade> {
     prop_oneof![Just(Grade::None), Just(Grade::Slight), Just(Grade::Marked)]
 }
 
+/// Muzzle, skull, leather and tail over the ranges that are measured without a question, shares of the
+/// height.
+fn ends() -> impl Strategy<Value = [(Measure, f64); 4]> {
+    (
+        0.05..0.25_f64,
+        0.14..0.30_f64,
+        0.09..0.42_f64,
+        0.03..0.62_f64,
+    )
+        .prop_map(|(muzzle, skull, leather, tail)| {
+            [
+                (Measure::MuzzleLength, muzzle),
+                (Measure::SkullWidth, skull),
+                (Measure::EarLeather, leather),
+                (Measure::TailLength, tail),
+            ]
+        })
+}
+
 /// Builds over the ranges of dog-shape.md 2.
 pub fn builds() -> impl Strategy<Value = Build> {
     (
@@ -33,19 +52,22 @@ pub fn builds() -> impl Strategy<Value = Build> {
         0.97..1.05_f64,
         0.20..0.32_f64,
         prop::collection::vec(grades(), Felt::ALL.len()),
+        ends(),
     )
-        .prop_map(|(build, height, length, elbow, hip, hock, felt)| {
+        .prop_map(|(build, height, length, elbow, hip, hock, felt, ends)| {
             let mut input = FrameInput {
                 build,
                 ..FrameInput::default()
             };
-            for (measure, mm) in [
+            let body = [
                 (Measure::HeightAtWithers, height),
                 (Measure::BodyLength, length * height),
                 (Measure::ElbowHeight, elbow * height),
                 (Measure::HipCrestHeight, hip * height),
                 (Measure::HockHeight, hock * height),
-            ] {
+            ];
+            let ends = ends.map(|(measure, share)| (measure, share * height));
+            for (measure, mm) in body.into_iter().chain(ends) {
                 let taken = TakenMeasure::by(Method::Tape, Length::from_mm(mm).expect("finite"));
                 input.measures.insert(measure, taken);
             }

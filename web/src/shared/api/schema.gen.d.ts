@@ -3112,7 +3112,7 @@ export interface components {
          * @description A landmark a hand finds (handbook 2).
          * @enum {string}
          */
-        Landmark: "occiput" | "withers" | "point_of_shoulder" | "breastbone" | "elbow" | "wrist" | "brisket" | "last_rib" | "flank_fold" | "hip_crest" | "tail_set" | "pin_bone" | "thigh_muscle" | "stifle" | "bend" | "hock_point" | "forefoot" | "hind_foot";
+        Landmark: "stop" | "nose_tip" | "ear_tip" | "occiput" | "withers" | "point_of_shoulder" | "breastbone" | "elbow" | "wrist" | "brisket" | "last_rib" | "flank_fold" | "hip_crest" | "tail_set" | "tail_end" | "pin_bone" | "thigh_muscle" | "stifle" | "bend" | "hock_point" | "forefoot" | "hind_foot";
         /** @description A landmark in a view. */
         LandmarkView: {
             drag?: components["schemas"]["Drag"] | null;
@@ -3463,7 +3463,7 @@ export interface components {
          * @description What can be measured on the frame in millimetres (handbook 2, *Measures*).
          * @enum {string}
          */
-        Measure: "height_at_withers" | "body_length" | "elbow_height" | "hip_crest_height" | "last_rib" | "hock_height" | "chest_width" | "foot_width" | "back_drop" | "tail_set_height" | "pin_bone_height" | "flank_fold_height" | "stifle_height" | "wrist_height" | "hock_reach" | "neck_length" | "head_length" | "elbow_spacing" | "wrist_spacing" | "forefoot_spacing" | "stifle_spacing" | "hock_spacing" | "hind_foot_spacing" | "loin_width" | "rib_width" | "thigh_width" | "fore_leg_side" | "hind_leg_side" | "fore_leg_front" | "hind_leg_front";
+        Measure: "height_at_withers" | "body_length" | "elbow_height" | "hip_crest_height" | "last_rib" | "hock_height" | "chest_width" | "foot_width" | "back_drop" | "tail_set_height" | "pin_bone_height" | "flank_fold_height" | "stifle_height" | "wrist_height" | "hock_reach" | "neck_length" | "head_length" | "muzzle_length" | "skull_width" | "ear_leather" | "ear_short_of_nose" | "tail_length" | "elbow_spacing" | "wrist_spacing" | "forefoot_spacing" | "stifle_spacing" | "hock_spacing" | "hind_foot_spacing" | "loin_width" | "rib_width" | "thigh_width" | "fore_leg_side" | "hind_leg_side" | "fore_leg_front" | "hind_leg_front";
         /** @description A measure over the visits it was taken at, oldest first. */
         MeasureHistory: {
             /** @description Its name. */
@@ -3845,7 +3845,7 @@ export interface components {
          * @description A part that owners want off, or left, whatever the look.
          * @enum {string}
          */
-        Part: "tuck_up" | "flank" | "chest" | "shelf" | "crest" | "ears" | "tail";
+        Part: "tuck_up" | "flank" | "chest" | "shelf" | "crest" | "muzzle" | "ears" | "tail";
         /** @description A part an owner may want off or left. */
         PartHere: {
             /** @description Its name. */
@@ -5627,7 +5627,7 @@ export interface components {
          * @description A part of the dog that is cut alike (balance-model.md 11).
          * @enum {string}
          */
-        Unit: "throat" | "crest" | "back_front" | "back_rear" | "croup" | "rump" | "shoulder" | "ribs" | "hip" | "chest" | "underline" | "tuck_up" | "flank_and_knee" | "flank" | "knee" | "hind_back" | "hock" | "hind_front" | "hind_out" | "hind_in" | "fore_back" | "fore_front" | "fore_out" | "fore_in" | "face" | "beard" | "brows" | "topknot" | "ears" | "feet" | "tail";
+        Unit: "throat" | "crest" | "back_front" | "back_rear" | "croup" | "rump" | "shoulder" | "ribs" | "hip" | "chest" | "underline" | "tuck_up" | "flank_and_knee" | "flank" | "knee" | "hind_back" | "hock" | "hind_front" | "hind_out" | "hind_in" | "fore_back" | "fore_front" | "fore_out" | "fore_in" | "face" | "muzzle" | "beard" | "brows" | "topknot" | "ears" | "feet" | "tail";
         /** @description What one unit gets. */
         UnitRow: {
             /** @description Shortest length it leaves. */

@@ -19,15 +19,13 @@ pub struct HeadAxes {
 
 impl HeadAxes {
     pub(in crate::shape) fn new(occiput: Point, head: &HeadShape) -> Self {
-        let step = 0.02 + 0.11 * head.stop;
-        let q = -(step + 0.055);
-        let p = (1.0 - q * q).sqrt();
+        let nose = head.nose();
         Self {
             occiput,
             length: head.length,
-            angle_rad: head.angle_deg.to_radians() + (-q).asin(),
-            step,
-            nose: (p, q),
+            angle_rad: head.angle_deg.to_radians() + (-nose.1).asin(),
+            step: head.step(),
+            nose,
         }
     }
 

@@ -66,6 +66,18 @@ const FAR_EAR: Vec2 = Vec2::new(0.13, 0.015);
 /// Shift of a drop ear on a round head, shares of the head's length (dog-shape-2.md 4).
 const ON_A_BALL: Vec2 = Vec2::new(-0.06, 0.02);
 
+/// The tip of the leather, hair away.
+pub(in crate::shape) fn ear_tip(build: &Build, axes: &HeadAxes) -> Point {
+    let ear = &build.ear;
+    let (table, tip): (&[Leather], usize) = match ear.kind {
+        EarKind::Drop => (&DROP, 5),
+        EarKind::Folded => (&FOLDED, 6),
+        EarKind::Prick => (&PRICK, 3),
+    };
+    let (x, y, _) = table[tip];
+    axes.at(ear.base.0, ear.base.1) + Vec2::new(x * ear.width, y) * ear.length
+}
+
 /// The far prick ear behind the head.
 pub(in crate::shape) fn far_ear(near: &Piece, head_length: f64) -> Piece {
     let shift = FAR_EAR * head_length;

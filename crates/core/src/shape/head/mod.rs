@@ -16,7 +16,7 @@ use kurbo::{Point, Vec2};
 
 pub use axes::HeadAxes;
 pub(crate) use axes::parting_mm;
-pub(super) use ear::{ear_piece, far_ear};
+pub(super) use ear::{ear_piece, ear_tip, far_ear};
 pub(crate) use edges::FRINGE;
 pub use edges::{HeadEdges, eye_corner_mm, eye_to_ear_mm, head_edges, off_circle_mm};
 pub(crate) use face::eye_at;

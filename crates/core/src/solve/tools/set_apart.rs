@@ -130,7 +130,8 @@ const CLEAN_WITHIN: f64 = 1.6;
 
 /// Leaves of a clean face's, ear's or foot's options those that come out clean; all where none does.
 fn clean_enough(unit: Unit, wanted_mm: f64, options: Vec<UnitCut>) -> Vec<UnitCut> {
-    let is_clean = matches!(unit, Unit::Face | Unit::Ears | Unit::Feet) && wanted_mm <= CLEAN_MM;
+    let is_clean = matches!(unit, Unit::Face | Unit::Muzzle | Unit::Ears | Unit::Feet)
+        && wanted_mm <= CLEAN_MM;
     let near = |cut: &UnitCut| {
         let longest = cut.leaves_mm.iter().copied().fold(0.0, f64::max);
         cut.stroke != Stroke::Scissor && longest <= CLEAN_WITHIN * wanted_mm.max(1.0)
