@@ -202,7 +202,7 @@ proptest! {
     #![proptest_config(ProptestConfig::with_cases(60))]
 
     /// Handbook 8: never longer than the coat, never under the shortest safe; more coat never
-    /// makes the whole cost worse.
+    /// makes the whole cost worse, but where it is laid flat and keeps its length: there more shows more.
     #[test]
     fn no_look_asks_for_hair_that_is_not_there(
         which in 0_usize..LookId::ALL.len(),
@@ -227,7 +227,8 @@ proptest! {
         let more = solve_lengths(&Subject::new(&both(&frame), &longer, &look, &safe))
             .expect("every programme has an answer");
         let scale = 1.0 + solution.objective.abs();
-        prop_assert!(more.objective <= solution.objective + 1e-6 * scale);
+        let is_cut = look.has_clipper;
+        prop_assert!(!is_cut || more.objective <= solution.objective + 1e-6 * scale);
     }
 
     /// The same dog twice is the same plan, to the bit.

@@ -28,6 +28,7 @@ mod knots_and_cost;
 mod learning;
 mod lines_placed;
 mod looks_by_sight;
+mod lying_flat;
 mod measured_points;
 mod no_hand_is_hurt;
 mod notes_on_the_plan;

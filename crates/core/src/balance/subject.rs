@@ -5,6 +5,7 @@ use super::lift_off::shoulder_lift_mm;
 use super::spot::{Place, Spot, Width};
 use crate::coat::{CoatNow, Knots, LimitCause, Stands, UNDER_KNOTS_MM, Zone, ZoneMarks};
 use crate::frame::{Build, Sides};
+use crate::kit::thinned_stand;
 use crate::look::{Cut, LineName, LineStop, Lines, Look};
 use crate::page::View;
 use crate::shape::{
@@ -58,10 +59,15 @@ pub struct Unmet {
     pub is_too_long: bool,
 }
 
+/// Hair that does not stand at all is divided by so much (no coat is flatter; handbook 3).
+const LEAST_STAND: f64 = 0.05;
 /// Floor of the look against its nominal: clipped zones (balance-model.md 3).
 const FLOOR_CLIPPED: f64 = 0.4;
 /// The same for scissored tuck-up, underline, flank and knee.
 const FLOOR_LINES: f64 = 0.5;
+/// The same for what a tidy evens without a clipper: it takes a little off, it does not cut down (handbook
+/// 5, look 9; modelling choice).
+const FLOOR_TIDIED: f64 = 0.75;
 /// The same for other scissored zones.
 const FLOOR_SCISSORED: f64 = 0.25;
 
@@ -306,7 +312,8 @@ impl Subject {
             let shows = visible_share(*hair, self.stand.of(zone));
             let nominal = self.look.nominal_mm(zone, h);
             let spot = self.spot(Place::Leg(place), zone, at, shows, nominal);
-            self.spots.push(bounded(spot, coat, safe));
+            self.spots
+                .push(bounded(spot, coat, safe, self.look.has_clipper));
         }
     }
 
@@ -347,7 +354,7 @@ impl Subject {
             let skin = self.shape.skin(station);
             let spot = self.spot(Place::Side(station), zone, (skin, hair), shows, nominal);
             let spot = self.at_its_line(station, spot);
-            let spot = self.on_the_shelf(station, bounded(spot, coat, safe));
+            let spot = self.on_the_shelf(station, bounded(spot, coat, safe, self.look.has_clipper));
             self.spots.push(self.under_the_skirt(spot, coat));
         }
         for width in Width::ALL {
@@ -359,7 +366,8 @@ impl Subject {
             if width == Width::Thigh && self.lines.has(LineStop::LiftAtHip) {
                 self.as_in(Zone::HindOut, &mut spot);
             }
-            self.spots.push(bounded(spot, coat, safe));
+            self.spots
+                .push(bounded(spot, coat, safe, self.look.has_clipper));
         }
     }
 
@@ -570,15 +578,23 @@ pub(crate) fn bounds(coat: &CoatNow, zone: Zone, safe_mm: f64) -> (f64, f64) {
     (low, high)
 }
 
-fn bounded(mut spot: Spot, coat: &CoatNow, safe: &dyn Fn(Zone) -> f64) -> Spot {
+/// A spot within what is safe and asked, over the look's floor.
+fn bounded(mut spot: Spot, coat: &CoatNow, safe: &dyn Fn(Zone) -> f64, has_clipper: bool) -> Spot {
     let safe_mm = safe(spot.zone);
     (spot.low, spot.high) = bounds(coat, spot.zone, safe_mm);
     let share = match (spot.cut, spot.zone) {
+        (Cut::Scissored, _) if !has_clipper => FLOOR_TIDIED,
         (Cut::Clipped, _) => FLOOR_CLIPPED,
         (Cut::Scissored, Zone::TuckUp | Zone::Underline | Zone::Flank | Zone::Knee) => FLOOR_LINES,
         (Cut::Scissored, _) => FLOOR_SCISSORED,
-        (Cut::Set, _) => 0.0,
+        (Cut::Thinned | Cut::Set, _) => 0.0,
     };
+    if spot.cut == Cut::Thinned {
+        // What lies flatter shows as if it were shorter: by no more than thinning does.
+        let stand = coat.stand.of(spot.zone);
+        let flattest = spot.high * thinned_stand(stand) / stand.max(LEAST_STAND);
+        spot.low = spot.low.max(flattest.min(spot.high));
+    }
     spot.floor = safe_mm.max(share * spot.nominal);
     // An owner's limit does not lift the floor: a looser one would then cost more than a tight one.
     spot.is_free_of_floor = coat.knots(spot.zone) == Knots::Tight;

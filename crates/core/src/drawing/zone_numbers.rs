@@ -305,5 +305,6 @@ fn short_tool(row: &UnitRow) -> &'static str {
         StrokeName::Against => "against the lay",
         StrokeName::Skim => "skim",
         StrokeName::Scissor => "shears",
+        StrokeName::Thin => "thinned",
     }
 }

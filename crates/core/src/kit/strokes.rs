@@ -43,6 +43,31 @@ pub fn full_leaves_mm(tool: &Tool, under: UnderComb, direction: Direction, stand
     }
 }
 
+/// Stand that goes at a pass of thinning or stripping, and the least that is left; its length stays (handbook
+/// 3, *Strip or card*, a modelling choice).
+const THINNED_A_PASS: f64 = 0.1;
+const THINNED_TO: f64 = 0.2;
+/// Passes a coat bears before it shows (modelling choice).
+const THINNING_PASSES: f64 = 3.0;
+
+/// The flattest a coat of a stand is thinned at a visit, 0 to 1.
+pub fn thinned_stand(stand: f64) -> f64 {
+    let least = stand - THINNING_PASSES * THINNED_A_PASS;
+    least.max(THINNED_TO).min(stand)
+}
+
+/// Passes of thinning from one stand down to another, whole.
+pub fn thinning_passes(from: f64, to: f64) -> u32 {
+    let passes = ((from - to) / THINNED_A_PASS).round().max(0.0);
+    #[expect(
+        clippy::cast_possible_truncation,
+        clippy::cast_sign_loss,
+        reason = "a handful; a float's cast saturates"
+    )]
+    let passes = passes as u32;
+    passes
+}
+
 /// Length a skim with a comb leaves: the clipper's own weight taken off it, only the tips go.
 pub fn skim_leaves_mm(tool: &Tool, under: UnderComb) -> f64 {
     SKIM_OVER * full_leaves_mm(tool, under, Direction::WithTheLay, 1.0)

@@ -32,8 +32,17 @@ pub enum Cut {
     Clipped,
     /// By shears: any length, smoothly.
     Scissored,
+    /// Thinned or stripped until it lies: its stand goes, its length stays (handbook 3, *Strip or card*).
+    Thinned,
     /// Not part of the balance: face, ears, tail, feet.
     Set,
+}
+
+impl Cut {
+    /// Whether a hand follows the line, not a clipper.
+    pub const fn is_by_hand(self) -> bool {
+        matches!(self, Self::Scissored | Self::Thinned)
+    }
 }
 
 /// How the foot is finished.
@@ -301,7 +310,7 @@ impl Look {
             Cut::Scissored if self.is_fuller_than_back(zone) => {
                 scaled.max(self.nominal_mm(Zone::Back, height_mm) + FULLER_MM)
             }
-            Cut::Scissored | Cut::Set => scaled,
+            Cut::Scissored | Cut::Thinned | Cut::Set => scaled,
         }
     }
 

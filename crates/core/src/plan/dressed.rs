@@ -84,7 +84,10 @@ pub fn dress_plan(plan: &Plan, coat: &CoatNow, which: PlanCoat) -> Dressing {
 fn ease_joins(plan: &Plan, dressing: &mut Dressing) {
     let solved = dressing.lengths;
     dressing.lengths = eased(&solved);
-    let shears = plan.cuts.iter().filter(|c| c.stroke == Stroke::Scissor);
+    let shears = plan
+        .cuts
+        .iter()
+        .filter(|c| matches!(c.stroke, Stroke::Scissor | Stroke::Thin));
     for i in shears.flat_map(|cut| cut.unit.spots(&plan.subject)) {
         if let Place::Side(station) = plan.subject.spots[i].place {
             dressing.lengths[station.index()] = solved[station.index()];

@@ -22,6 +22,8 @@ pub enum StrokeName {
     Skim,
     /// By shears.
     Scissor,
+    /// Thinned or stripped until it lies; its length stays.
+    Thin,
 }
 
 impl From<Stroke> for StrokeName {
@@ -32,6 +34,7 @@ impl From<Stroke> for StrokeName {
             Stroke::Against => Self::Against,
             Stroke::Skim => Self::Skim,
             Stroke::Scissor => Self::Scissor,
+            Stroke::Thin => Self::Thin,
         }
     }
 }
@@ -103,6 +106,7 @@ impl StrokeName {
             (Self::Full, Some(tool)) => format!("{tool}, with the lay"),
             (Self::Against, Some(tool)) => format!("{tool}, against the lay"),
             (Self::Skim, Some(tool)) => format!("skim, {tool}"),
+            (Self::Thin, _) => "thinned until it lies".into(),
             (Self::Scissor, Some(tool)) => format!("shears after the {tool}"),
             (_, None) if has_clipper => "shears".into(),
             (_, None) => "thinning shears".into(),

@@ -45,7 +45,8 @@ pub fn could_leave(run: &Run, plan: &Plan, kit: &[Tool], now_mm: &[f64]) -> Vec<
             let left = plan
                 .cuts
                 .iter()
-                .filter(|c| c.stroke == Stroke::Scissor && step.zones.contains(&c.unit.zone()));
+                .filter(|c| matches!(c.stroke, Stroke::Scissor | Stroke::Thin))
+                .filter(|c| step.zones.contains(&c.unit.zone()));
             for cut in left {
                 let rough = cut
                     .tool

@@ -458,7 +458,8 @@ impl Run {
             (Stroke::Skim, _) => Self::Skim,
             (Stroke::Scissor, Some(Roughing::HeldOff)) => Self::RoughHeldOff,
             (Stroke::Scissor, _) => Self::RoughPressed,
-            (Stroke::Full | Stroke::Leave, _) => Self::Full,
+            // A thinned coat has no tool that runs through it.
+            (Stroke::Full | Stroke::Leave | Stroke::Thin, _) => Self::Full,
         }
     }
 

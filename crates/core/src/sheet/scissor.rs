@@ -3,11 +3,12 @@ use super::clip::is_shaped_by_hand;
 use super::faces::face_amounts;
 use super::hands::pair_hint;
 use super::minutes as m;
-use super::names::names_in_step;
+use super::names::{named, names_in_step};
 use super::shears::Place;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::{Texture, Zone};
+use crate::kit::thinning_passes;
 use crate::say::capital;
 use crate::schools::{Answer, Question};
 use crate::shape::{Hand, SKIRT_PIECE};
@@ -52,6 +53,7 @@ impl Half {
     }
 }
 
+const BODY_AND_REAR: &str = "Body and rear";
 const UNDERLINE_AND_TUCK_UP: &str = "Underline and tuck-up";
 
 const HIND: &[Unit] = &[
@@ -173,7 +175,7 @@ fn body_groups(has_skirt: bool) -> Vec<Group> {
             &[Hazard::Flank],
         ),
         part(
-            "Body and rear",
+            BODY_AND_REAR,
             &[
                 Unit::Chest,
                 Unit::Rump,
@@ -224,6 +226,7 @@ impl Writer<'_> {
         if begins_with_head {
             self.head();
         }
+        self.thinned();
         let mut before = None;
         for group in groups {
             if self.scissor_group(&group, before) {
@@ -289,6 +292,58 @@ impl Writer<'_> {
             },
         );
         true
+    }
+
+    /// What is laid flat and keeps its length: thinned from below, a harsh coat stripped (handbook 3, *Strip or
+    /// card*; 10 C 6).
+    fn thinned(&mut self) {
+        let plan = self.plan;
+        let cuts: Vec<&UnitCut> = plan
+            .cuts
+            .iter()
+            .filter(|c| c.stroke == Stroke::Thin)
+            .collect();
+        let Some(most) = cuts.iter().map(|cut| self.thinning(cut)).max() else {
+            return;
+        };
+        let units: Vec<Unit> = cuts.iter().map(|c| c.unit).collect();
+        let names = self.named(&units);
+        let (what, tool) = if self.job.coat.texture == Texture::Harsh {
+            let what = format!("Strip until it lies: {names}; dead hair, with the lay");
+            (what, "fingers, or a stripping knife".to_owned())
+        } else {
+            let what = format!("Thin until it lies: {names}; from below, brush back, look");
+            (what, self.thinners())
+        };
+        let passes = match most {
+            0 | 1 => "One pass".to_owned(),
+            many => format!("Up to {many} passes"),
+        };
+        let minutes = cuts.iter().map(|cut| cut.scissor_minutes).sum();
+        self.push(
+            Stage::Scissor,
+            Draft {
+                what,
+                tool,
+                from: "withers".into(),
+                to: "tail".into(),
+                leaves: self.leaves(&cuts),
+                minutes,
+                zones: cuts.iter().map(|c| c.unit.zone()).collect(),
+                hazards: &[Hazard::Shears],
+                amounts: vec![format!("{passes}; the length stays")],
+                ..Draft::default()
+            },
+        );
+    }
+
+    /// Passes of thinning a unit gets.
+    fn thinning(&self, cut: &UnitCut) -> u32 {
+        let stand = self.job.coat.stand.of(cut.unit.zone());
+        let spots = cut.unit.spots(&self.plan.subject);
+        let lies = spots.iter().map(|i| self.plan.lengths_mm[*i]).sum::<f64>();
+        let stood = cut.leaves_mm.iter().sum::<f64>().max(1.0);
+        thinning_passes(stand, stand * lies / stood)
     }
 
     /// Whether what the plan leaves under the chest hangs as a skirt.
@@ -402,6 +457,9 @@ fn what_of_both(group: &Group, cuts: &[&UnitCut], is_edge: bool) -> String {
         format!("{what}: the edge only")
     } else if what == UNDERLINE_AND_TUCK_UP && cuts.len() == 1 {
         capital(cuts[0].unit.label())
+    } else if what == BODY_AND_REAR && cuts.len() <= 2 {
+        let units: Vec<Unit> = cuts.iter().map(|cut| cut.unit).collect();
+        capital(&named(&units).join(" and "))
     } else if group.planes.is_empty() || is_whole {
         format!("{what}{}", group.planes)
     } else {

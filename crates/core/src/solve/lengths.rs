@@ -224,7 +224,7 @@ fn pulls(subject: &Subject, qp: &mut Programme) {
             let spot = &subject.spots[i];
             let weight = match spot.cut {
                 Cut::Clipped => PULL_CLIPPED,
-                Cut::Scissored | Cut::Set => PULL_SCISSORED,
+                Cut::Scissored | Cut::Thinned | Cut::Set => PULL_SCISSORED,
             };
             let unit = unit_of_pull(subject, i);
             qp.square(
@@ -355,7 +355,7 @@ fn alike(subject: &Subject, i: usize) -> f64 {
 /// Second difference of (length − nominal), weighted by spacing.
 fn no_ripples(subject: &Subject, qp: &mut Programme, [i, j, k]: [usize; 3]) {
     let spots = &subject.spots;
-    if ![i, j, k].iter().any(|s| spots[*s].cut == Cut::Scissored) {
+    if ![i, j, k].iter().any(|s| spots[*s].cut.is_by_hand()) {
         return;
     }
     let before = spots[i].skin.distance(spots[j].skin);

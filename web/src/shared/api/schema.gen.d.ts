@@ -5288,7 +5288,7 @@ export interface components {
          * @description How a unit is cut, by name.
          * @enum {string}
          */
-        StrokeName: "leave" | "full" | "against" | "skim" | "scissor";
+        StrokeName: "leave" | "full" | "against" | "skim" | "scissor" | "thin";
         /** @description What touching a shape means. */
         Tag: {
             /** @enum {string} */

@@ -11,6 +11,7 @@ const STROKES: { value: Schemas['StrokeName']; label: string }[] = [
   { value: 'against', label: 'against the lay' },
   { value: 'skim', label: 'weight off, skimmed' },
   { value: 'scissor', label: 'by shears' },
+  { value: 'thin', label: 'thinned until it lies' },
 ];
 /** What was used, where it was not what the plan said; the rest is as planned. */
 export function DoneOtherwise(props: {

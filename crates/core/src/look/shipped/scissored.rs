@@ -369,6 +369,8 @@ pub(super) fn natural_tidy() -> Look {
         cuts: by_zone(|zone| {
             if zone.is_head() || matches!(zone, Z::Foot | Z::Tail) {
                 Cut::Set
+            } else if matches!(zone, Z::Back | Z::Croup | Z::Shoulder | Z::Hip) {
+                Cut::Thinned
             } else {
                 Cut::Scissored
             }

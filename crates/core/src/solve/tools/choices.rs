@@ -25,6 +25,8 @@ const OVER_MM: f64 = 15.0;
 const MOST_TIMES: f64 = 4.0;
 /// A zone the look scissors is pressed only where a tool does the same so nearly, mm.
 const THE_SAME_MM: f64 = 1.5;
+/// A zone thinned or stripped until it lies, minutes on a medium dog (handbook 10 C 6).
+const THINNED_MINUTES: f64 = 6.0;
 /// A clipped fold or leg face is scissored where its lengths spread so far, mm.
 const SPREAD_MM: f64 = 3.0;
 
@@ -119,6 +121,14 @@ pub(super) fn by_shears(placed: &Placed, ways: &[Way], lengths_mm: &[f64]) -> Ve
         minutes,
         leaves: leaves.clone(),
     };
+    if placed.cut == Cut::Thinned {
+        let base = THINNED_MINUTES;
+        return if placed.lies_as_it_is(mean) {
+            vec![Choice::leave(placed)]
+        } else {
+            vec![shears(None, base)]
+        };
+    }
     if placed.is_by_hand {
         // Little comes off, so no roughing out is missed.
         return vec![shears(None, base)];
@@ -164,7 +174,7 @@ pub(super) fn choices(
     let (low, mean, high) = spread(&wanted);
     let is_near = |mm: f64| (mm - mean).abs() <= THE_SAME_MM;
     // What the look scissors is scissored, but where one comb of the trunk does the same.
-    let is_scissored = placed.cut == Cut::Scissored && placed.can_shear;
+    let is_scissored = placed.cut.is_by_hand() && placed.can_shear;
     let is_combed = bench.legs == LegWay::Combed && placed.unit.is_of_a_leg();
     let may_press = |mm: f64| {
         !is_scissored
@@ -181,8 +191,8 @@ pub(super) fn choices(
     let takes_off = pressed.iter().filter(|(_, mm)| placed.takes_off(*mm));
     all.extend(takes_off.map(|(way, mm)| Choice::clip(placed, *way, *mm)));
     let has_near = pressed.iter().any(|(_, mm)| is_near(*mm));
-    let is_needed = placed.cut == Cut::Scissored || high - low >= SPREAD_MM || !has_near;
-    let is_shorn = placed.cut == Cut::Scissored || is_open(placed) || pressed.is_empty();
+    let is_needed = placed.cut.is_by_hand() || high - low >= SPREAD_MM || !has_near;
+    let is_shorn = placed.cut.is_by_hand() || is_open(placed) || pressed.is_empty();
     if placed.can_shear && is_shorn && (is_needed || all.is_empty() || is_edge(placed)) {
         for choice in by_shears(placed, ways, lengths_mm) {
             if choice.how != How::Leave || all.is_empty() {

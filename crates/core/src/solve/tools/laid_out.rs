@@ -8,7 +8,7 @@ use super::worth::{Touched, Worth};
 use super::{Bench, HeldOff, ShortBy};
 use crate::balance::Subject;
 use crate::coat::{Knots, Zone};
-use crate::kit::{Direction, ONE_SIZE_MM, Tool, ToolKind, full_leaves_mm};
+use crate::kit::{Direction, ONE_SIZE_MM, Tool, ToolKind, full_leaves_mm, thinning_passes};
 use crate::look::{Cut, LookId};
 use crate::solve::units::Unit;
 
@@ -83,6 +83,8 @@ pub(super) struct Placed {
     pub(super) now: Vec<f64>,
     /// Hair of the zone that lies in a tool's way, mm.
     pub(super) coat_mm: f64,
+    /// How it stands there, 0 to 1.
+    pub(super) stand: f64,
     pub(super) nominal_mm: f64,
     pub(super) cut: Cut,
     /// What each way leaves, mm; none where it may not be run here.
@@ -119,10 +121,11 @@ impl Placed {
             .zip(&now)
             .all(|(h, n)| *h >= least.min(*n) - HAIRSBREADTH);
         let look = &subject.look;
-        let is_by_hand = !look.has_clipper && look.cut(zone) == Cut::Scissored && can_shear;
+        let is_by_hand = !look.has_clipper && look.cut(zone).is_by_hand() && can_shear;
         let mut placed = Self {
             touched: worth.touched_by(&spots),
             coat_mm: bench.coat.length_mm(zone),
+            stand: bench.coat.stand.of(zone),
             nominal_mm: spots.first().map_or(0.0, |i| of(i).nominal),
             cut: spots.first().map_or(look.cut(zone), |i| of(i).cut),
             leaves: vec![None; ways.len()],
@@ -184,6 +187,12 @@ impl Placed {
         wanted
             .map(|(i, (low, high))| lengths_mm[*i].min(*high).max(*low))
             .collect()
+    }
+
+    /// Whether a coat that would lie as a mean of so many mm asks for less than half a pass of thinning.
+    pub(super) fn lies_as_it_is(&self, mean_mm: f64) -> bool {
+        let lies = self.stand * mean_mm / self.coat_mm.max(1.0);
+        thinning_passes(self.stand, lies) == 0
     }
 
     /// Whether all the coat may stay.

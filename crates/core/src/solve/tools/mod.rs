@@ -17,6 +17,7 @@ use self::dues::{Dues, Felt};
 use self::jacket::{Jackets, Priced};
 use self::laid_out::{LaidOut, Way, ways_of};
 use self::settle::Settled;
+use self::unit_tables::HAIRSBREADTH;
 use self::worth::Worth;
 use super::lengths::Sought;
 use super::programme::{Accuracy, SolveError};
@@ -24,7 +25,7 @@ use super::units::Unit;
 use crate::balance::Subject;
 use crate::coat::{CoatNow, Skin};
 use crate::kit::{Direction, Tool, UnderComb};
-use crate::look::{By, LineName, LineStop};
+use crate::look::{By, Cut, LineName, LineStop};
 
 /// How a unit is cut (handbook 3, *Strokes*).
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -39,6 +40,8 @@ pub enum Stroke {
     Skim,
     /// By shears, roughed out by the tool if there is one.
     Scissor,
+    /// Thinned or stripped until it lies; its length stays.
+    Thin,
 }
 
 /// How a tool roughs out what shears finish.
@@ -394,7 +397,7 @@ fn beside_jacket(
     let free: Vec<usize> = (0..lengths.len()).filter(|i| !is_held[*i]).collect();
     let mut lowest: Vec<f64> = bench.subject.spots.iter().map(|s| s.low).collect();
     for placed in &laid_out.units {
-        if placed.unit.is_of_a_leg() && placed.cut == crate::look::Cut::Scissored {
+        if placed.unit.is_of_a_leg() && placed.cut == Cut::Scissored {
             for (i, low) in placed.spots.iter().zip(&placed.shear_low) {
                 lowest[*i] = *low;
             }
@@ -412,6 +415,7 @@ fn cutting(settled: &Settled<'_>, bench: &Bench<'_>, ways: &[Way], wanted_mm: &[
     for (unit, choice) in settled.cuts() {
         let way = choice.way().map(|way| &ways[way]);
         in_hand.extend(way.map(|way| way.tool));
+        let is_thinned = is_thinned(unit, subject, bench.coat);
         cuts.push(UnitCut {
             unit,
             stroke: match choice.how {
@@ -420,6 +424,7 @@ fn cutting(settled: &Settled<'_>, bench: &Bench<'_>, ways: &[Way], wanted_mm: &[
                     Some(Direction::AgainstTheLay) => Stroke::Against,
                     _ => Stroke::Full,
                 },
+                How::Shears { .. } if is_thinned => Stroke::Thin,
                 How::Shears { .. } => Stroke::Scissor,
             },
             tool: way.map(|way| way.tool),
@@ -428,7 +433,11 @@ fn cutting(settled: &Settled<'_>, bench: &Bench<'_>, ways: &[Way], wanted_mm: &[
                 _ => None,
             },
             wanted_mm: unit.spots(subject).iter().map(|i| wanted_mm[*i]).collect(),
-            leaves_mm: choice.leaves.clone(),
+            leaves_mm: if is_thinned {
+                vec![bench.coat.length_mm(unit.zone()); choice.leaves.len()]
+            } else {
+                choice.leaves.clone()
+            },
             scissor_minutes: choice.minutes,
             cost: 0.0,
         });
@@ -445,6 +454,13 @@ fn cutting(settled: &Settled<'_>, bench: &Bench<'_>, ways: &[Way], wanted_mm: &[
         body: None,
         other_body: None,
     }
+}
+
+/// Whether a unit's coat is laid flat and keeps its length: where a limit or a knot asks for less, it is cut.
+fn is_thinned(unit: Unit, subject: &Subject, coat: &CoatNow) -> bool {
+    let now = coat.length_mm(unit.zone());
+    let mut spots = unit.spots(subject).into_iter().map(|i| &subject.spots[i]);
+    subject.look.cut(unit.zone()) == Cut::Thinned && spots.all(|s| s.high >= now - HAIRSBREADTH)
 }
 
 /// How a body is cut, told.

@@ -10,7 +10,7 @@ use super::{Bench, Roughing, Stroke, UnitCut};
 use crate::balance::bounds;
 use crate::coat::{Knots, shortest_safe_mm};
 use crate::kit::{Direction, Tool, ToolKind, full_leaves_mm, skim_leaves_mm};
-use crate::look::{Cut, FootFinish};
+use crate::look::FootFinish;
 use crate::shape::HeadShape;
 use crate::solve::units::Unit;
 
@@ -219,7 +219,7 @@ impl Bench<'_> {
         // A natural back is thinned, never clipped, and a long beard and brows are combed forward
         // and set by shears; little comes off, so no roughing out is missed.
         let look = &self.subject.look;
-        let is_natural = !look.has_clipper && look.cut(zone) == Cut::Scissored;
+        let is_natural = !look.has_clipper;
         let is_lashed = look.finish.head == Some(HeadShape::Terrier)
             && matches!(unit, Unit::Beard | Unit::Brows);
         let is_by_eye = self.is_head_by_eye && matches!(unit, Unit::Beard | Unit::Topknot);
