@@ -6,7 +6,7 @@ use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::House;
 use veliform_core::frame::{FrameInput, Measure, Method, TakenMeasure, resolve};
 use veliform_core::look::LookId;
-use veliform_core::report::PlanReport;
+use veliform_core::report::{PlanReport, StrokeName};
 use veliform_core::schools::{Answer, Schools};
 use veliform_core::shape::{BothSides, bare, eye_to_ear_mm, head_edges};
 use veliform_core::sheet::{Stage, Step};
@@ -261,4 +261,62 @@ fn leathers_that_differ_are_matched_by_their_hair() {
     };
     let more = left(&short) - left(&past);
     assert!((more - 25.0).abs() < 1.0, "{more} mm more hair");
+}
+
+/// A spaniel's ear is clipped from its root to the height of the jaw and keeps its feather, which shears set;
+/// no comb runs over it (handbook 5, *ear* and *Spaniel head*; common practice).
+#[test]
+fn a_spaniels_ear_is_clipped_above_and_feathered_below() {
+    let report = planned(LookId::SkirtedSpaniel, &[]);
+    let mut steps = report.sheet.steps.iter();
+    let upper = steps.find(|s| s.what.starts_with("Upper ears"));
+    let upper = upper.expect("a step");
+    assert_eq!(upper.to, "the height of the jaw");
+    assert!(upper.is_bare_blade && upper.zones == [Zone::Ear]);
+    assert!(
+        upper
+            .cautions
+            .iter()
+            .any(|c| c.text.contains("finger behind edge and tip"))
+    );
+    let clipped = report.sheet.steps.iter().any(|s| s.what == "Clip the ears");
+    assert!(!clipped, "the feather is no clipper's");
+    let to_the_fold = planned(LookId::SkirtedSpaniel, &[Answer::EarToFold]);
+    let is_fold = |s: &Step| s.what.starts_with("Upper ears") && s.to == "the natural fold";
+    assert!(to_the_fold.sheet.steps.iter().any(is_fold));
+    let whole = planned(LookId::SkirtedSpaniel, &[Answer::EarWhole]);
+    let upper = |report: &PlanReport| {
+        let mut steps = report.sheet.steps.iter();
+        steps.any(|s| s.what.starts_with("Upper ears"))
+    };
+    assert!(!upper(&whole) && !upper(&planned(LookId::Lamb, &[])));
+}
+
+/// A head, an ear and a tail are never skimmed: their hair moves under a comb held off it (common practice).
+#[rstest]
+fn nothing_of_a_head_is_skimmed(
+    #[values(LookId::DropComfort, LookId::LongLegs, LookId::OneLength, LookId::Lamb)] look: LookId,
+) {
+    let report = planned(look, &[]);
+    for unit in &report.units {
+        let is_loose = unit.zone.is_head() || unit.zone == Zone::Tail;
+        assert!(
+            !(is_loose && unit.tool.contains("held off")),
+            "{}",
+            unit.tool
+        );
+        assert_ne!(unit.stroke, StrokeName::Skim, "{}", unit.label);
+    }
+}
+
+/// What a hand lays off along a line is whole millimetres (handbook 10 A; look-2, *Numbers*).
+#[test]
+fn a_line_is_laid_off_in_whole_millimetres() {
+    for look in LookId::ALL {
+        for line in planned(look, &[]).lines {
+            for hand in line.hand {
+                assert!(!hand.text.contains('.'), "{:?}: {}", line.line, hand.text);
+            }
+        }
+    }
 }

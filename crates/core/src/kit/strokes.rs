@@ -16,9 +16,6 @@ pub enum Direction {
 
 /// Stand from which a coat counts as standing, for strokes against the lay (handbook 3).
 const STANDING: f64 = 0.8;
-/// A skim with a comb leaves this share over the comb's length (balance-model.md 11, found by
-/// experiment; the hand's own scatter is counted apart).
-const SKIM_OVER: f64 = 1.35;
 
 /// Length a full pass of a tool leaves.
 ///
@@ -66,11 +63,6 @@ pub fn thinning_passes(from: f64, to: f64) -> u32 {
     )]
     let passes = passes as u32;
     passes
-}
-
-/// Length a skim with a comb leaves: the clipper's own weight taken off it, only the tips go.
-pub fn skim_leaves_mm(tool: &Tool, under: UnderComb) -> f64 {
-    SKIM_OVER * full_leaves_mm(tool, under, Direction::WithTheLay, 1.0)
 }
 
 #[cfg(test)]

@@ -32,7 +32,6 @@ impl From<Stroke> for StrokeName {
             Stroke::Leave => Self::Leave,
             Stroke::Full => Self::Full,
             Stroke::Against => Self::Against,
-            Stroke::Skim => Self::Skim,
             Stroke::Scissor => Self::Scissor,
             Stroke::Thin => Self::Thin,
         }

@@ -77,12 +77,12 @@ impl Words<'_> {
         }
     }
 
-    /// A distance a hand can lay off: the length, and finger-breadths where a hand can tell.
+    /// A distance a hand can lay off: the length, whole, and finger-breadths where a hand can tell.
     pub fn distance(&self, mm: f64) -> String {
         let distance = Length::worked_out_mm(mm.abs());
         match fingers_text(distance, self.house.finger_mm) {
-            Some(fingers) => format!("{} ({fingers})", self.length(mm.abs())),
-            None => self.length(mm.abs()),
+            Some(fingers) => format!("{} ({fingers})", self.whole(mm.abs())),
+            None => self.whole(mm.abs()),
         }
     }
 

@@ -48,6 +48,7 @@ impl<'a> Writer<'a> {
         for pass in self.in_order(joined) {
             self.clip_pass(&pass, body_units);
         }
+        self.upper_ears_by_blade();
         self.between_eyes_by_blade();
     }
 
@@ -107,7 +108,7 @@ impl<'a> Writer<'a> {
         } else {
             1.0
         };
-        let minutes = clipped_part(pass).unwrap_or_else(|| {
+        let minutes = self.clipped_part(pass).unwrap_or_else(|| {
             again * m::BODY_CLIPPED * body / body_units + m::LEG_SKIMMED * legs_of(legs)
         });
         minutes * self.width_share(pass.tool)
@@ -446,7 +447,6 @@ fn legs_of(faces: f64) -> f64 {
 enum Run {
     Full,
     Against,
-    Skim,
     RoughPressed,
     RoughHeldOff,
 }
@@ -455,7 +455,6 @@ impl Run {
     const fn of(cut: &UnitCut) -> Self {
         match (cut.stroke, cut.roughing) {
             (Stroke::Against, _) => Self::Against,
-            (Stroke::Skim, _) => Self::Skim,
             (Stroke::Scissor, Some(Roughing::HeldOff)) => Self::RoughHeldOff,
             (Stroke::Scissor, _) => Self::RoughPressed,
             // A thinned coat has no tool that runs through it.
@@ -471,7 +470,6 @@ impl Run {
         match self {
             Self::Full => USUAL_STROKE,
             Self::Against => "full, against the lay",
-            Self::Skim => "skim, weight off",
             Self::RoughPressed => ROUGHING_STROKE,
             Self::RoughHeldOff => "skim, held off; shears finish",
         }
@@ -600,15 +598,19 @@ impl Area {
     }
 }
 
-/// Minutes of the clipper on an ear, topknot or tail; none for the rest.
-fn clipped_part(pass: &Pass<'_>) -> Option<f64> {
-    let whole = match pass.cuts().next()?.unit {
-        Unit::Ears => m::EARS,
-        Unit::Topknot => m::HEAD,
-        Unit::Tail => m::TAIL,
-        _ => return None,
-    };
-    Some(m::CLIPPED_SHARE * whole)
+impl Writer<'_> {
+    /// Minutes of the clipper on an ear, topknot or tail; none for the rest.
+    fn clipped_part(&self, pass: &Pass<'_>) -> Option<f64> {
+        let whole = match pass.cuts().next()?.unit {
+            Unit::Ears => m::EARS,
+            // With the top of a round head its sides are clipped as well.
+            Unit::Topknot if self.has_round_head() => m::HEAD,
+            Unit::Topknot => m::TOPKNOT,
+            Unit::Tail => m::TAIL,
+            _ => return None,
+        };
+        Some(m::CLIPPED_SHARE * whole)
+    }
 }
 
 /// What is clipped by itself and shaped by hand after it.

@@ -76,6 +76,14 @@ impl Writer<'_> {
         self.plan.subject.look.finish.head
     }
 
+    /// Whether its top and sides are one round shape.
+    pub(super) fn has_round_head(&self) -> bool {
+        matches!(
+            self.shape_of_head(),
+            Some(HeadShape::Round | HeadShape::Topknot)
+        )
+    }
+
     /// Whether the face keeps hair that is shaped.
     fn has_long_face(&self) -> bool {
         let is_shaped = matches!(
@@ -90,6 +98,36 @@ impl Writer<'_> {
     fn blade_of_the_v(&self) -> Option<Uuid> {
         let is_wanted = self.has_long_face() && self.has(Answer::EyesV);
         self.close_blade(CLOSE_MM).filter(|_| is_wanted)
+    }
+
+    /// A spaniel's ear: clipped from its root down, the feather beneath it kept (handbook 5, *ear*).
+    pub(super) fn upper_ears_by_blade(&mut self) {
+        let is_asked = self.shape_of_head() == Some(HeadShape::Spaniel)
+            && self.plan.subject.build.ear.kind == EarKind::Drop
+            && !self.has(Answer::EarWhole);
+        let closest = self.job.safe_mm(Zone::Ear).max(CLOSE_MM);
+        let Some(blade) = self.close_blade(closest).filter(|_| is_asked) else {
+            return;
+        };
+        let to = if self.has(Answer::EarToFold) {
+            "the natural fold"
+        } else {
+            "the height of the jaw"
+        };
+        let draft = Draft {
+            what: "Upper ears, both sides of the leather; the feather stays".into(),
+            tool: self.words.tool(blade),
+            stroke: "with the lay, off the edge",
+            tool_id: Some(blade),
+            from: "the ear's root".into(),
+            to: to.into(),
+            minutes: m::UPPER_EARS + self.change(blade),
+            zones: vec![Zone::Ear],
+            hazards: &[Hazard::Ears, Hazard::BareBlade],
+            pair: pair_hint(&[Zone::Ear]),
+            ..Draft::default()
+        };
+        self.push(Stage::Clip, draft);
     }
 
     /// With the clipper's work: the last of it.

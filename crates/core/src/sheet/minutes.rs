@@ -48,6 +48,8 @@ pub(super) const UNDER_BEARD: f64 = 2.0;
 pub(super) const HEAD_SIDES: f64 = 3.0;
 pub(super) const TOPKNOT: f64 = 4.0;
 pub(super) const EARS: f64 = 4.0;
+/// The upper part of both ears by a blade (modelling choice).
+pub(super) const UPPER_EARS: f64 = 3.0;
 pub(super) const BLEND: f64 = 6.0;
 pub(super) const CHECK: f64 = 4.0;
 /// Taking up another tool.

@@ -36,8 +36,6 @@ pub enum Stroke {
     Full,
     /// Against the lay.
     Against,
-    /// The clipper's weight taken off it; only the tips go.
-    Skim,
     /// By shears, roughed out by the tool if there is one.
     Scissor,
     /// Thinned or stripped until it lies; its length stays.

@@ -9,17 +9,15 @@ use super::unit_tables::HAIRSBREADTH;
 use super::{Bench, Roughing, Stroke, UnitCut};
 use crate::balance::bounds;
 use crate::coat::{Knots, shortest_safe_mm};
-use crate::kit::{Direction, Tool, ToolKind, full_leaves_mm, skim_leaves_mm};
+use crate::kit::{Direction, Tool, ToolKind, full_leaves_mm};
 use crate::look::FootFinish;
-use crate::shape::HeadShape;
+use crate::shape::{EarForm, HeadShape};
 use crate::solve::units::Unit;
 
 // Costs in mm² on a dog of 450 mm (balance-model.md 11, found by experiment).
 
 /// Taking up one more tool: one blade does all it can before it is changed.
 const TOOL: f64 = 8.0;
-/// Scatter of the hand in a skim.
-const SKIM_SCATTER: f64 = 2.0;
 /// Scatter of shears.
 const SCISSOR_SCATTER: f64 = 1.0;
 /// One minute of shears.
@@ -222,11 +220,13 @@ impl Bench<'_> {
         let is_natural = !look.has_clipper;
         let is_lashed = look.finish.head == Some(HeadShape::Terrier)
             && matches!(unit, Unit::Beard | Unit::Brows);
+        // An ear that hangs in its feather is set by shears.
+        let is_feathered = unit == Unit::Ears && look.finish.ear == EarForm::Feathered;
         let is_by_eye = self.is_head_by_eye && matches!(unit, Unit::Beard | Unit::Topknot);
         // A foot that is not clean is set by shears.
         let is_shod = unit == Unit::Feet && look.foot != FootFinish::Clean;
         // What has to come shorter than shears go is blade work all the same.
-        let is_by_hand = (is_natural || is_lashed || is_by_eye || is_shod)
+        let is_by_hand = (is_natural || is_lashed || is_feathered || is_by_eye || is_shod)
             && wanted.iter().all(|w| w.high >= by_shears.min(w.now));
         let kit: &[Tool] = if is_by_hand { &[] } else { self.kit };
         for tool in &kit
@@ -250,12 +250,8 @@ impl Bench<'_> {
                         offer(Stroke::Against, Some(tool.id), &|_| against, 0.0, 0.0);
                     }
                 }
-                ToolKind::Comb => {
-                    let skim = skim_leaves_mm(tool, self.under);
-                    if takes_off(skim, NOTHING_OFF_MM) {
-                        offer(Stroke::Skim, Some(tool.id), &|_| skim, SKIM_SCATTER, 0.0);
-                    }
-                }
+                // On a head, an ear or a tail no comb is held off: the hair moves (common practice).
+                ToolKind::Comb => {}
             }
             if full >= longest - ROUGH_SLACK && takes_off(full, ROUGH_OFF_MM) {
                 let more = minutes * over(full);
