@@ -4,7 +4,7 @@ use crate::support;
 
 use rstest::rstest;
 use support::{both, build};
-use veliform_core::balance::score;
+use veliform_core::balance::{Judged, score};
 use veliform_core::coat::{CoatNow, Skin, Texture, Zone, ZoneMarks};
 use veliform_core::dog::House;
 use veliform_core::grow::{
@@ -135,6 +135,31 @@ fn a_curly_lamb_comes_back_within_the_trades_weeks() {
     let back_mm = today.zone_mm(Zone::Back);
     let grown = Texture::Curl.growth_in(Zone::Back).after(back_mm, 42.0);
     assert!((last.zone_mm(Zone::Back) - grown).abs() < 1e-9);
+}
+
+/// What goes is said as an eye sees it, each thing once; never by a table's name (look-2, *the words of an
+/// eye*).
+#[rstest]
+fn what_has_gone_is_said_as_an_eye_sees_it(
+    #[values(LookId::Lamb, LookId::AngledTerrier, LookId::ToyJacket, LookId::SkirtedSpaniel)]
+    look: LookId,
+) {
+    let job = job(look, Texture::Curl, 90.0);
+    let plan = make_plan(&job).expect("solves");
+    let due = back(&plan, &job.coat, None, true);
+    let ahead = interval(&plan, &job.coat, 10, due.clone());
+    let later = ahead.moments.last().expect("a last day").left.clone();
+    assert!(!later.is_empty(), "ten weeks of curl leave nothing as it was");
+    for says in later.iter().chain([&due.sentence]) {
+        for judged in Judged::ALL {
+            let name = judged.rule().label.to_lowercase();
+            assert!(!says.to_lowercase().contains(&name), "{says}: {name}");
+        }
+    }
+    let mut once = later.clone();
+    once.sort();
+    once.dedup();
+    assert_eq!(once.len(), later.len(), "{later:?}");
 }
 
 /// The earliest of drift, knot day and eye day sets the date, never under 14 days; without brushing a fleece at

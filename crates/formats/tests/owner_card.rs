@@ -49,7 +49,7 @@ fn card(name: &str, look: LookId, units: UnitSystem) -> String {
         day: "22 November 2026",
         back: Some((
             "20 December 2026",
-            "Back after 5 weeks: then body ratio and topline go.",
+            "Back after 5 weeks: then it reads longer and the back loses its line.",
         )),
         offer: &offer,
         done: &owner_lines(&visit.results, &visit.record, &words),

@@ -1,6 +1,7 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::drifts::drifted;
 use crate::balance::{BalancePoint, Judged};
 use crate::coat::{CoatNow, KnotsBefore, Site, Texture, Zone};
 use crate::plan::{Plan, PlanCoat, dress_plan};
@@ -97,10 +98,10 @@ pub fn back(
     let mut days: Vec<(ReturnBecause, u32, String)> = Vec::new();
     if let Some((day, gone)) = drift_day(plan, coat) {
         let what = match gone.len() {
-            0 => "the outline".to_owned(),
+            0 => "the outline goes".to_owned(),
             _ => gone.join(" and "),
         };
-        days.push((ReturnBecause::Outline, day, format!("{what} go")));
+        days.push((ReturnBecause::Outline, day, what));
     }
     if let Some(day) = eye_day(plan, coat, &dressing).filter(|_| minds_eyes) {
         days.push((ReturnBecause::Eyes, day, "hair lies over the eyes".into()));
@@ -164,7 +165,7 @@ pub(super) fn grown(plan: &Plan, coat: &CoatNow, days: f64) -> Vec<f64> {
 }
 
 /// The day the outline has gone, with the two kinds of points that go first.
-fn drift_day(plan: &Plan, coat: &CoatNow) -> Option<(u32, Vec<String>)> {
+fn drift_day(plan: &Plan, coat: &CoatNow) -> Option<(u32, Vec<&'static str>)> {
     let points = &plan.solution.points;
     let finished: Vec<f64> = points.iter().map(|p| p.off(&plan.lengths_mm)).collect();
     let gone = |day: u32| -> Vec<&BalancePoint> {
@@ -179,12 +180,11 @@ fn drift_day(plan: &Plan, coat: &CoatNow) -> Option<(u32, Vec<String>)> {
     let week = (1..=FURTHEST_DAYS / 7).map(|w| w * 7).find(has_gone)?;
     let day = (week - 6..=week).find(has_gone)?;
     let of_day = gone(day);
-    let names = Judged::ALL
-        .into_iter()
-        .filter(|judged| of_day.iter().any(|p| p.judged == *judged))
-        .take(2)
-        .map(|judged| judged.rule().label.to_lowercase());
-    Some((day, names.collect()))
+    let judged = Judged::ALL.into_iter();
+    let gone = judged.filter(|judged| of_day.iter().any(|p| p.judged == *judged));
+    let mut seen = drifted(gone);
+    seen.truncate(2);
+    Some((day, seen))
 }
 
 /// The day hair hangs into the eyes; none if it does already or never will.

@@ -2,6 +2,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::back::{Return, grown};
+use super::drifts::drifted;
 use crate::balance::{BalancePoint, Judged, score};
 use crate::coat::{CoatNow, Zone};
 use crate::plan::{Plan, PlanCoat, dress_plan};
@@ -76,10 +77,9 @@ pub fn interval(plan: &Plan, coat: &CoatNow, weeks: u32, back: Return) -> Interv
             days,
             off: u32::try_from(off.len()).unwrap_or(u32::MAX),
             score: score(points, &lengths),
-            left: off
-                .iter()
-                .filter(|j| !today.contains(j))
-                .map(|j| j.rule().label.to_lowercase())
+            left: drifted(off.iter().copied().filter(|j| !today.contains(j)))
+                .into_iter()
+                .map(str::to_owned)
                 .collect(),
         }
     })

@@ -1,6 +1,7 @@
 //! What growth does to a plan: the outline over the interval, the return, the way to a look.
 
 mod back;
+mod drifts;
 mod interval;
 mod way;
 

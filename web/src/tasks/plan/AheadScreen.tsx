@@ -67,7 +67,7 @@ function Moments(props: { ahead: Schemas['Ahead'] | null; on: (days: number) => 
                 : `${moment.off} ${moment.off === 1 ? 'point' : 'points'} off.`}
             </p>
             {moment.left.length > 0 && (
-              <p className="text-sm text-soft">Gone since: {moment.left.join(', ')}.</p>
+              <p className="text-sm text-soft">By then {moment.left.join(', ')}.</p>
             )}
           </article>
         );
