@@ -18,7 +18,7 @@ use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::report::line_offers;
 use veliform_core::say::Words;
 use veliform_core::schools::{Answer, Schools};
-use veliform_core::solve::OneWorker;
+use veliform_core::solve::{HeldOff, OneWorker};
 use veliform_core::units::Length;
 use veliform_core::visit::{Entry, EntryBody, fold};
 
@@ -35,7 +35,7 @@ fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
-        is_learning: false,
+        held_off: HeldOff::SURE,
         is_left_handed: false,
     }
 }

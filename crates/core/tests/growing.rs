@@ -13,7 +13,7 @@ use veliform_core::grow::{
 use veliform_core::job::Job;
 use veliform_core::look::{Lines, Look, LookId};
 use veliform_core::plan::make_plan;
-use veliform_core::solve::solve_lengths;
+use veliform_core::solve::{HeldOff, solve_lengths};
 use veliform_core::units::Length;
 
 /// The dog of the examples: 450 mm high, 1.06 long, 6 mm of coat all over (balance-model.md 13).
@@ -31,7 +31,7 @@ fn job(look: LookId, texture: Texture, coat_mm: f64) -> Job {
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
-        is_learning: false,
+        held_off: HeldOff::SURE,
         is_left_handed: false,
     }
 }

@@ -2,6 +2,7 @@
 
 use crate::support;
 
+use veliform_core::body::{Handling, Temper};
 use veliform_core::desk::{Desk, Reasons, Solved};
 use veliform_core::dog::{Dog, House};
 use veliform_core::frame::{Measure, Method, TakenMeasure};
@@ -10,12 +11,21 @@ use veliform_core::look::LookId;
 use veliform_core::schools::{Answer, Schools};
 use veliform_core::solve::Roughing;
 use veliform_core::units::Length;
-use veliform_core::visit::{LookChoice, fold};
+use veliform_core::visit::{LookChoice, Visit, fold};
 
 const MM: fn(f64) -> Length = Length::constant_mm;
 
 /// A lamb on a dog of 460 mm, by a stylist of that name; Ada is still learning.
 fn planned(stylist: &str, schools: Schools, kit: &[Tool]) -> Solved {
+    planned_of(stylist, schools, kit, |_| {})
+}
+
+fn planned_of(
+    stylist: &str,
+    schools: Schools,
+    kit: &[Tool],
+    say: impl FnOnce(&mut Visit),
+) -> Solved {
     let dog: Dog = serde_json::from_value(serde_json::json!({
         "id": uuid::Uuid::from_u128(1), "name": "Points", "texture": "fleece"
     }))
@@ -38,6 +48,7 @@ fn planned(stylist: &str, schools: Schools, kit: &[Tool]) -> Solved {
         body_mm: None,
     });
     visit.stylist = stylist.into();
+    say(&mut visit);
     let desk = Desk::new(&dog, &visit, &house, kit);
     desk.plan(Reasons::Skip).expect("solves")
 }
@@ -71,6 +82,33 @@ fn a_learning_hand_holds_no_tool_far_off_the_hair() {
     assert!(!learning.is_empty(), "something is held off");
     assert!(learning.iter().all(|share| *share >= 0.33), "{learning:?}");
     assert!(sure.iter().any(|share| *share < 0.33), "{sure:?}");
+}
+
+/// Handbook 10 C 1: over a dog that does not stand a stroke scatters half as much again, so that more has to
+/// come off before a tool is held off; somebody who holds it makes it as any other.
+#[test]
+fn a_restless_dog_asks_for_more_hair_under_a_tool_held_off() {
+    let kit = support::full_kit();
+    let least_coat = |temper: Temper, schools: &Schools| -> u32 {
+        let is_held_off = |coat: &u32| {
+            let solved = planned_of("Hilda", schools.clone(), &kit, |visit| {
+                visit.coat.all_over_mm = Some(MM(f64::from(*coat)));
+                visit.handling = Some(Handling {
+                    temper,
+                    ..Handling::default()
+                });
+            });
+            !held_off(&solved, &kit).is_empty()
+        };
+        (30..=90).step_by(2).find(is_held_off).expect("long enough")
+    };
+    let (alone, held) = (
+        Schools::default(),
+        Schools::default().with(Answer::HeldByHelper),
+    );
+    let steady = least_coat(Temper::default(), &alone);
+    assert!(least_coat(Temper::Lively, &alone) > steady);
+    assert_eq!(least_coat(Temper::Lively, &held), steady);
 }
 
 /// Handbook 6, *eye corners* and *edge*: a blade and a margin for learners; what the salon said stands.

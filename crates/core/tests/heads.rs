@@ -6,6 +6,7 @@ use crate::support;
 use proptest::prelude::*;
 use rstest::rstest;
 use support::{ample_coat, both, build, limit};
+use veliform_core::solve::HeldOff;
 use veliform_core::balance::{BalancePoint, Judged, evaluated_points, head_points};
 use veliform_core::coat::{CoatNow, Skin, Zone};
 use veliform_core::dog::House;
@@ -35,7 +36,7 @@ fn head(build: &Build, look: LookId, change: impl FnOnce(CoatNow) -> CoatNow) ->
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
-        is_learning: false,
+        held_off: HeldOff::SURE,
         is_left_handed: false,
     };
     let plan = make_plan(&job).expect("solves");

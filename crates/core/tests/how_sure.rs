@@ -8,6 +8,7 @@ use rand_chacha::ChaCha8Rng;
 use rand_distr::{Distribution as _, StandardNormal};
 use rstest::rstest;
 use uuid::Uuid;
+use veliform_core::solve::HeldOff;
 use veliform_core::balance::{Judged, balance_points};
 use veliform_core::coat::{CoatNow, Skin, Texture};
 use veliform_core::desk::{Desk, Reasons};
@@ -55,7 +56,7 @@ fn job(input: &FrameInput, look: LookId) -> Job {
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
-        is_learning: false,
+        held_off: HeldOff::SURE,
         is_left_handed: false,
     }
 }

@@ -18,7 +18,7 @@ use veliform_core::plan::{PlanCoat, dress_plan, make_plan};
 use veliform_core::report::line_offers;
 use veliform_core::say::Words;
 use veliform_core::shape::Station as S;
-use veliform_core::solve::{OneWorker, Unit, programme};
+use veliform_core::solve::{HeldOff, OneWorker, Unit, programme};
 use veliform_core::visit::{Entry, EntryBody, fold};
 
 fn solved(look: &Look, height: f64, change: impl FnOnce(&mut Build, f64)) -> Solved {
@@ -127,7 +127,7 @@ fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
-        is_learning: false,
+        held_off: HeldOff::SURE,
         is_left_handed: false,
     }
 }

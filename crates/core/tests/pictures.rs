@@ -11,6 +11,7 @@ use rand_distr::{Distribution as _, Normal};
 use rstest::rstest;
 use support::{ample_coat, both, build};
 use uuid::Uuid;
+use veliform_core::solve::HeldOff;
 use veliform_core::balance::{Judged, head_points};
 use veliform_core::coat::{CoatNow, Skin, Texture, Zone};
 use veliform_core::dog::House;
@@ -58,7 +59,7 @@ fn job(build: &Build, look: Look, coat: CoatNow) -> Job {
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
-        is_learning: false,
+        held_off: HeldOff::SURE,
         is_left_handed: false,
     }
 }

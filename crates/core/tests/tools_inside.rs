@@ -15,7 +15,7 @@ use veliform_core::look::{By, LineName, LineStop, Lines, Look, LookId};
 use veliform_core::plan::{Plan, make_plan};
 use veliform_core::report::PlanReport;
 use veliform_core::sheet::{Stage, StepKind};
-use veliform_core::solve::{Stroke, Unit};
+use veliform_core::solve::{HeldOff, Stroke, Unit};
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, fold};
 
@@ -41,7 +41,7 @@ fn job(look: LookId, height: f64, coat_mm: f64, change: impl FnOnce(&mut Build, 
         house: House::default(),
         skin: Skin::ORDINARY,
         cut_for_days: 0.0,
-        is_learning: false,
+        held_off: HeldOff::SURE,
         is_left_handed: false,
     }
 }

@@ -11,6 +11,7 @@ use crate::kit::{Shears, Tool, is_driven};
 use crate::look::{By, LineStop, Lines, Look, LookId};
 use crate::run::{shears_after, with_cut};
 use crate::schools::{Answer, Question, Schools};
+use crate::solve::HeldOff;
 use crate::units::Length;
 use crate::visit::{LookChoice, WayOf};
 
@@ -50,6 +51,7 @@ impl Desk<'_> {
         if let Some(run) = &self.visit.run {
             with_cut(&mut coat, &run.limits);
         }
+        let held_off = self.held_off(&house);
         Job {
             sides: self.frame.sides(),
             coat,
@@ -59,7 +61,7 @@ impl Desk<'_> {
             cut_for_days: self.cut_for_days(weeks_to, &house.schools),
             house,
             skin: self.skin(),
-            is_learning: self.is_learning(),
+            held_off,
             is_left_handed: self.is_left_handed(),
         }
     }
@@ -96,6 +98,21 @@ impl Desk<'_> {
         of_it.fold(pair, |pair, note| {
             shears_after(&pair, note.word).unwrap_or(pair)
         })
+    }
+
+    /// How who stands at the table holds a tool off this dog's hair.
+    fn held_off(&self, house: &House) -> HeldOff {
+        let hand = if self.is_learning() {
+            HeldOff::LEARNING
+        } else {
+            HeldOff::SURE
+        };
+        let facts = self.facts(&[]);
+        if facts.is_restless() && !facts.has_helper(&house.schools) {
+            hand.on_a_restless_dog()
+        } else {
+            hand
+        }
     }
 
     /// Whether who stands at the table is still learning.

@@ -8,6 +8,7 @@ use crate::kit::Tool;
 use crate::look::{By, LineName, LineStop, Lines, Look};
 use crate::placing::tone_shifts;
 use crate::schools::Answer;
+use crate::solve::HeldOff;
 use crate::units::Length;
 
 /// Everything a plan depends on.
@@ -29,8 +30,8 @@ pub struct Job {
     pub skin: Skin,
     /// Days after the groom that the lengths are chosen for.
     pub cut_for_days: f64,
-    /// Whether the hand at the table is still learning.
-    pub is_learning: bool,
+    /// How the hand at the table holds a tool off this dog's hair.
+    pub held_off: HeldOff,
     /// Whether it is a left one.
     pub is_left_handed: bool,
 }

@@ -6,7 +6,7 @@ use crate::look::{By, LineName, LineStop, Lines};
 use crate::placing::{has_shelf, skirt_stop, tone_shifts};
 use crate::schools::{Answer, Question};
 use crate::solve::{
-    Accuracy, Bench, BodyCut, Cutting, HeldOff, LegWay, ShortBy, Solution, SolveError, Sought,
+    Accuracy, Bench, BodyCut, Cutting, LegWay, ShortBy, Solution, SolveError, Sought,
     UnitCut, choose_tools,
 };
 
@@ -155,11 +155,7 @@ pub(super) fn cut_with(
         },
         is_tuck_up_cleared: schools.has(Answer::TuckUpCleared),
         is_head_by_eye: schools.has(Answer::HeadByEye),
-        held_off: if job.is_learning {
-            HeldOff::LEARNING
-        } else {
-            HeldOff::SURE
-        },
+        held_off: job.held_off,
     };
     choose_tools(&bench, sought, &solution.lengths_mm, accuracy)
 }

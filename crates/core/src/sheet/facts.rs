@@ -1,6 +1,7 @@
 use super::from_last::{FromLastTime, SiteDone};
 use crate::body::{Found, Handling, Temper};
 use crate::dog::{Dog, Programme};
+use crate::schools::{Answer, Question, Schools};
 
 /// Minutes of brushing that a dog bears at one groom (handbook 10 F, modelling choice).
 const BEARS: f64 = 20.0;
@@ -37,13 +38,17 @@ pub struct DogFacts<'a> {
 }
 
 impl DogFacts<'_> {
-    /// Whether its record asks for a second pair of hands.
-    pub(super) fn needs_helper(&self) -> bool {
-        self.handling.is_some_and(|h| h.needs_second_person)
+    /// Whether somebody holds the dog (handbook 6, *holding*): as the salon has it, or its record asks.
+    pub fn has_helper(&self, schools: &Schools) -> bool {
+        match schools.of(Question::Holding) {
+            Answer::HeldByHelper => true,
+            Answer::HeldByRecord => self.handling.is_some_and(|h| h.needs_second_person),
+            _ => false,
+        }
     }
 
     /// Whether it does not stand by its temper (handbook 6, *restless*).
-    pub(super) fn is_restless(&self) -> bool {
+    pub fn is_restless(&self) -> bool {
         self.handling.is_some_and(|h| h.temper == Temper::Lively)
     }
 

@@ -298,11 +298,7 @@ impl Writer<'_> {
 
     /// Whether somebody holds the dog (handbook 6, *holding*).
     fn has_helper(&self) -> bool {
-        match self.answer(Question::Holding) {
-            Answer::HeldByHelper => true,
-            Answer::HeldByRecord => self.facts.needs_helper(),
-            _ => false,
-        }
+        self.facts.has_helper(&self.job.house.schools)
     }
 
     /// The salon's answer.

@@ -110,12 +110,24 @@ pub struct HeldOff {
     pub least: f64,
 }
 
+/// How much more a stroke scatters over a dog that does not stand (handbook 10 C 1).
+const RESTLESS: f64 = 1.5;
+
 impl HeldOff {
     /// A hand that knows the stroke: not over six times the tool's own length (handbook 10 C 1).
     pub const SURE: Self = Self {
         scatter: 1.0,
         least: 1.0 / 6.0,
     };
+    /// The same over a dog that does not stand and nobody holds: half as much scatter again (handbook 10 C 1).
+    #[must_use]
+    pub fn on_a_restless_dog(self) -> Self {
+        Self {
+            scatter: RESTLESS * self.scatter,
+            ..self
+        }
+    }
+
     /// One that learns it: twice the scatter (handbook 10 C 1), and a third of the length at least by the
     /// tool itself (handbook 3, *Skim*: one comb longer; the share is a modelling choice).
     pub const LEARNING: Self = Self {
