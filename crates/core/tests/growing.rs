@@ -141,7 +141,12 @@ fn a_curly_lamb_comes_back_within_the_trades_weeks() {
 /// eye*).
 #[rstest]
 fn what_has_gone_is_said_as_an_eye_sees_it(
-    #[values(LookId::Lamb, LookId::AngledTerrier, LookId::ToyJacket, LookId::SkirtedSpaniel)]
+    #[values(
+        LookId::Lamb,
+        LookId::AngledTerrier,
+        LookId::ToyJacket,
+        LookId::SkirtedSpaniel
+    )]
     look: LookId,
 ) {
     let job = job(look, Texture::Curl, 90.0);
@@ -149,7 +154,10 @@ fn what_has_gone_is_said_as_an_eye_sees_it(
     let due = back(&plan, &job.coat, None, true);
     let ahead = interval(&plan, &job.coat, 10, due.clone());
     let later = ahead.moments.last().expect("a last day").left.clone();
-    assert!(!later.is_empty(), "ten weeks of curl leave nothing as it was");
+    assert!(
+        !later.is_empty(),
+        "ten weeks of curl leave nothing as it was"
+    );
     for says in later.iter().chain([&due.sentence]) {
         for judged in Judged::ALL {
             let name = judged.rule().label.to_lowercase();

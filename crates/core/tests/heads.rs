@@ -6,7 +6,6 @@ use crate::support;
 use proptest::prelude::*;
 use rstest::rstest;
 use support::{ample_coat, both, build, limit};
-use veliform_core::solve::HeldOff;
 use veliform_core::balance::{BalancePoint, Judged, evaluated_points, head_points};
 use veliform_core::coat::{CoatNow, Skin, Zone};
 use veliform_core::dog::House;
@@ -15,6 +14,7 @@ use veliform_core::job::Job;
 use veliform_core::look::{Lines, Look, LookId};
 use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::shape::Dressing;
+use veliform_core::solve::HeldOff;
 
 struct Head {
     plan: Plan,

@@ -57,7 +57,7 @@ fn row(view: &PlanReport, unit: Unit) -> UnitRow {
 
 fn flat(view: &PlanReport) -> Option<Step> {
     let mut steps = view.sheet.steps.iter();
-    let is_it = |s: &&Step| s.what.contains("until it lies");
+    let is_it = |s: &&Step| s.what.contains(" flat: ");
     steps.find(is_it).cloned()
 }
 
@@ -98,11 +98,7 @@ fn a_natural_back_keeps_its_length(
 #[test]
 fn what_is_laid_flat_is_a_step_of_its_own() {
     let thinned = flat(&tidied(Texture::Silky, 60.0, vec![])).expect("a step");
-    assert!(
-        thinned.what.starts_with("Thin until it lies: "),
-        "{}",
-        thinned.what
-    );
+    assert!(thinned.what.starts_with("Thin flat: "), "{}", thinned.what);
     assert!(
         thinned
             .amounts
@@ -119,7 +115,7 @@ fn what_is_laid_flat_is_a_step_of_its_own() {
     // A harsh coat is stripped (common practice).
     let stripped = flat(&tidied(Texture::Harsh, 60.0, vec![])).expect("a step");
     assert!(
-        stripped.what.starts_with("Strip until it lies: "),
+        stripped.what.starts_with("Strip flat: "),
         "{}",
         stripped.what
     );

@@ -11,7 +11,6 @@ use rand_distr::{Distribution as _, Normal};
 use rstest::rstest;
 use support::{ample_coat, both, build};
 use uuid::Uuid;
-use veliform_core::solve::HeldOff;
 use veliform_core::balance::{Judged, head_points};
 use veliform_core::coat::{CoatNow, Skin, Texture, Zone};
 use veliform_core::dog::House;
@@ -24,6 +23,7 @@ use veliform_core::picture::{
 };
 use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::say::Words;
+use veliform_core::solve::HeldOff;
 use veliform_core::units::UnitSystem;
 
 /// A dog in a look, cut from a well filled kit, and the frame the camera sees.

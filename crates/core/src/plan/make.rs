@@ -6,8 +6,8 @@ use crate::look::{By, LineName, LineStop, Lines};
 use crate::placing::{has_shelf, skirt_stop, tone_shifts};
 use crate::schools::{Answer, Question};
 use crate::solve::{
-    Accuracy, Bench, BodyCut, Cutting, LegWay, ShortBy, Solution, SolveError, Sought,
-    UnitCut, choose_tools,
+    Accuracy, Bench, BodyCut, Cutting, LegWay, ShortBy, Solution, SolveError, Sought, UnitCut,
+    choose_tools,
 };
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer

@@ -308,12 +308,11 @@ impl Writer<'_> {
         };
         let units: Vec<Unit> = cuts.iter().map(|c| c.unit).collect();
         let names = self.named(&units);
-        let (what, tool) = if self.job.coat.texture == Texture::Harsh {
-            let what = format!("Strip until it lies: {names}; dead hair, with the lay");
-            (what, "fingers, or a stripping knife".to_owned())
+        let (what, tool, stroke) = if self.job.coat.texture == Texture::Harsh {
+            let tool = "fingers, or a stripping knife".to_owned();
+            ("Strip flat", tool, "dead hair, with the lay")
         } else {
-            let what = format!("Thin until it lies: {names}; from below, brush back, look");
-            (what, self.thinners())
+            ("Thin flat", self.thinners(), "from below; brush back, look")
         };
         let passes = match most {
             0 | 1 => "One pass".to_owned(),
@@ -323,8 +322,9 @@ impl Writer<'_> {
         self.push(
             Stage::Scissor,
             Draft {
-                what,
+                what: format!("{what}: {names}"),
                 tool,
+                stroke,
                 from: "withers".into(),
                 to: "tail".into(),
                 leaves: self.leaves(&cuts),
