@@ -168,7 +168,7 @@ async fn the_hands_on_goes_by_the_keyboard_alone() {
             stage.press(key).await;
         }
         stage
-            .until("the mark in hand stands", "document.querySelector('[data-mark=\"occiput\"]')")
+            .until("the mark in hand stands", "document.querySelector('[data-mark=\"stop\"]')")
             .await;
         assert_eq!(stage.script("return document.title").await, json!("Photo · Marchioness of the Upper Quadrant Signal at Little Siding · Veliform"));
     })

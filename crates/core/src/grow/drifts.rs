@@ -37,7 +37,7 @@ const fn drifts(judged: Judged) -> &'static str {
         J::ShoulderIntoRibs | J::RibsNotFlat | J::LoinNotHollow | J::LiftOff => {
             "the sides lose their line"
         }
-        J::Daylight => "daylight between the legs closes",
+        J::Daylight => "the gap between the legs closes",
         J::Mirror => "left and right differ",
         J::Hole | J::Bump => "spots show",
         J::HeadSize | J::HeadRound => "the head loses its shape",

@@ -252,6 +252,8 @@ fn between(measure: Measure, view: View) -> Option<Between> {
         (View::Side, M::StifleHeight) => B::Height(L::Stifle),
         (View::Side, M::WristHeight) => B::Height(L::Wrist),
         (View::Side, M::HockReach) => B::Level(L::PinBone, L::HockPoint),
+        (View::Side, M::HeadLength) => B::Straight(L::Occiput, L::NoseTip),
+        (View::Side, M::MuzzleLength) => B::Straight(L::Stop, L::NoseTip),
         (View::Side, M::NeckLength) => B::Straight(L::Withers, L::Occiput),
         (View::Front, M::ChestWidth) => B::Pair(L::PointOfShoulder),
         (View::Front, M::ElbowSpacing) => B::Pair(L::Elbow),

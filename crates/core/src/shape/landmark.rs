@@ -193,6 +193,16 @@ impl Landmark {
         }
     }
 
+    /// Whether it is marked on a photo of a view: not what a coat hides, a leather's tip or the end of a tail's
+    /// bone, and from above no stop.
+    pub const fn is_marked_on_photo(self, view: View) -> bool {
+        let is_hidden = matches!(
+            (self, view),
+            (Self::EarTip | Self::TailEnd, _) | (Self::Stop, View::Top)
+        );
+        self.shows_in(view) && !is_hidden
+    }
+
     /// Whether it shows in a view.
     pub const fn shows_in(self, view: View) -> bool {
         match view {

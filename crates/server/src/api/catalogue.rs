@@ -110,6 +110,8 @@ pub struct LandmarkWord {
 pub struct LandmarkView {
     view: View,
     opens: Option<Measure>,
+    /// Whether it is marked on a photo taken so.
+    is_on_photo: bool,
     /// How dragging it there reads as that measure.
     drag: Option<Drag>,
 }
@@ -575,6 +577,7 @@ fn landmark_word(landmark: Landmark) -> LandmarkWord {
             .map(|view| LandmarkView {
                 view,
                 opens: landmark.opens(view),
+                is_on_photo: landmark.is_marked_on_photo(view),
                 drag: landmark.drag(view),
             })
             .collect(),

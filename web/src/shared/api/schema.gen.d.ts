@@ -3116,6 +3116,8 @@ export interface components {
         /** @description A landmark in a view. */
         LandmarkView: {
             drag?: components["schemas"]["Drag"] | null;
+            /** @description Whether it is marked on a photo taken so. */
+            is_on_photo: boolean;
             opens?: components["schemas"]["Measure"] | null;
             view: components["schemas"]["View"];
         };

@@ -25,7 +25,7 @@ export function targetsOf(view: Schemas['View'], words: Schemas['Catalogue']): T
           { key: 'table1', label: 'Table edge, right' },
         ];
   const landmarks = words.landmarks
-    .filter((l) => l.views.some((v) => v.view === view))
+    .filter((l) => l.views.some((v) => v.view === view && v.is_on_photo))
     .flatMap((l): Target[] => {
       const near = { key: l.landmark, label: l.label, landmark: l.landmark, isRight: false };
       const far = {
