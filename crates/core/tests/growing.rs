@@ -137,8 +137,8 @@ fn a_curly_lamb_comes_back_within_the_trades_weeks() {
     assert!((last.zone_mm(Zone::Back) - grown).abs() < 1e-9);
 }
 
-/// What goes is said as an eye sees it, each thing once; never by a table's name (look-2, *the words of an
-/// eye*).
+/// What goes is said as an eye sees it, each thing once; never by a table's name (*common practice*: an owner
+/// sees no ratio).
 #[rstest]
 fn what_has_gone_is_said_as_an_eye_sees_it(
     #[values(

@@ -309,7 +309,7 @@ fn nothing_of_a_head_is_skimmed(
     }
 }
 
-/// What a hand lays off along a line is whole millimetres (handbook 10 A; look-2, *Numbers*).
+/// What a hand lays off along a line is whole millimetres (*common practice*).
 #[test]
 fn a_line_is_laid_off_in_whole_millimetres() {
     for look in LookId::ALL {

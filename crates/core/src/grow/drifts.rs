@@ -1,4 +1,4 @@
-//! What an eye sees where a judged number has grown out of its range (look-2.md, *the words of an eye*).
+//! What an eye sees where a judged number has grown out of its range, in the words of an eye (modelling choice).
 
 use crate::balance::Judged;
 
