@@ -131,7 +131,7 @@ pub fn shoot(frame: &Frame, dressing: &Dressing, camera: &Camera) -> CameraShot 
     });
     let truth = landmarks(&dog)
         .into_iter()
-        .filter(|p| p.landmark.shows_in(camera.view))
+        .filter(|p| p.landmark.is_marked_on_photo(camera.view))
         .map(|p| TouchedPoint {
             point: PhotoPoint {
                 landmark: p.landmark,
