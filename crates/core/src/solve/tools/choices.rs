@@ -122,11 +122,10 @@ pub(super) fn by_shears(placed: &Placed, ways: &[Way], lengths_mm: &[f64]) -> Ve
         leaves: leaves.clone(),
     };
     if placed.cut == Cut::Thinned {
-        let base = THINNED_MINUTES;
         return if placed.lies_as_it_is(mean) {
             vec![Choice::leave(placed)]
         } else {
-            vec![shears(None, base)]
+            vec![shears(None, THINNED_MINUTES)]
         };
     }
     if placed.is_by_hand {
