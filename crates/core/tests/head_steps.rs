@@ -4,7 +4,7 @@ use rstest::rstest;
 use veliform_core::coat::Zone;
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::House;
-use veliform_core::frame::{FrameInput, Measure, Method, TakenMeasure, resolve};
+use veliform_core::frame::{Dome, FrameInput, Measure, Method, TakenMeasure, resolve};
 use veliform_core::look::LookId;
 use veliform_core::report::{PlanReport, StrokeName};
 use veliform_core::schools::{Answer, Schools};
@@ -319,4 +319,61 @@ fn a_line_is_laid_off_in_whole_millimetres() {
             }
         }
     }
+}
+
+/// What tops a skull: a flat one is drawn lower, and keeps 3 mm more hair where the crown is shaped; one comb
+/// over a clipped head leaves what it leaves (handbook 10 D).
+#[test]
+fn a_flat_skull_is_drawn_flat_and_keeps_a_longer_crown() {
+    let of = |look, dome| {
+        let report = planned_with(look, &[], vec![EntryBody::DomeSet { dome: Some(dome) }]);
+        let unit = report.units.iter().find(|u| u.zone == Zone::Topknot);
+        unit.expect("a topknot").to_mm.as_mm()
+    };
+    for look in [LookId::Lamb, LookId::CylinderFleece] {
+        let (flat, usual) = (of(look, Dome::Flat), of(look, Dome::Usual));
+        // The head is brought into proportion with the body afterwards: never shorter for it.
+        assert!(
+            flat - usual >= 2.0,
+            "{look:?}: {flat} over a flat, {usual} over a usual skull"
+        );
+    }
+    let clipped = LookId::OneLength;
+    assert!((of(clipped, Dome::Flat) - of(clipped, Dome::Usual)).abs() < 1e-9);
+    let says = |dome| {
+        let said = vec![EntryBody::DomeSet { dome: Some(dome) }];
+        step(&planned_with(LookId::Lamb, &[], said), "Topknot").amounts
+    };
+    assert!(says(Dome::Flat).contains(&"Flat skull: 3 mm longer".to_owned()));
+    assert!(!says(Dome::High).iter().any(|a| a.contains("skull")));
+}
+
+/// Handbook 10 D: two bands a side, partings, off before brushing, loosely and never round the leather; hair
+/// that no band holds is said to be too short.
+#[rstest]
+#[case(Answer::PonytailOne, "Tie the topknot", "two bands")]
+#[case(Answer::PonytailTwo, "Tie the ponytails", "two bands a side")]
+fn a_topknot_is_tied_last_and_untied_first(
+    #[case] answer: Answer,
+    #[case] starts: &str,
+    #[case] says: &str,
+) {
+    let report = planned(LookId::DropComfort, &[answer]);
+    let steps = &report.sheet.steps;
+    let at = |what: &str| steps.iter().position(|s| s.what.starts_with(what));
+    let (off, brush) = (at("Bows and bands off"), at("Comb out"));
+    assert!(off.expect("untied") < brush.expect("brushed"));
+    let tied = at(starts).expect("tied");
+    assert!(steps[tied].what.contains(says), "{}", steps[tied].what);
+    assert!(tied > at("Ears last").expect("ears"));
+    let loosely = |s: &Step| s.cautions.iter().any(|c| c.text.contains("ear's leather"));
+    assert!(loosely(&steps[tied]));
+    // On a crown of 5 mm no band holds.
+    let short = planned(LookId::AngledTerrier, &[answer]);
+    assert!(!short.sheet.steps.iter().any(|s| s.what.starts_with("Tie")));
+    let said = |s: &Step| s.amounts.iter().any(|a| a.starts_with("Too short to tie"));
+    assert!(short.sheet.steps.iter().any(said));
+    let loose = planned(LookId::DropComfort, &[]);
+    let is_of_bands = |s: &Step| s.what.starts_with("Tie") || s.what.starts_with("Bows");
+    assert!(!loose.sheet.steps.iter().any(is_of_bands));
 }

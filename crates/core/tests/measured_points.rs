@@ -89,6 +89,7 @@ fn head_and_tail_are_drawn_as_measured(
         (Measure::HeightAtWithers, h),
         (Measure::MuzzleLength, 0.16 * h),
         (Measure::SkullWidth, 0.21 * h),
+        (Measure::JawToEar, 0.15 * h),
         (Measure::EarLeather, 0.24 * h),
         (Measure::TailLength, 0.31 * h),
     ];
@@ -114,6 +115,11 @@ fn head_and_tail_are_drawn_as_measured(
         at(Landmark::EarTip).distance(base),
         0.24 * h,
         max_relative = 0.01
+    );
+    assert_relative_eq!(
+        at(Landmark::JawCorner).distance(base),
+        0.15 * h,
+        max_relative = 1e-9
     );
     let head = frame.build.head;
     assert_abs_diff_eq!(head.skull_width * head.length, 0.21 * h, epsilon = 1e-9);
@@ -143,6 +149,22 @@ fn an_ear_drawn_forward_gives_its_leather(#[case] short: f64, #[case] hair: f64)
         epsilon = 1e-9
     );
     assert_abs_diff_eq!(build.ear.short_of_nose, hair, epsilon = 1e-9);
+}
+
+/// An ear measured from the jaw, by tape and drawn forward stands where all three are true.
+#[test]
+fn an_ear_stands_where_jaw_leather_and_nose_agree() {
+    let values = [
+        (Measure::HeightAtWithers, 400.0),
+        (Measure::HeadLength, 165.0),
+        (Measure::JawToEar, 52.0),
+        (Measure::EarLeather, 105.0),
+        (Measure::EarShortOfNose, 32.0),
+    ];
+    let frame = resolve(&input(BuildType::Spaniel, &values), UnitSystem::Millimetres);
+    assert!(frame.problems.is_empty(), "{:?}", frame.problems);
+    assert_abs_diff_eq!(frame.build.ear_base_to_jaw(), 52.0, epsilon = 1e-9);
+    assert_abs_diff_eq!(frame.build.ear_base_to_nose(), 137.0, epsilon = 1e-9);
 }
 
 /// Said and measured need not agree: a docked type's dog with its tail left on has one, and one whose tail

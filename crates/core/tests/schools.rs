@@ -492,3 +492,35 @@ fn minutes_follow_how_the_dog_is_held() {
         assert!((share - factor).abs() < 0.01, "{temper} {needs}: {share}");
     }
 }
+
+/// Handbook 10 C 3: a comb 3 to 10 mm longer, against the lay, over a bladed body; the length stays. Of
+/// this kit over a 5 blade (6.4): the comb of 13.
+#[test]
+fn a_bladed_body_is_polished_by_a_longer_comb() {
+    let mut short = visit(45.0, LookId::Summer);
+    short.look = Some(LookChoice {
+        look: LookId::Summer,
+        body_mm: Some(Length::constant_mm(6.4)),
+    });
+    let planned = |answers: &[Answer]| {
+        let (dog, house, kit) = (dog(), house(answers), kit());
+        let desk = Desk::new(&dog, &short, &house, &kit);
+        desk.plan(Reasons::Skip).expect("solves").report
+    };
+    let (plain, polished) = (planned(&[]), planned(&[Answer::PolishComb]));
+    let is_polish = |s: &&veliform_core::sheet::Step| s.what.starts_with("Polish");
+    assert!(!plain.sheet.steps.iter().any(|s| is_polish(&s)));
+    let step = polished.sheet.steps.iter().find(is_polish);
+    let step = step.expect("polished");
+    assert!(step.tool.contains("13 mm comb"), "{}", step.tool);
+    assert_eq!(step.stroke, "lightly against the lay");
+    assert!(!step.zones.contains(&Zone::Crest) && !step.zones.contains(&Zone::Shoulder));
+    let lengths = |report: &PlanReport| -> Vec<f64> {
+        let units = report.units.iter();
+        units.map(|u| u.from_mm.as_mm()).collect()
+    };
+    assert_eq!(lengths(&plain), lengths(&polished));
+    // A lamb's body by combs has no fuzz of a blade.
+    let lamb = plan_in(LookId::Lamb, &[Answer::PolishComb]);
+    assert!(!lamb.sheet.steps.iter().any(|s| is_polish(&s)));
+}

@@ -8,6 +8,7 @@ use super::point::{BalancePoint, Divisor, Shown};
 use super::rules::Judged;
 use super::subject::{Subject, bounds};
 use crate::coat::{CoatNow, Zone};
+use crate::frame::Dome;
 use crate::look::{EarRule, HeadRule, Look};
 use crate::page::View;
 use crate::shape::{
@@ -164,7 +165,7 @@ pub fn fit_head(
     lengths_mm: &[f64],
     safe: &dyn Fn(Zone) -> f64,
 ) -> Subject {
-    let subject = hair_for_leather(subject);
+    let subject = hair_for_dome(hair_for_leather(subject));
     // The beard first: the head's size and the ear's end are read from it.
     [Zone::Beard, Zone::Topknot, Zone::Ear]
         .into_iter()
@@ -185,6 +186,24 @@ fn hair_for_leather(subject: Subject) -> Subject {
     }
     let own = subject.look.nominal_mm(Zone::Ear, subject.height());
     subject.with_nominal(Zone::Ear, own + short)
+}
+
+/// Over a flat skull a shaped top keeps so much more hair, mm (handbook 10 D).
+const OVER_FLAT_SKULL_MM: f64 = 3.0;
+
+/// How much longer a shaped crown is left over a flat skull, mm; nothing on any other.
+pub(crate) fn over_flat_skull_mm(subject: &Subject) -> Option<f64> {
+    let is_flat = subject.build.head.top() == Dome::Flat;
+    (is_flat && has_judged_size(&subject.look)).then_some(OVER_FLAT_SKULL_MM)
+}
+
+/// A crown that is shaped is built up over a flat skull.
+fn hair_for_dome(subject: Subject) -> Subject {
+    let Some(more) = over_flat_skull_mm(&subject) else {
+        return subject;
+    };
+    let own = subject.look.nominal_mm(Zone::Topknot, subject.height());
+    subject.with_nominal(Zone::Topknot, own + more)
 }
 
 /// The length that brings a zone of the head into proportion, mm; none where the look's own does.

@@ -1,6 +1,6 @@
 use kurbo::{Point, Vec2};
 
-use super::on_end::areas;
+use super::on_end::OnEnd;
 use super::scene::Scene;
 use super::zone_areas::ZoneAreas;
 use crate::coat::Zone;
@@ -13,14 +13,16 @@ pub(super) enum AreasInView<'a> {
     /// From the side.
     Side(Box<ZoneAreas<'a>>),
     /// From in front, behind or above.
-    OnEnd(View, &'a Scene<'a>, &'a BothSides<'a>),
+    OnEnd(Box<OnEnd<'a>>),
 }
 
 impl<'a> AreasInView<'a> {
     pub(super) fn new(scene: &'a Scene<'a>, dog: &'a BothSides<'a>, view: View) -> Self {
         match view {
             View::Side => Self::Side(Box::new(ZoneAreas::new(scene, dog))),
-            View::Front | View::Rear | View::Top => Self::OnEnd(view, scene, dog),
+            View::Front | View::Rear | View::Top => {
+                Self::OnEnd(Box::new(OnEnd::new(scene, dog, view)))
+            }
         }
     }
 
@@ -28,10 +30,7 @@ impl<'a> AreasInView<'a> {
     pub(super) fn of(&self, zones: &[Zone]) -> Vec<Vec<Point>> {
         match self {
             Self::Side(side) => side.of(zones),
-            Self::OnEnd(view, scene, dog) => {
-                let seen = |zone: &Zone| areas(scene, dog, *view, *zone);
-                zones.iter().flat_map(seen).collect()
-            }
+            Self::OnEnd(on_end) => zones.iter().flat_map(|zone| on_end.of(*zone)).collect(),
         }
     }
 }

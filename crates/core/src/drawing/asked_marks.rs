@@ -92,6 +92,7 @@ const fn of_measure(measure: Measure) -> (View, &'static [Landmark]) {
         M::HeadLength => (View::Side, &[L::Occiput, L::NoseTip]),
         M::MuzzleLength => (View::Side, &[L::Stop, L::NoseTip]),
         M::SkullWidth => (View::Top, &[L::Stop]),
+        M::JawToEar => (View::Side, &[L::JawCorner]),
         M::EarLeather => (View::Side, &[L::EarTip]),
         M::EarShortOfNose => (View::Side, &[L::EarTip, L::NoseTip]),
         M::TailLength => (View::Side, &[L::TailSet, L::TailEnd]),

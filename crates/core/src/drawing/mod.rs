@@ -3,6 +3,7 @@
 mod annotate;
 mod areas_in_view;
 mod asked_marks;
+mod band;
 mod body_marks;
 mod canvas;
 mod chalk;

@@ -1,17 +1,47 @@
-use kurbo::{Point, Vec2};
+//! Where the zones lie from in front, from behind and from above: of each the part of its own drawn piece
+//! between the lines where it meets its neighbours.
 
+use std::ops::RangeInclusive;
+
+use kurbo::Point;
+
+use super::band::{ALL, within};
 use super::scene::Scene;
 use crate::coat::Zone;
 use crate::page::View;
 use crate::plan::{PlanCoat, dress_plan};
-use crate::shape::curve;
 use crate::shape::{
-    BothSides, Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, dress_now, eye_at,
-    face_zone, leg_faces, visible_share,
+    BothSides, Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Piece, PieceKind, Station as S,
+    dress_now, eye_at, face_zone, front_pieces, leg_faces, rear_pieces, top_pieces, visible_share,
 };
 
-/// Corners of a round zone.
-const ROUND: usize = 28;
+/// The middle of the breast is so broad, share of half the shoulders; the rest is the shoulder's (house value).
+const BREAST: f64 = 0.72;
+/// It ends so far over the breastbone and under it, shares of the height (house values).
+const BREAST_UP: f64 = 0.08;
+const BREAST_DOWN: f64 = 0.14;
+/// The rump between the hips, share of half the thighs; it ends so far under the pin bone, and the hip so
+/// far, shares of the height (house values).
+const RUMP: f64 = 0.5;
+const RUMP_DOWN: f64 = 0.09;
+const HIP_DOWN: f64 = 0.13;
+/// The croup from behind begins so far under its own bone, share of the height (house value).
+const CROUP_DOWN: f64 = 0.03;
+/// A hock begins at this share of its height (house value).
+const HOCK: f64 = 0.4;
+/// Half the strip of the back and of the crest from above, shares of the height (house values).
+const BACK: f64 = 0.055;
+const CREST: f64 = 0.03;
+/// From above the shoulder ends so far behind the withers and before them, the hip so far before its bone,
+/// shares of the height (house values).
+const SHOULDER_BACK: f64 = 0.13;
+const SHOULDER_FORWARD: f64 = 0.05;
+const HIP_FORWARD: f64 = 0.06;
+/// Between the cheeks the muzzle, share of half the skull; the cheek ends so far over the eye, the brow so far,
+/// shares of the height (house values).
+const MUZZLE: f64 = 0.42;
+const OVER_THE_EYE: f64 = 0.012;
+const BROW_UP: f64 = 0.045;
 
 /// The dog in the coat that is drawn, for marks on its legs seen on end and on its outline.
 pub(super) fn dressing_of(scene: &Scene<'_>) -> Dressing {
@@ -32,170 +62,215 @@ pub(super) fn leg_edge(dog: &BothSides<'_>, dressing: &Dressing, place: LegPlace
     skin + hair * (length * visible_share(hair, dressing.stand.of(zone)))
 }
 
-/// Where a zone shows from in front, from behind and from above, on that view's own plane; nothing
-/// where it does not.
-pub(super) fn areas(
-    scene: &Scene<'_>,
-    dog: &BothSides<'_>,
+/// The zones of one view on end, on its own plane, mm: laid out once, asked often.
+pub(super) struct OnEnd<'a> {
     view: View,
-    zone: Zone,
-) -> Vec<Vec<Point>> {
-    match view {
-        View::Side => Vec::new(),
-        View::Front => front(scene, dog, zone),
-        View::Rear => rear(scene, dog, zone),
-        View::Top => top(dog, zone),
-    }
+    dog: &'a BothSides<'a>,
+    dressing: Dressing,
+    pieces: Vec<Piece>,
 }
 
-fn front(scene: &Scene<'_>, dog: &BothSides<'_>, zone: Zone) -> Vec<Vec<Point>> {
-    let (b, h) = (dog.left, dog.left.height);
-    let shoulder = 0.5 * b.shoulder_width;
-    let breast = dog.shape.skin(S::Breastbone).y;
-    let head = &b.head;
-    let (top, chin) = (dog.shape.skin(S::Crown).y, dog.shape.skin(S::Chin).y);
-    let half = 0.5 * head.skull_width * head.length;
-    match zone {
-        Zone::ForeOut | Zone::ForeIn | Zone::ForeFront => legs(scene, dog, Leg::Fore, zone),
-        Zone::Chest => vec![oval((0.0, breast - 0.02 * h), (0.75 * shoulder, 0.10 * h))],
-        Zone::Throat => vec![oval((0.0, breast + 0.15 * h), (0.5 * shoulder, 0.06 * h))],
-        Zone::Shoulder => both(
-            (0.82 * shoulder, breast + 0.04 * h),
-            (0.25 * shoulder, 0.10 * h),
-        ),
-        Zone::Topknot => vec![oval((0.0, top), (0.8 * half, 0.04 * h))],
-        Zone::Cheek => {
-            // From the corner of the eye to the ear set, down to the jaw, beside the muzzle.
-            let eye = eye_at(&dog.shape.head, head).y;
-            mirrored(&[
-                (0.66 * half, eye - 0.01 * h),
-                (0.95 * half, eye + 0.02 * h),
-                (0.62 * half, chin + 0.02 * h),
-                (0.50 * half, eye - 0.06 * h),
-                (0.42 * half, eye - 0.022 * h),
-            ])
+impl<'a> OnEnd<'a> {
+    pub(super) fn new(scene: &Scene<'_>, dog: &'a BothSides<'a>, view: View) -> Self {
+        let dressing = dressing_of(scene);
+        let pieces = match view {
+            // From the side they are stations and edges: see `zone_areas`.
+            View::Side => Vec::new(),
+            View::Front => front_pieces(dog, &dressing),
+            View::Rear => rear_pieces(dog, &dressing),
+            View::Top => top_pieces(dog, &dressing),
+        };
+        Self {
+            view,
+            dog,
+            dressing,
+            pieces,
         }
-        Zone::Brow => both(
-            (0.45 * half, 0.72 * top + 0.28 * chin),
-            (0.4 * half, 0.02 * h),
-        ),
-        Zone::Muzzle | Zone::Beard => vec![oval((0.0, chin), (0.6 * half, 0.03 * h))],
-        Zone::Ear => {
-            let base = dog.shape.head.at(b.ear.base.0, b.ear.base.1).y;
-            let long = 0.5 * b.ear.length;
-            both((1.05 * half, base - long), (0.3 * half, long))
+    }
+
+    /// Where a zone shows; nothing where it does not.
+    pub(super) fn of(&self, zone: Zone) -> Vec<Vec<Point>> {
+        match self.view {
+            View::Side => Vec::new(),
+            View::Front => self.front(zone),
+            View::Rear => self.rear(zone),
+            View::Top => self.top(zone),
         }
-        Zone::Foot => feet(b.fore.from_midline[2], b.foot_width, h),
-        _ => Vec::new(),
     }
-}
 
-fn rear(scene: &Scene<'_>, dog: &BothSides<'_>, zone: Zone) -> Vec<Vec<Point>> {
-    let (b, h) = (dog.left, dog.left.height);
-    let thigh = 0.5 * b.thigh_width;
-    let pin = dog.shape.skin(S::PinBone).y;
-    match zone {
-        Zone::HindOut | Zone::HindIn | Zone::HindBack => legs(scene, dog, Leg::Hind, zone),
-        Zone::Hock => both(
-            (b.hind.from_midline[1], 0.7 * b.hock),
-            (0.045 * h, 0.3 * b.hock),
-        ),
-        Zone::Rump => vec![oval((0.0, pin), (0.45 * thigh, 0.08 * h))],
-        Zone::Hip => both((0.72 * thigh, pin - 0.02 * h), (0.25 * thigh, 0.11 * h)),
-        Zone::Croup => vec![oval(
-            (0.0, dog.shape.skin(S::Croup).y),
-            (0.6 * thigh, 0.035 * h),
-        )],
-        Zone::Tail => vec![oval(
-            (0.0, dog.shape.skin(S::TailSet).y + 0.04 * h),
-            (0.06 * h, 0.07 * h),
-        )],
-        Zone::Foot => feet(b.hind.from_midline[2], b.foot_width, h),
-        _ => Vec::new(),
+    fn front(&self, zone: Zone) -> Vec<Vec<Point>> {
+        let (b, h) = (self.dog.left, self.dog.left.height);
+        let shoulder = 0.5 * b.shoulder_width;
+        let breast = self.skin(S::Breastbone).y;
+        let half = 0.5 * b.head.skull_width * b.head.length;
+        let eye = eye_at(&self.dog.shape.head, &b.head).y;
+        let breast_from = breast - BREAST_DOWN * h;
+        let breast_to = breast + BREAST_UP * h;
+        let brow = eye + OVER_THE_EYE * h..=eye + BROW_UP * h;
+        match zone {
+            Zone::ForeOut | Zone::ForeIn | Zone::ForeFront => self.legs(Leg::Fore, zone),
+            Zone::Chest => self.body(&middle(BREAST * shoulder), &(breast_from..=breast_to)),
+            Zone::Throat => self.body(&middle(BREAST * shoulder), &from(breast_to)),
+            Zone::Shoulder => self.beside(BREAST * shoulder, &(breast_from..=h)),
+            Zone::Topknot => self
+                .whole(&[PieceKind::Topknot])
+                .or_else(|| self.of_the_head(&ALL, &from(eye + BROW_UP * h)))
+                .unwrap_or_default(),
+            Zone::Brow => self
+                .whole(&[PieceKind::Brow])
+                .or_else(|| self.of_the_head(&ALL, &brow))
+                .unwrap_or_default(),
+            Zone::Cheek => {
+                let up_to = up_to(eye + OVER_THE_EYE * h);
+                let sides = [from(MUZZLE * half), up_to_minus(MUZZLE * half)];
+                let of = |across| self.of_the_head(&across, &up_to).unwrap_or_default();
+                sides.into_iter().flat_map(of).collect()
+            }
+            Zone::Muzzle | Zone::Beard => self
+                .whole(&[PieceKind::Muzzle, PieceKind::Beard])
+                .or_else(|| {
+                    self.of_the_head(&middle(MUZZLE * half), &up_to(eye - OVER_THE_EYE * h))
+                })
+                .unwrap_or_default(),
+            Zone::Ear => self.whole(&[PieceKind::Ear]).unwrap_or_default(),
+            Zone::Foot => self.whole(&[PieceKind::Foot]).unwrap_or_default(),
+            _ => Vec::new(),
+        }
     }
-}
 
-fn top(dog: &BothSides<'_>, zone: Zone) -> Vec<Vec<Point>> {
-    let (b, h) = (dog.left, dog.left.height);
-    let x = |s: S| dog.shape.skin(s).x;
-    // Along the spine from one station to another, so wide.
-    let strip = |from: S, to: S, half: f64| {
-        let (a, b) = (x(from), x(to));
-        vec![oval((0.5 * (a + b), 0.0), (0.5 * (a - b), half))]
-    };
-    let beside = |at: f64, width: f64, long: f64| {
-        both((0.36 * width, at), (0.12 * width, long))
-            .into_iter()
-            .map(|area| area.into_iter().map(|p| Point::new(p.y, p.x)).collect())
-            .collect()
-    };
-    let rib = b.length - b.last_rib;
-    match zone {
-        Zone::Brow => both(
-            (
-                0.25 * b.head.skull_width * b.head.length,
-                dog.shape.head.at(1.06 - b.head.muzzle, 0.0).x,
-            ),
-            (0.2 * b.head.skull_width * b.head.length, 0.025 * h),
-        )
-        .into_iter()
-        .map(|area| area.into_iter().map(|p| Point::new(p.y, p.x)).collect())
-        .collect(),
-        Zone::Crest => strip(S::CrestHigh, S::NeckBase, 0.03 * h),
-        Zone::Back => strip(S::Withers, S::HipCrest, 0.05 * h),
-        Zone::Croup => strip(S::HipCrest, S::TailSet, 0.05 * h),
-        Zone::Shoulder => beside(x(S::Withers), b.shoulder_width, 0.08 * h),
-        Zone::Ribs => beside(0.5 * (rib + x(S::Withers)), b.rib_width, 0.16 * h),
-        Zone::Hip => beside(0.5 * x(S::HipCrest), b.thigh_width, 0.09 * h),
-        _ => Vec::new(),
+    fn rear(&self, zone: Zone) -> Vec<Vec<Point>> {
+        let (b, h) = (self.dog.left, self.dog.left.height);
+        let rump = RUMP * 0.5 * b.thigh_width;
+        let pin = self.skin(S::PinBone).y;
+        let croup = self.skin(S::Croup).y - CROUP_DOWN * h;
+        match zone {
+            Zone::HindOut | Zone::HindIn | Zone::HindBack => self.legs(Leg::Hind, zone),
+            Zone::Hock => self
+                .near(PieceKind::HindLeg)
+                .filter_map(|leg| within(&leg.outline, &ALL, &(HOCK * b.hock..=b.hock)))
+                .collect(),
+            Zone::Rump => self.body(&middle(rump), &(pin - RUMP_DOWN * h..=croup)),
+            Zone::Hip => self.beside(rump, &(pin - HIP_DOWN * h..=croup)),
+            Zone::Croup => self.body(&ALL, &from(croup)),
+            Zone::Tail => self
+                .whole(&[PieceKind::Tail, PieceKind::TailBall])
+                .unwrap_or_default(),
+            Zone::Foot => self.whole(&[PieceKind::Foot]).unwrap_or_default(),
+            _ => Vec::new(),
+        }
     }
-}
 
-/// Both legs: a face from the coat's edge to the middle of the leg, the front or back of one whole.
-fn legs(scene: &Scene<'_>, dog: &BothSides<'_>, leg: Leg, zone: Zone) -> Vec<Vec<Point>> {
-    let dressing = dressing_of(scene);
-    Hand::BOTH
-        .map(|hand| {
-            let edge = |face, step| {
-                let place = LegPlace {
-                    leg,
-                    hand,
-                    face,
-                    step,
+    fn top(&self, zone: Zone) -> Vec<Vec<Point>> {
+        let (b, h) = (self.dog.left, self.dog.left.height);
+        let x = |s: S| self.skin(s).x;
+        let (withers, hip, tail) = (x(S::Withers), x(S::HipCrest), x(S::TailSet));
+        let shoulder = withers - SHOULDER_BACK * h..=withers + SHOULDER_FORWARD * h;
+        let hip_from = hip + HIP_FORWARD * h;
+        let along_sides = |along: RangeInclusive<f64>| {
+            let sides = [from(BACK * h), up_to_minus(BACK * h)];
+            let of = |across| self.body(&along, &across);
+            sides.into_iter().flat_map(of).collect()
+        };
+        match zone {
+            Zone::Brow => {
+                let at = |p: f64| self.dog.shape.head.at(p - b.head.muzzle, 0.0).x;
+                self.of_the_head(&(at(0.98)..=at(1.08)), &ALL)
+                    .unwrap_or_default()
+            }
+            Zone::Crest => self.body(&(withers..=x(S::CrestHigh)), &middle(CREST * h)),
+            Zone::Back => self.body(&(hip..=withers), &middle(BACK * h)),
+            Zone::Croup => self.body(&(tail..=hip), &middle(BACK * h)),
+            Zone::Shoulder => along_sides(shoulder),
+            Zone::Ribs => along_sides(hip_from..=*shoulder.start()),
+            Zone::Hip => along_sides(0.0..=hip_from),
+            _ => Vec::new(),
+        }
+    }
+
+    fn skin(&self, station: S) -> Point {
+        self.dog.shape.skin(station)
+    }
+
+    /// What of a kind stands before the rest of the dog.
+    fn near(&self, kind: PieceKind) -> impl Iterator<Item = &Piece> {
+        let near = move |piece: &&Piece| piece.kind == kind && !piece.is_far;
+        self.pieces.iter().filter(near)
+    }
+
+    /// These pieces whole; none where the dog has none.
+    fn whole(&self, kinds: &[PieceKind]) -> Option<Vec<Vec<Point>>> {
+        let all = kinds.iter().flat_map(|kind| self.near(*kind));
+        let areas: Vec<Vec<Point>> = all.map(|piece| piece.outline.clone()).collect();
+        (!areas.is_empty()).then_some(areas)
+    }
+
+    /// A part of the head itself.
+    fn of_the_head(
+        &self,
+        across: &RangeInclusive<f64>,
+        up: &RangeInclusive<f64>,
+    ) -> Option<Vec<Vec<Point>>> {
+        let head = self.near(PieceKind::Head).last()?;
+        within(&head.outline, across, up).map(|area| vec![area])
+    }
+
+    /// A part of the body that stands foremost.
+    fn body(&self, across: &RangeInclusive<f64>, up: &RangeInclusive<f64>) -> Vec<Vec<Point>> {
+        let body = self.near(PieceKind::Body).last();
+        let area = body.and_then(|body| within(&body.outline, across, up));
+        area.into_iter().collect()
+    }
+
+    /// The body's sides, further from its middle than so much.
+    fn beside(&self, beyond: f64, up: &RangeInclusive<f64>) -> Vec<Vec<Point>> {
+        let sides = [from(beyond), up_to_minus(beyond)];
+        sides.iter().flat_map(|side| self.body(side, up)).collect()
+    }
+
+    /// Both legs: a face from the coat's edge to the middle of the leg, the front or back of one whole.
+    fn legs(&self, leg: Leg, zone: Zone) -> Vec<Vec<Point>> {
+        Hand::BOTH
+            .map(|hand| {
+                let edge = |face, step| {
+                    let place = LegPlace {
+                        leg,
+                        hand,
+                        face,
+                        step,
+                    };
+                    leg_edge(self.dog, &self.dressing, place)
                 };
-                leg_edge(dog, &dressing, place)
-            };
-            let outer = (0..FACE_STATIONS).map(|s| edge(Face::Outer, s));
-            let inner = (0..FACE_STATIONS).map(|s| edge(Face::Inner, s));
-            let middle = outer.clone().zip(inner.clone()).map(|(a, b)| a.midpoint(b));
-            let (one, other): (Vec<Point>, Vec<Point>) = if zone == face_zone(leg, Face::Outer) {
-                (outer.collect(), middle.collect())
-            } else if zone == face_zone(leg, Face::Inner) {
-                (inner.collect(), middle.collect())
-            } else {
-                (outer.collect(), inner.collect())
-            };
-            one.into_iter().chain(other.into_iter().rev()).collect()
-        })
-        .into()
+                let outer = (0..FACE_STATIONS).map(|s| edge(Face::Outer, s));
+                let inner = (0..FACE_STATIONS).map(|s| edge(Face::Inner, s));
+                let middle = outer.clone().zip(inner.clone()).map(|(a, b)| a.midpoint(b));
+                let (one, other): (Vec<Point>, Vec<Point>) = if zone == face_zone(leg, Face::Outer)
+                {
+                    (outer.collect(), middle.collect())
+                } else if zone == face_zone(leg, Face::Inner) {
+                    (inner.collect(), middle.collect())
+                } else {
+                    (outer.collect(), inner.collect())
+                };
+                one.into_iter().chain(other.into_iter().rev()).collect()
+            })
+            .into()
+    }
 }
 
-fn feet(from_midline: f64, width: f64, h: f64) -> Vec<Vec<Point>> {
-    both((from_midline, 0.035 * h), (0.55 * width, 0.035 * h))
+/// So far to both sides of the middle.
+fn middle(half: f64) -> RangeInclusive<f64> {
+    -half..=half
 }
 
-/// An area on the dog's left and right.
-fn mirrored(left: &[(f64, f64)]) -> Vec<Vec<Point>> {
-    [1.0, -1.0]
-        .map(|side| left.iter().map(|(x, y)| Point::new(side * x, *y)).collect())
-        .into()
+fn from(least: f64) -> RangeInclusive<f64> {
+    least..=f64::INFINITY
 }
 
-/// The same on the dog's left and right.
-fn both((x, y): (f64, f64), half: (f64, f64)) -> Vec<Vec<Point>> {
-    vec![oval((x, y), half), oval((-x, y), half)]
+fn up_to(most: f64) -> RangeInclusive<f64> {
+    f64::NEG_INFINITY..=most
 }
 
-fn oval(centre: (f64, f64), half: (f64, f64)) -> Vec<Point> {
-    curve::oval(Point::from(centre), Vec2::from(half), ROUND)
+/// The other side of the middle, from as far on.
+fn up_to_minus(least: f64) -> RangeInclusive<f64> {
+    f64::NEG_INFINITY..=-least
 }

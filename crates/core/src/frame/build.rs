@@ -125,6 +125,58 @@ impl EarKind {
     }
 }
 
+/// The top of the skull, as a flat hand over it finds it.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum Dome {
+    /// The hand lies flat from brow to occiput.
+    Flat,
+    /// A little rounded.
+    Usual,
+    /// Round like an apple.
+    High,
+}
+
+/// From one dome to the next, shares of the head's length (modelling choice: between the types of
+/// dog-shape.md 2, whose flat skulls rise by .03, round ones by .10 to .12).
+const DOME_STEP: f64 = 0.03;
+/// A skull that rises no more is flat, one that rises so much is high (dog-shape.md 2, the types' own).
+const FLAT_DOME: f64 = 0.03;
+const HIGH_DOME: f64 = 0.12;
+
+impl Dome {
+    /// All, the flattest first.
+    pub const ALL: [Self; 3] = [Self::Flat, Self::Usual, Self::High];
+
+    /// Name on the screen.
+    pub const fn label(self) -> &'static str {
+        match self {
+            Self::Flat => "Flat",
+            Self::Usual => "Usual",
+            Self::High => "High, round",
+        }
+    }
+
+    /// What a skull is called that rises so much, share of the head's length.
+    fn of(rises: f64) -> Self {
+        if rises <= FLAT_DOME {
+            Self::Flat
+        } else if rises < HIGH_DOME {
+            Self::Usual
+        } else {
+            Self::High
+        }
+    }
+
+    const fn steps(self) -> f64 {
+        match self {
+            Self::Flat => -1.0,
+            Self::Usual => 0.0,
+            Self::High => 1.0,
+        }
+    }
+}
+
 /// How a tail is carried.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
@@ -268,6 +320,8 @@ pub struct HeadShape {
     pub stop: f64,
     /// Height of the dome.
     pub dome: f64,
+    /// What a hand found its top to be; none where nobody felt it.
+    pub top_found: Option<Dome>,
     /// Strength of the flews, 0 to 1.
     pub flews: f64,
     /// Skull width.
@@ -280,6 +334,11 @@ pub struct HeadShape {
 pub(super) const DOCKED: f64 = 0.25;
 /// Where the stop lies below the muzzle's share and over the bridge, in head axes (dog-shape.md 3).
 const STOP_AT: (f64, f64) = (1.015, 0.022);
+/// The jaw corner, along the skull and in shares of its depth, in head axes (dog-shape.md 3).
+const JAW_CORNER: (f64, f64) = (0.22, -0.93);
+/// How high an ear is drawn on a head, in head axes (dog-shape.md 2, from the lowest type's to over the
+/// highest's).
+const EAR_BASE_Q: (f64, f64) = (-0.30, 0.0);
 /// The muzzle's share that the drawn head was tried for (modelling choice).
 const MUZZLES: (f64, f64) = (0.02, 0.72);
 
@@ -298,6 +357,22 @@ impl HeadShape {
     /// The stop in head axes.
     pub fn stop_at(&self) -> (f64, f64) {
         (STOP_AT.0 - self.muzzle, STOP_AT.1 - self.step())
+    }
+
+    /// What its top is: as a hand found it, else its type's.
+    pub fn top(&self) -> Dome {
+        self.top_found.unwrap_or_else(|| Dome::of(self.dome))
+    }
+
+    /// Gives it the top a hand found, from its type's own.
+    pub(super) fn set_top(&mut self, found: Dome) {
+        self.dome += DOME_STEP * (found.steps() - self.top().steps());
+        self.top_found = Some(found);
+    }
+
+    /// The jaw corner in head axes (dog-shape.md 3).
+    pub fn jaw_corner(&self) -> (f64, f64) {
+        (JAW_CORNER.0, JAW_CORNER.1 * self.skull_depth)
     }
 
     /// Stop to nose tip, mm.
@@ -330,6 +405,38 @@ impl Build {
     /// Whether the tail is docked, or short by birth.
     pub fn is_docked(&self) -> bool {
         self.tail.length <= DOCKED * self.height
+    }
+
+    /// Jaw corner to ear base, mm.
+    pub fn ear_base_to_jaw(&self) -> f64 {
+        let (jaw, base) = (self.head.jaw_corner(), self.ear.base);
+        self.head.length * (jaw.0 - base.0).hypot(jaw.1 - base.1)
+    }
+
+    /// Puts the ear base so far over the jaw corner, as far as an ear is drawn on a head.
+    pub(super) fn set_ear_base_to_jaw(&mut self, mm: f64) {
+        let (jaw, along) = (
+            self.head.jaw_corner(),
+            self.head.jaw_corner().0 - self.ear.base.0,
+        );
+        let away = mm / self.head.length;
+        let up = (away * away - along * along).max(0.0).sqrt();
+        self.ear.base.1 = (jaw.1 + up).clamp(EAR_BASE_Q.0, EAR_BASE_Q.1);
+    }
+
+    /// Puts the ear base where both distances are true, over the line from jaw corner to nose.
+    pub(super) fn set_ear_base_between(&mut self, to_jaw_mm: f64, to_nose_mm: f64) {
+        let (jaw, nose) = (
+            Vec2::from(self.head.jaw_corner()),
+            Vec2::from(self.head.nose()),
+        );
+        let (a, b) = (to_jaw_mm / self.head.length, to_nose_mm / self.head.length);
+        let apart = (nose - jaw).hypot();
+        let forward = (nose - jaw) / apart;
+        let along = (a * a - b * b + apart * apart) / (2.0 * apart);
+        let up = (a * a - along * along).max(0.0).sqrt();
+        let base = jaw + along * forward + up * Vec2::new(-forward.y, forward.x);
+        self.ear.base = (base.x, base.y.clamp(EAR_BASE_Q.0, EAR_BASE_Q.1));
     }
 
     /// Puts the ear base so far from the nose tip, along the head.

@@ -381,6 +381,9 @@ impl At<'_, '_> {
             .head
             .muzzle_width
             .min(MUZZLE_IN_SKULL * b.head.skull_width);
+        if let Some(found) = self.given.input.dome {
+            b.head.set_top(found);
+        }
         self.leather(usual, b);
         let is_stub = |kind: TailKind| kind == TailKind::Stub;
         let carried = self.given.input.tail.unwrap_or(usual.tail.kind);
@@ -399,6 +402,11 @@ impl At<'_, '_> {
         let is_drawn_forward = !self.given.is_free(M::EarShortOfNose);
         let is_taped = !self.given.is_free(M::EarLeather);
         let short = self.or(M::EarShortOfNose, 0.0);
+        let to_jaw = self.or(M::JawToEar, b.ear_base_to_jaw());
+        let is_over_jaw = !self.given.is_free(M::JawToEar);
+        if is_over_jaw {
+            b.set_ear_base_to_jaw(to_jaw);
+        }
         let forward = b.ear_base_to_nose();
         let by_nose = if is_drawn_forward {
             (forward - short).max(SHORTEST_LEATHER_MM)
@@ -411,8 +419,10 @@ impl At<'_, '_> {
             (false, true) => (forward - b.ear.length).max(0.0),
             (false, false) => 0.0,
         };
-        if is_drawn_forward && is_taped {
-            b.set_ear_base_to_nose(b.ear.length + short);
+        match (is_drawn_forward && is_taped, is_over_jaw) {
+            (true, true) => b.set_ear_base_between(to_jaw, b.ear.length + short),
+            (true, false) => b.set_ear_base_to_nose(b.ear.length + short),
+            (false, _) => {}
         }
     }
 
@@ -510,6 +520,7 @@ impl Measure {
             Self::HeadLength => b.head.length,
             Self::MuzzleLength => b.head.muzzle_mm(),
             Self::SkullWidth => b.head.skull_width * b.head.length,
+            Self::JawToEar => b.ear_base_to_jaw(),
             Self::EarLeather => b.ear.length,
             Self::EarShortOfNose => b.ear_base_to_nose() - b.ear.length,
             Self::TailLength => b.tail.length,
@@ -551,6 +562,7 @@ impl Measure {
             Self::HeadLength => b.head.length = mm,
             Self::MuzzleLength => b.head.set_muzzle_mm(mm),
             Self::SkullWidth => b.head.skull_width = mm / b.head.length,
+            Self::JawToEar => b.set_ear_base_to_jaw(mm),
             Self::EarLeather => b.ear.length = mm,
             Self::EarShortOfNose => b.ear.length = b.ear_base_to_nose() - mm,
             Self::TailLength => b.tail.length = mm,

@@ -64,6 +64,7 @@ impl Stop {
                 M(N::HeadLength),
                 M(N::MuzzleLength),
                 M(N::SkullWidth),
+                M(N::JawToEar),
                 M(N::EarLeather),
                 M(N::EarShortOfNose),
                 M(N::NeckLength),

@@ -43,6 +43,8 @@ pub enum Measure {
     MuzzleLength,
     /// Across the skull before the ears.
     SkullWidth,
+    /// Jaw corner up to the ear base.
+    JawToEar,
     /// Ear base to the tip of the leather.
     EarLeather,
     /// From the tip of the leather, drawn forward, to the nose tip; less than nothing where it reaches past.
@@ -120,6 +122,7 @@ impl Measure {
         Self::HeadLength,
         Self::MuzzleLength,
         Self::SkullWidth,
+        Self::JawToEar,
         Self::EarLeather,
         Self::EarShortOfNose,
         Self::TailLength,
@@ -271,6 +274,13 @@ impl Measure {
                 "Across the skull at its widest, before the ears.",
                 (0.1, 0.38),
                 (0.14, 0.3),
+                false,
+            ),
+            Self::JawToEar => (
+                "Jaw corner to ear base",
+                "Corner of the jaw straight up to the ear's base.",
+                (0.04, 0.28),
+                (0.07, 0.21),
                 false,
             ),
             Self::EarLeather => (
@@ -448,6 +458,7 @@ impl Measure {
             self,
             Self::MuzzleLength
                 | Self::SkullWidth
+                | Self::JawToEar
                 | Self::EarLeather
                 | Self::EarShortOfNose
                 | Self::TailLength

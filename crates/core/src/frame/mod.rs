@@ -18,7 +18,7 @@ mod usual;
 pub use age::{Ago, Known};
 pub use angle::{Angle, AngleMethod, TakenAngle};
 pub use build::{
-    Build, BuildType, DogSize, EarKind, EarShape, HeadShape, LegStand, TailKind, TailShape,
+    Build, BuildType, DogSize, Dome, EarKind, EarShape, HeadShape, LegStand, TailKind, TailShape,
 };
 pub use doubt::{Doubt, Offsets};
 pub use felt::{Felt, Grade};

@@ -11,8 +11,8 @@ use super::joints::angle_of;
 use super::plausible::{self, Problem, Severity, Usable};
 use super::usual::usual_build;
 use super::{
-    Angle, Build, BuildType, DogSize, EarKind, Felt, Finding, Grade, Measure, OwnType, Stance,
-    TailKind, TakenAngle, TakenMeasure,
+    Angle, Build, BuildType, DogSize, Dome, EarKind, Felt, Finding, Grade, Measure, OwnType,
+    Stance, TailKind, TakenAngle, TakenMeasure,
 };
 use crate::units::{Length, UnitSystem};
 
@@ -30,6 +30,9 @@ pub struct FrameInput {
     pub ear: Option<EarKind>,
     /// Tail carriage where it differs from the build's.
     pub tail: Option<TailKind>,
+    /// The skull's top where it differs from the build's.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub dome: Option<Dome>,
     /// Whether the dog stood square.
     pub stance: Stance,
     /// Measures taken.

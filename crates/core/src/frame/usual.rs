@@ -257,6 +257,7 @@ fn ordinary(h: f64) -> Build {
             muzzle_depth: 0.25,
             stop: 0.45,
             dome: 0.05,
+            top_found: None,
             flews: 0.3,
             skull_width: 0.48,
             muzzle_width: 0.23,

@@ -46,6 +46,7 @@ impl Question {
             | Self::FootEdge
             | Self::FootHeld
             | Self::Passes
+            | Self::Polish
             | Self::DropCoat
             | Self::Finishing
             | Self::FarSide
@@ -55,6 +56,7 @@ impl Question {
             | Self::BackBrushing
             | Self::Edge
             | Self::Head
+            | Self::Ponytails
             | Self::Ends
             | Self::TailEnd
             | Self::BetweenEyes

@@ -110,6 +110,9 @@ schools! {
     Passes, "Against the lay",
         "One pass: the second only joins what the first left over hip and shoulder."
         => [PassOnce "one pass", PassTwice "against, then with by the next longer"];
+    Polish, "Fuzz on a bladed body",
+        "Left: the blade's own finish, a tool less to change."
+        => [PolishNone "left", PolishComb "polished by a longer comb"];
     ShortBy, "Where blade and comb leave the same",
         "What balances best; a comb keeps the warm blade off the skin, a bare blade cuts closer and straighter."
         => [ShortByWhatFits "whichever fits best", ShortByComb "the comb, for its coolness", ShortByBlade "the bare blade, for its closeness"];
@@ -170,6 +173,9 @@ schools! {
     Fringe, "Fringe over the eyes",
         "The corners give the expression; what is kept brings the owner back sooner."
         => [FringeKept "corners only, keep some", FringeShort "cut short"];
+    Ponytails, "Topknot tied",
+        "Loose, nothing pulls at the hair; tied, it stays out of the eyes."
+        => [PonytailNone "left loose", PonytailOne "one ponytail", PonytailTwo "two ponytails, one a side"];
     Crown, "Crown of a spaniel's head",
         "Smoothed, the crown lies close and keeps its length."
         => [CrownSmoothed "smoothed", CrownCarded "carded", CrownOff "off, as the cheek"];

@@ -16,6 +16,7 @@ use crate::page::View;
 pub enum Landmark {
     Stop,
     NoseTip,
+    JawCorner,
     EarTip,
     Occiput,
     Withers,
@@ -71,9 +72,10 @@ pub struct Placed {
 
 impl Landmark {
     /// In the order a hand travels.
-    pub const ALL: [Self; 22] = [
+    pub const ALL: [Self; 23] = [
         Self::Stop,
         Self::NoseTip,
+        Self::JawCorner,
         Self::EarTip,
         Self::Occiput,
         Self::Withers,
@@ -101,6 +103,7 @@ impl Landmark {
         match self {
             Self::Stop => "stop",
             Self::NoseTip => "nose tip",
+            Self::JawCorner => "jaw corner",
             Self::EarTip => "tip of the leather",
             Self::Occiput => "occiput",
             Self::Withers => "withers",
@@ -132,6 +135,7 @@ impl Landmark {
             Self::Stop if is_side => M::MuzzleLength,
             Self::Stop => M::SkullWidth,
             Self::NoseTip => M::HeadLength,
+            Self::JawCorner => M::JawToEar,
             Self::EarTip => M::EarLeather,
             Self::Occiput if is_side => M::NeckLength,
             Self::Occiput => M::HeadLength,
@@ -193,12 +197,12 @@ impl Landmark {
         }
     }
 
-    /// Whether it is marked on a photo of a view: not what a coat hides, a leather's tip or the end of a tail's
-    /// bone, and from above no stop.
+    /// Whether it is marked on a photo of a view: not what a coat hides, a jaw corner, a leather's tip or
+    /// the end of a tail's bone, and from above no stop.
     pub const fn is_marked_on_photo(self, view: View) -> bool {
         let is_hidden = matches!(
             (self, view),
-            (Self::EarTip | Self::TailEnd, _) | (Self::Stop, View::Top)
+            (Self::JawCorner | Self::EarTip | Self::TailEnd, _) | (Self::Stop, View::Top)
         );
         self.shows_in(view) && !is_hidden
     }
@@ -283,13 +287,11 @@ pub fn landmarks(dog: &BothSides<'_>) -> Vec<Placed> {
         let [stifle, hock, hind_foot] = b.hind.from_midline;
         let thigh_y = b.pin + 0.42 * (b.stifle - b.pin);
         let ear = ear_tip(b, &dog.shape.head);
+        let jaw = skin(S::JawAngle);
+        let beside = 0.5 * b.head.skull_width * b.head.length;
         let pairs = [
-            (
-                L::EarTip,
-                ear.x,
-                ear.y,
-                0.5 * b.head.skull_width * b.head.length,
-            ),
+            (L::JawCorner, jaw.x, jaw.y, beside),
+            (L::EarTip, ear.x, ear.y, beside),
             (
                 L::PointOfShoulder,
                 shoulder.x,

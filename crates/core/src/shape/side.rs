@@ -141,11 +141,12 @@ fn place(b: &Build) -> Placed {
     let head = HeadAxes::new(occiput, &b.head);
 
     // Head, from the jaw round the nose to the occiput.
-    let (mu, ds, dm) = (b.head.muzzle, b.head.skull_depth, b.head.muzzle_depth);
+    let (mu, dm) = (b.head.muzzle, b.head.muzzle_depth);
     let (s, dome, flews) = (head.step, b.head.dome, b.head.flews);
     let (pn, qn) = head.nose;
     let hd = |a: f64, c: f64| head.at(a, c);
-    let jaw_angle = hd(0.22, -0.93 * ds);
+    let jaw = b.head.jaw_corner();
+    let jaw_angle = hd(jaw.0, jaw.1);
     set(Station::JawAngle, jaw_angle);
     set(Station::JawMid, hd(0.88 - mu, -s - 1.16 * dm));
     set(

@@ -39,6 +39,8 @@ pub(super) enum Hazard {
     Ears,
     Tail,
     Shears,
+    /// A topknot tied.
+    Bands,
     Floor,
 }
 
@@ -49,9 +51,7 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
             "Look under the collar, in ears and mouth. Wound, lump, smell: have a vet look at this.",
             "A hand on the dog always; never leave it on a table or in a loop.",
         ],
-        Hazard::Hygiene | Hazard::Folds => {
-            &["Cool blade only, flat and light; stretch folds, cover what must not be cut."]
-        }
+        Hazard::Hygiene | Hazard::Folds => &["Cool blade only, flat and light; stretch folds."],
         Hazard::NailsAndPads => {
             &["Do not dig between the toes; hold the dewclaw down, feel behind too."]
         }
@@ -62,14 +62,12 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
         Hazard::Bath => &["Water warm on your wrist; none into ears or nose."],
         Hazard::Dryer => &["Warm, not hot; nozzle off the face; a pause if it pants."],
         Hazard::BareBlade => {
-            &["Feel the blade on your wrist; cool, swap, oil. Never its edge into a fold."]
+            &["Feel the blade on your wrist: cool, swap, oil; no edge into a fold."]
         }
         Hazard::Comb => &["Comb on with the clipper off, seated; it falls off in a knot."],
         Hazard::Flank => &["Draw the flank fold flat; lift the blade away going down."],
         Hazard::Legs => &["Legs only as high as they go; mind tendon, dewclaw and armpit."],
-        Hazard::Feet => {
-            &["Point the foot ahead; cut with the nails as guide, never across the pad."]
-        }
+        Hazard::Feet => &["The nails are the guide; never across the pad."],
         Hazard::Face => &["Closed tips, points away from the eye; spray on the comb."],
         Hazard::Ears => &["Ear flat, a finger behind edge and tip: cut beyond the finger."],
         Hazard::Tail => {
@@ -77,6 +75,9 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
         }
         Hazard::Shears => {
             &["Eye at the height of the cut; hold the hair's ends, the cut moves with the dog."]
+        }
+        Hazard::Bands => {
+            &["Loosely, hair alone: never round an ear's leather; the skin must move."]
         }
         Hazard::Floor => &["Lead off the table; floor not wet."],
     }

@@ -48,6 +48,7 @@ impl<'a> Writer<'a> {
         for pass in self.in_order(joined) {
             self.clip_pass(&pass, body_units);
         }
+        self.polish();
         self.upper_ears_by_blade();
         self.between_eyes_by_blade();
     }

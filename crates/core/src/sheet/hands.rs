@@ -18,18 +18,14 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
     ];
     let first = FIRST.into_iter().find(|h| hazards.contains(h));
     match first {
-        Some(Hazard::Flank) => {
-            "Push the flank out from inside, skim, let go; draw it back when against the lay."
-        }
+        Some(Hazard::Flank) => "Push the flank out from inside, skim, let go.",
         Some(Hazard::Face) => "Nose up along the bone; beard held forward, skin taut.",
-        Some(Hazard::Ears) => "Skin taut, ear drawn back, the leather flat on your hand.",
+        Some(Hazard::Ears) => "Skin taut, the ear drawn back.",
         Some(Hazard::Feet) => "Point the foot ahead, weight on it.",
         Some(Hazard::NailsAndPads) => {
             "Start high on the limb, work down; turn the foot back to see the pad. If the dog dances, lift the opposite foot."
         }
-        Some(Hazard::Legs) => {
-            "Press the tendon forward from behind and go flat; hold the dewclaw down."
-        }
+        Some(Hazard::Legs) => "Press the tendon forward from behind and go flat.",
         Some(Hazard::Hygiene | Hazard::Folds) => {
             "Skin flat from both sides; a finger over what must not be cut."
         }

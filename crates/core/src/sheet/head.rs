@@ -10,6 +10,7 @@ use super::shears::Place;
 use super::small_jobs::CLOSE_MM;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
+use crate::balance::over_flat_skull_mm;
 use crate::coat::Zone;
 use crate::frame::{Build, EarKind};
 use crate::look::{EarRule, LineName};
@@ -324,6 +325,10 @@ impl Writer<'_> {
             what,
             tool: self.shears(Place::Dome),
             leaves: self.leaves(&shaped(&cuts)),
+            amounts: [self.over_a_flat_skull(), self.too_short_to_tie()]
+                .into_iter()
+                .flatten()
+                .collect(),
             minutes: if cuts.is_empty() {
                 m::HEAD_LEFT_LONG
             } else {
@@ -333,6 +338,12 @@ impl Writer<'_> {
             ..of_the_face(vec![Zone::Topknot])
         };
         self.push(Stage::Scissor, draft);
+    }
+
+    /// Why the crown is left longer.
+    fn over_a_flat_skull(&self) -> Option<String> {
+        let more = over_flat_skull_mm(&self.plan.subject)?;
+        Some(format!("Flat skull: {} longer", self.words.whole(more)))
     }
 
     fn ears(&mut self) {

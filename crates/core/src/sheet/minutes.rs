@@ -72,6 +72,11 @@ pub(super) const KNOTS_CUT: f64 = 5.0;
 pub(super) const BEVEL_SCISSORED: f64 = 15.0;
 /// Share of the clipping that is left with a wide blade (handbook 3).
 pub(super) const WIDE_BLADE: f64 = 0.75;
+/// Bows and bands taken off, and a ponytail parted and tied (modelling choices).
+pub(super) const BANDS_OFF: f64 = 1.0;
+pub(super) const PONYTAIL: f64 = 2.5;
+/// A bladed body gone over by a comb (modelling choice).
+pub(super) const POLISH: f64 = 3.0;
 /// A topknot whose length stays: over the ears and off the eyes, half of a head shaped from the start
 /// (modelling choice).
 pub(super) const HEAD_LEFT_LONG: f64 = 0.5 * HEAD;

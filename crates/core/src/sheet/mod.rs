@@ -14,6 +14,8 @@ mod head;
 mod met;
 mod minutes;
 mod names;
+mod polish;
+mod ponytails;
 mod prepare;
 mod rows;
 mod scissor;

@@ -23,6 +23,7 @@ impl Writer<'_> {
     pub(super) fn prepare(&mut self) {
         let are_after = self.has(Answer::NailsAfter);
         self.small_jobs(!are_after);
+        self.bands_off();
         // A bare blade goes before the brush; a comb only after it, where it passes.
         let roughs = self.is_rough_first();
         let blade = self.roughing_tool(ToolKind::Blade).filter(|_| roughs);

@@ -390,6 +390,8 @@ impl Writer<'_> {
 
     /// Joins, and a walk round.
     pub(super) fn finish(&mut self) {
+        // A last softening pass over all the coat (handbook 10 G).
+        let once_more = "All the coat combed up and down once more";
         let joining = self.answer(Question::Joining);
         let margin = if self.has(Answer::EdgeMargin) {
             "; take the margin left at the edges"
@@ -400,9 +402,13 @@ impl Writer<'_> {
             Stage::Blend,
             Draft {
                 what: match joining {
-                    Answer::JoinStraights => format!("Straights over every join{margin}"),
-                    Answer::JoinCurves => format!("Curves over every join{margin}"),
-                    _ => format!("Thinners over every join, coarse before fine{margin}"),
+                    Answer::JoinStraights => {
+                        format!("{once_more}; straights over every join{margin}")
+                    }
+                    Answer::JoinCurves => format!("{once_more}; curves over every join{margin}"),
+                    _ => {
+                        format!("{once_more}; thinners over every join, coarse before fine{margin}")
+                    }
                 },
                 tool: match joining {
                     Answer::JoinStraights => "straight shears".into(),
@@ -414,6 +420,7 @@ impl Writer<'_> {
                 ..Draft::default()
             },
         );
+        self.tie();
         self.push(
             Stage::Check,
             Draft {

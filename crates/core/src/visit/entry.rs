@@ -12,8 +12,8 @@ use crate::consult::{Part, Talk, Wish};
 use crate::dog::Programme;
 use crate::finish::{Looked, ZoneResult};
 use crate::frame::{
-    Angle, BuildType, DogSize, EarKind, Felt, Grade, Known, Measure, OwnType, Stance, TailKind,
-    TakenAngle, TakenMeasure,
+    Angle, BuildType, DogSize, Dome, EarKind, Felt, Grade, Known, Measure, OwnType, Stance,
+    TailKind, TakenAngle, TakenMeasure,
 };
 use crate::look::{LineName, LineStop, LookId, OwnLook};
 use crate::photo::{PhotoMarks, PhotoMoment};
@@ -170,6 +170,11 @@ pub enum EntryBody {
     TailSet {
         /// How.
         tail: Option<TailKind>,
+    },
+    /// How the skull's top feels; none for the build's own.
+    DomeSet {
+        /// How.
+        dome: Option<Dome>,
     },
     /// Coat texture.
     TextureSet {
@@ -393,6 +398,7 @@ impl EntryBody {
             Self::PictureTouched { .. } => "owner's picture".into(),
             Self::EarSet { .. } => "ears".into(),
             Self::TailSet { .. } => "tail".into(),
+            Self::DomeSet { .. } => "skull".into(),
             Self::TextureSet { .. } => "texture".into(),
             Self::StandSet { .. } => "stand".into(),
             Self::CoatAllOver { .. } => "coat all over".into(),

@@ -407,6 +407,7 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
         EntryBody::TalkSet { talk } => visit.talk = Some(talk.clone()),
         EntryBody::EarSet { ear } => visit.frame.ear = *ear,
         EntryBody::TailSet { tail } => visit.frame.tail = *tail,
+        EntryBody::DomeSet { dome } => visit.frame.dome = *dome,
         EntryBody::TextureSet { texture } => visit.coat.texture = *texture,
         EntryBody::StandSet { stand } => visit.coat.stand = *stand,
         EntryBody::CoatAllOver { length_mm } => visit.coat.all_over_mm = *length_mm,

@@ -169,7 +169,7 @@ fn frame(dog: &Dog, earlier: &[&EarlierVisit], now_ms: i64) -> FrameInput {
     };
     let then = &last.visit.frame;
     (frame.size, frame.build) = (then.size, then.build);
-    (frame.ear, frame.tail) = (then.ear, then.tail);
+    (frame.ear, frame.tail, frame.dome) = (then.ear, then.tail, then.dome);
     frame.own_type.clone_from(&then.own_type);
     if !had_grown(dog, then.size) {
         return frame;

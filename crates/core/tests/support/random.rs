@@ -23,19 +23,21 @@ fn grades() -> impl Strategy<Value = Grade> {
     prop_oneof![Just(Grade::None), Just(Grade::Slight), Just(Grade::Marked)]
 }
 
-/// Muzzle, skull, leather and tail over the ranges that are measured without a question, shares of the
+/// Muzzle, skull, jaw to ear, leather and tail over the ranges that are measured without a question, shares of the
 /// height.
-fn ends() -> impl Strategy<Value = [(Measure, f64); 4]> {
+fn ends() -> impl Strategy<Value = [(Measure, f64); 5]> {
     (
         0.05..0.25_f64,
         0.14..0.30_f64,
+        0.07..0.21_f64,
         0.09..0.42_f64,
         0.03..0.62_f64,
     )
-        .prop_map(|(muzzle, skull, leather, tail)| {
+        .prop_map(|(muzzle, skull, jaw, leather, tail)| {
             [
                 (Measure::MuzzleLength, muzzle),
                 (Measure::SkullWidth, skull),
+                (Measure::JawToEar, jaw),
                 (Measure::EarLeather, leather),
                 (Measure::TailLength, tail),
             ]

@@ -9,7 +9,7 @@ use veliform_core::desk::KNOTS_BEGIN_MM;
 use veliform_core::device::DeviceKind;
 use veliform_core::dog::Programme;
 use veliform_core::frame::{
-    Angle, BuildType, EarKind, Felt, Finding, Measure, Method, QUICK_EIGHT, Stop, TailKind,
+    Angle, BuildType, Dome, EarKind, Felt, Finding, Measure, Method, QUICK_EIGHT, Stop, TailKind,
 };
 use veliform_core::look::{
     Aim, FootFinish, ForeLegShape, HindLegShape, LineName, LineStop, Look, LookId,
@@ -33,6 +33,8 @@ pub struct Catalogue {
     builds: Vec<BuildWord>,
     ears: Vec<EarWord>,
     tails: Vec<TailWord>,
+    /// How the top of a skull feels.
+    domes: Vec<DomeWord>,
     found: Vec<FoundWord>,
     /// Places the hand knows and the outline does not show, in the order a hand travels.
     sites: Vec<SiteWord>,
@@ -136,6 +138,13 @@ pub struct EarWord {
 #[derive(Debug, Serialize, ToSchema)]
 pub struct TailWord {
     tail: TailKind,
+    label: &'static str,
+}
+
+/// How the top of a skull feels, in a word.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct DomeWord {
+    dome: Dome,
     label: &'static str,
 }
 
@@ -441,6 +450,12 @@ pub(crate) async fn get_catalogue() -> web::Json<Catalogue> {
             .map(|tail| TailWord {
                 tail,
                 label: tail.label(),
+            })
+            .into(),
+        domes: Dome::ALL
+            .map(|dome| DomeWord {
+                dome,
+                label: dome.label(),
             })
             .into(),
         found: FoundKind::ALL

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { nowMs } from '../clock/now';
 import { api, ask, type Schemas } from '../api/client';
+import { useAsked } from '../api/useCore';
 import { keep, kept } from '../offline/kept';
 import { useVisitWork } from '../visit/context';
-import { useAnswer } from '../visit/useAnswer';
 import { combedAfter, queueAfter } from './queue';
 
 /** The run is looked at again this often, for its clocks, ms. */
@@ -37,9 +37,9 @@ export function useRun(): RunNow | null {
     desk: { ...desk, options: { ...options, step: null } },
     now_ms: Math.ceil(clockMs / AGAIN_MS) * AGAIN_MS,
   };
-  const answer = useAnswer<typeof body, Seen>(body, 0, async (b) => {
+  const { answer } = useAsked<typeof body, Seen>('/api/run', body, 0, async (b, signal) => {
     // The core reads the clock when it is asked, not when the last question was due.
-    const view = await ask(api.POST('/api/run', { body: { ...b, now_ms: nowMs() } }));
+    const view = await ask(api.POST('/api/run', { body: { ...b, now_ms: nowMs() }, signal }));
     return { view, known: entries.map((e) => e.id) };
   });
   const name = `run.${visitId}`;

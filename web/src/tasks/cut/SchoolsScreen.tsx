@@ -1,13 +1,13 @@
 import { useState } from 'react';
-import { api, ask, type Schemas } from '../../shared/api/client';
+import type { Schemas } from '../../shared/api/client';
 import { usePutHouse } from '../../shared/api/salon';
+import { useCore } from '../../shared/api/useCore';
 import { useOwnLooks } from '../../shared/looks/useOwnLooks';
 import { SchoolList } from '../../shared/schools/SchoolList';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Choice, MarginHead, Said, type Option } from '../../shared/ui/controls';
 import { minutesText } from '../../shared/units/show';
-import { useAnswer } from '../../shared/visit/useAnswer';
 import { useVisitWork } from '../../shared/visit/context';
 import { CutTabs } from './CutTabs';
 
@@ -32,9 +32,7 @@ export function SchoolsScreen() {
   const [holds, setHolds] = useState<Holds>('dog');
   const put = usePutHouse();
   const looks = useOwnLooks();
-  const questions = useAnswer({ ...desk, options }, 0, (body) =>
-    ask(api.POST('/api/schools', { body })),
-  );
+  const questions = useCore('/api/schools', { ...desk, options }).answer;
   const answer = (given: Schemas['Answer'], question: Schemas['Question']) => {
     if (holds === 'look' && looks.chosen) {
       looks.change({ ...looks.chosen, ways: { ...looks.chosen.ways, [question]: given } });

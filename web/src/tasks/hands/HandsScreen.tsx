@@ -143,6 +143,12 @@ export function HandsScreen() {
                 onEar={(ear) => work.say({ kind: 'ear_set', ear })}
                 onTail={(tail) => work.say({ kind: 'tail_set', tail })}
               />
+              <Choice
+                label="Top of the skull"
+                options={work.words.domes.map((word) => ({ value: word.dome, label: word.label }))}
+                value={work.evaluation.visit.frame.dome ?? null}
+                onChange={(dome) => work.say({ kind: 'dome_set', dome })}
+              />
               <MarginHead>Stood square?</MarginHead>
               <Choice
                 label="Stood square?"

@@ -1,6 +1,6 @@
-import { api, ask, type Schemas } from '../../shared/api/client';
+import type { Schemas } from '../../shared/api/client';
+import { useCore } from '../../shared/api/useCore';
 import { useVisitWork } from '../../shared/visit/context';
-import { useAnswer } from '../../shared/visit/useAnswer';
 
 /** It takes many solves. */
 const AFTER_MS = 350;
@@ -8,7 +8,7 @@ const AFTER_MS = 350;
 /** What to measure next, worked out in the background; null while it is not known. */
 export function useWhatNext(): Schemas['WhatNext'] | null {
   const { desk } = useVisitWork();
-  return useAnswer(desk, AFTER_MS, (b) => ask(api.POST('/api/next-measure', { body: b })));
+  return useCore('/api/next-measure', desk, AFTER_MS).answer;
 }
 
 /** The most telling measure left, as a sentence that opens it. */

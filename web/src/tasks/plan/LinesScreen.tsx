@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { api, ask, type Schemas } from '../../shared/api/client';
+import type { Schemas } from '../../shared/api/client';
+import { useCore } from '../../shared/api/useCore';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
-import { useAnswer } from '../../shared/visit/useAnswer';
 import { useVisitWork } from '../../shared/visit/context';
 import { PlanTabs } from './PlanTabs';
 
@@ -17,9 +17,7 @@ export function LinesScreen() {
   const [search] = useSearchParams();
   const [open, setOpen] = useState(search.get('line') as Name | null);
   const { desk, options } = work;
-  const offers = useAnswer({ ...desk, options }, 0, (body) =>
-    ask(api.POST('/api/lines', { body })),
-  );
+  const offers = useCore('/api/lines', { ...desk, options }).answer;
   const lines = work.plan?.lines ?? [];
   // A line that the plan has no use for can still be moved to where it is one.
   const absent = (offers ?? []).filter((o) => !lines.some((l) => l.line === o.line));

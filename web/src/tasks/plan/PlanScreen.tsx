@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, ask, type Schemas } from '../../shared/api/client';
+import type { Schemas } from '../../shared/api/client';
+import { useCore } from '../../shared/api/useCore';
 import { ShowToggles } from '../../shared/sheet/ShowToggles';
 import { ViewChoice } from '../../shared/sheet/ViewChoice';
 import { EmptyKit } from '../../shared/kit/EmptyKit';
@@ -9,7 +10,6 @@ import { BigLink } from '../../shared/ui/BigControl';
 import { MarginHead, Said } from '../../shared/ui/controls';
 import { ZonePicker } from '../../shared/ui/ZonePicker';
 import { minutesText } from '../../shared/units/show';
-import { useAnswer } from '../../shared/visit/useAnswer';
 import { useVisitWork } from '../../shared/visit/context';
 import { KnotsAgain, KnotWays } from './KnotWays';
 import { PlanTabs } from './PlanTabs';
@@ -102,15 +102,9 @@ function usePointDrawing(row: Schemas['BalanceRow'] | null): Schemas['Drawing'] 
     layers: { ...options.layers, lines: false, pins: false },
     sheet: options.sheet === 'four' ? ('four' as const) : row.view,
   };
-  const body = shown && {
-    desk: { ...desk, options: shown },
-    reasons: false,
-  };
-  const answer = useAnswer(body, 0, async (asked) => {
-    if (asked === null) return null;
-    return (await ask(api.POST('/api/plan', { body: asked }))).evaluation.drawing;
-  });
-  return row === null ? null : answer;
+  const body = shown && { desk: { ...desk, options: shown }, reasons: false };
+  const { answer } = useCore('/api/plan', body);
+  return row && answer ? answer.evaluation.drawing : null;
 }
 
 function Verdict({ plan }: { plan: Schemas['PlanReport'] }) {

@@ -1,7 +1,7 @@
-import { api, ask, type Schemas } from '../../shared/api/client';
+import type { Schemas } from '../../shared/api/client';
+import { useCore } from '../../shared/api/useCore';
 import { besideOptions } from '../../shared/sheet/beside';
 import { useVisitWork } from '../../shared/visit/context';
-import { useAnswer } from '../../shared/visit/useAnswer';
 
 const AFTER_MS = 150;
 
@@ -13,5 +13,5 @@ export function useAhead(weeks: number | null): Schemas['Ahead'] | null {
     desk: { ...desk, options },
     weeks,
   };
-  return useAnswer(body, AFTER_MS, (b) => ask(api.POST('/api/ahead', { body: b })));
+  return useCore('/api/ahead', body, AFTER_MS).answer;
 }

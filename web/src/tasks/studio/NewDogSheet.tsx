@@ -1,8 +1,8 @@
-import { api, ask, type Schemas } from '../../shared/api/client';
+import type { Schemas } from '../../shared/api/client';
 import { useHouse } from '../../shared/api/salon';
+import { useCore } from '../../shared/api/useCore';
 import { Drawing } from '../../shared/sheet/Drawing';
 import { besideOptions } from '../../shared/sheet/beside';
-import { useAnswer } from '../../shared/visit/useAnswer';
 import { dogOf, type Draft, readOf } from './newDog';
 
 /** Asked once nothing has changed for so long, ms. */
@@ -22,11 +22,11 @@ export function useNewDog(
     author: '',
     body,
   }));
-  return useAnswer(
+  return useCore(
+    '/api/evaluate',
     { dog, entries, options: { ...OPTIONS, asked }, ...(house.data && { house: house.data }) },
     AFTER_MS,
-    (body) => ask(api.POST('/api/evaluate', { body })),
-  );
+  ).answer;
 }
 
 /** The dog, standing on the table: it changes with every touch. */

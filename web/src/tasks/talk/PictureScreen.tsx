@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { api, ask, type Schemas } from '../../shared/api/client';
+import type { Schemas } from '../../shared/api/client';
+import { useCore } from '../../shared/api/useCore';
 import { GetPhoto } from '../../shared/photos/GetPhoto';
 import { PhotoSheet } from '../../shared/photos/PhotoSheet';
 import { usePhotos, type Photo } from '../../shared/photos/usePhotos';
@@ -11,7 +12,6 @@ import { Disclosed } from '../../shared/ui/Disclosed';
 import { Pick } from '../../shared/ui/Pick';
 import { MarginHead, Plain, Said } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
-import { useAnswer } from '../../shared/visit/useAnswer';
 import { Likeness } from './Likeness';
 import { TalkTabs } from './TalkTabs';
 
@@ -147,5 +147,5 @@ function useHere(): Schemas['PictureHere'] | null {
   const { desk } = useVisitWork();
   const options = besideOptions({ now: true });
   const body = { ...desk, options };
-  return useAnswer(body, AFTER_MS, (b) => ask(api.POST('/api/picture', { body: b })));
+  return useCore('/api/picture', body, AFTER_MS).answer;
 }

@@ -1,7 +1,7 @@
-import { api, ask, type Schemas } from '../../shared/api/client';
+import type { Schemas } from '../../shared/api/client';
+import { type Asked, useCore } from '../../shared/api/useCore';
 import { besideOptions } from '../../shared/sheet/beside';
 import { useVisitWork } from '../../shared/visit/context';
-import { useAsked, type Asked } from '../../shared/visit/useAnswer';
 
 /** Solves every look. */
 const AFTER_MS = 150;
@@ -13,7 +13,7 @@ export function useOffers(laid: Schemas['LookId'] | null): Asked<Schemas['Offers
     desk: { ...desk, options: OPTIONS },
     shown: laid ? [laid] : [],
   };
-  return useAsked(body, AFTER_MS, (b) => ask(api.POST('/api/consult', { body: b })));
+  return useCore('/api/consult', body, AFTER_MS);
 }
 
 /** An owner sees the dog, in the look and as it came; no rule, no number. */

@@ -1,0 +1,80 @@
+//! A topknot that is tied: bands off before a brush meets them, parted and tied again at the end
+//! (handbook 10 D).
+
+use super::cautions::Hazard;
+use super::minutes as m;
+use super::small_jobs::tick;
+use super::step::Stage;
+use super::writer::{Draft, Writer};
+use crate::coat::Zone;
+use crate::dog::Topic;
+use crate::schools::{Answer, Question};
+
+/// Hair that a band holds, at the shortest, mm (modelling choice).
+const TIED_FROM_MM: f64 = 40.0;
+
+impl Writer<'_> {
+    /// How many ponytails the salon ties on this dog.
+    fn ponytails(&self) -> u8 {
+        match self.answer(Question::Ponytails) {
+            Answer::PonytailOne => 1,
+            Answer::PonytailTwo => 2,
+            _ => 0,
+        }
+    }
+
+    fn topknot_mm(&self) -> f64 {
+        let stands = self.job.coat.length_mm(Zone::Topknot);
+        self.plan.zone_mm(Zone::Topknot).unwrap_or(stands)
+    }
+
+    /// Bows and bands come off before the brush.
+    pub(super) fn bands_off(&mut self) {
+        if self.ponytails() == 0 {
+            return;
+        }
+        let off = Draft {
+            zones: vec![Zone::Topknot],
+            ..tick(
+                "Bows and bands off: cut the band, never the hair",
+                m::BANDS_OFF,
+                &[],
+            )
+        };
+        self.push(Stage::Prepare, off);
+    }
+
+    /// Why it is not tied.
+    pub(super) fn too_short_to_tie(&self) -> Option<String> {
+        let is_short = self.topknot_mm() < TIED_FROM_MM;
+        (self.ponytails() > 0 && is_short).then(|| {
+            format!(
+                "Too short to tie: a band holds from {}",
+                self.words.whole(TIED_FROM_MM)
+            )
+        })
+    }
+
+    /// Parted and tied, once every cut of the head is done.
+    pub(super) fn tie(&mut self) {
+        let what = match self.ponytails() {
+            1 if self.topknot_mm() >= TIED_FROM_MM => {
+                "Tie the topknot: part it from eye corner to eye corner; two bands, the bow over them"
+            }
+            2 if self.topknot_mm() >= TIED_FROM_MM => {
+                "Tie the ponytails: part the head down its middle, each half behind the eye; two bands a side, the bow over them"
+            }
+            _ => return,
+        };
+        let draft = Draft {
+            what: what.into(),
+            tool: "comb".into(),
+            minutes: m::PONYTAIL * f64::from(self.ponytails()),
+            zones: vec![Zone::Topknot],
+            hazards: &[Hazard::Bands],
+            topic: Some(Topic::SmallJobs),
+            ..Draft::default()
+        };
+        self.push(Stage::Check, draft);
+    }
+}
