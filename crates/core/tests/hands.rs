@@ -205,6 +205,7 @@ fn a_reading_carries_how_it_was_got(
 #[case::feet_wider_than_their_room((Measure::FootWidth, 80.0), (Measure::ForefootSpacing, 60.0))]
 #[case::legs_wider_than_their_room((Measure::ForeLegFront, 60.0), (Measure::WristSpacing, 50.0))]
 #[case::muzzle_without_a_skull((Measure::MuzzleLength, 100.0), (Measure::HeadLength, 120.0))]
+#[case::an_ear_off_its_head((Measure::JawToEar, 75.0), (Measure::HeadLength, 130.0))]
 #[case::elbows_outside_the_chest((Measure::ElbowSpacing, 160.0), (Measure::ChestWidth, 90.0))]
 fn a_contradiction_names_both(#[case] one: (Measure, f64), #[case] other: (Measure, f64)) {
     let mut input = input();

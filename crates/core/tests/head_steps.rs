@@ -358,7 +358,7 @@ fn a_topknot_is_tied_last_and_untied_first(
     #[case] starts: &str,
     #[case] says: &str,
 ) {
-    let report = planned(LookId::DropComfort, &[answer]);
+    let report = planned(LookId::NaturalTidy, &[answer]);
     let steps = &report.sheet.steps;
     let at = |what: &str| steps.iter().position(|s| s.what.starts_with(what));
     let (off, brush) = (at("Bows and bands off"), at("Comb out"));
@@ -373,7 +373,7 @@ fn a_topknot_is_tied_last_and_untied_first(
     assert!(!short.sheet.steps.iter().any(|s| s.what.starts_with("Tie")));
     let said = |s: &Step| s.amounts.iter().any(|a| a.starts_with("Too short to tie"));
     assert!(short.sheet.steps.iter().any(said));
-    let loose = planned(LookId::DropComfort, &[]);
+    let loose = planned(LookId::NaturalTidy, &[]);
     let is_of_bands = |s: &Step| s.what.starts_with("Tie") || s.what.starts_with("Bows");
     assert!(!loose.sheet.steps.iter().any(is_of_bands));
 }

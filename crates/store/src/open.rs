@@ -103,11 +103,7 @@ impl Store {
             ) => StoreError::Newer,
             other => StoreError::Migration(other),
         })?;
-        connection.pragma_update(None, "application_id", APPLICATION_ID)?;
-        connection.execute(
-            "INSERT OR IGNORE INTO salon (only_one, id) VALUES (1, ?1)",
-            [Uuid::new_v4().to_string()],
-        )?;
+        stamp(&connection)?;
         Ok(Self {
             connection,
             _lock: None,
@@ -209,6 +205,23 @@ fn refuse_foreign(connection: &Connection) -> Result<(), StoreError> {
     } else {
         Err(StoreError::Damaged(said))
     }
+}
+
+/// Marks a file as a salon of ours, once: an open salon is not waited for where nothing is to be written.
+fn stamp(connection: &Connection) -> Result<(), StoreError> {
+    let stamped: i32 = connection.query_row("PRAGMA application_id", [], |row| row.get(0))?;
+    if stamped != APPLICATION_ID {
+        connection.pragma_update(None, "application_id", APPLICATION_ID)?;
+    }
+    let is_named: bool =
+        connection.query_row("SELECT EXISTS (SELECT 1 FROM salon)", [], |row| row.get(0))?;
+    if !is_named {
+        connection.execute(
+            "INSERT OR IGNORE INTO salon (only_one, id) VALUES (1, ?1)",
+            [Uuid::new_v4().to_string()],
+        )?;
+    }
+    Ok(())
 }
 
 /// SQLite's own word for a file that is none of its, or of which a page does not read.

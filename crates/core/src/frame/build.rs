@@ -336,9 +336,6 @@ pub(super) const DOCKED: f64 = 0.25;
 const STOP_AT: (f64, f64) = (1.015, 0.022);
 /// The jaw corner, along the skull and in shares of its depth, in head axes (dog-shape.md 3).
 const JAW_CORNER: (f64, f64) = (0.22, -0.93);
-/// How high an ear is drawn on a head, in head axes (dog-shape.md 2, from the lowest type's to over the
-/// highest's).
-const EAR_BASE_Q: (f64, f64) = (-0.30, 0.0);
 /// The muzzle's share that the drawn head was tried for (modelling choice).
 const MUZZLES: (f64, f64) = (0.02, 0.72);
 
@@ -413,7 +410,7 @@ impl Build {
         self.head.length * (jaw.0 - base.0).hypot(jaw.1 - base.1)
     }
 
-    /// Puts the ear base so far over the jaw corner, as far as an ear is drawn on a head.
+    /// Puts the ear base so far over the jaw corner.
     pub(super) fn set_ear_base_to_jaw(&mut self, mm: f64) {
         let (jaw, along) = (
             self.head.jaw_corner(),
@@ -421,7 +418,7 @@ impl Build {
         );
         let away = mm / self.head.length;
         let up = (away * away - along * along).max(0.0).sqrt();
-        self.ear.base.1 = (jaw.1 + up).clamp(EAR_BASE_Q.0, EAR_BASE_Q.1);
+        self.ear.base.1 = jaw.1 + up;
     }
 
     /// Puts the ear base where both distances are true, over the line from jaw corner to nose.
@@ -436,7 +433,7 @@ impl Build {
         let along = (a * a - b * b + apart * apart) / (2.0 * apart);
         let up = (a * a - along * along).max(0.0).sqrt();
         let base = jaw + along * forward + up * Vec2::new(-forward.y, forward.x);
-        self.ear.base = (base.x, base.y.clamp(EAR_BASE_Q.0, EAR_BASE_Q.1));
+        self.ear.base = (base.x, base.y);
     }
 
     /// Puts the ear base so far from the nose tip, along the head.

@@ -102,7 +102,7 @@ struct About {
 
 impl Measure {
     /// Every measure, in the order of the handbook.
-    pub const ALL: [Self; 35] = [
+    pub const ALL: [Self; 36] = [
         Self::HeightAtWithers,
         Self::BodyLength,
         Self::ElbowHeight,
@@ -279,8 +279,8 @@ impl Measure {
             Self::JawToEar => (
                 "Jaw corner to ear base",
                 "Corner of the jaw straight up to the ear's base.",
-                (0.04, 0.28),
-                (0.07, 0.21),
+                (0.04, 0.24),
+                (0.08, 0.19),
                 false,
             ),
             Self::EarLeather => (

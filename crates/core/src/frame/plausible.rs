@@ -176,6 +176,7 @@ fn contradictions(
     }
     problems.extend(leather_too_long(usable, height, units));
     problems.extend(leather_against_nose(usable, height, units));
+    problems.extend(ear_off_the_head(usable, height, units));
     for (part, whole, room) in MUST_FIT {
         if let (Some(&small), Some(&large)) = (usable.get(&part), usable.get(&whole))
             && small.left > large.left + room * height
@@ -248,6 +249,45 @@ fn leather_against_nose(
             text(leather.left, units)
         ),
         culprits: vec![Measure::EarShortOfNose, Measure::EarLeather],
+    })
+}
+
+/// Jaw corner to ear base, shares of the head's length (modelling choice: from under the lowest ear of
+/// dog-shape.md 2 to a finger over the skull).
+const EAR_OVER_JAW: (f64, f64) = (0.12, 0.50);
+/// Jaw corner to nose tip, share of the head's length, and how far types differ from it (dog-shape.md 2 and 3).
+const JAW_TO_NOSE: f64 = 0.84;
+const JAWS_DIFFER: f64 = 0.05;
+
+/// An ear that stands under the jaw's corner or off the skull, or that jaw and nose put in two places.
+fn ear_off_the_head(
+    usable: &mut BTreeMap<Measure, Usable>,
+    height: f64,
+    units: UnitSystem,
+) -> Option<Problem> {
+    let over_jaw = usable.get(&Measure::JawToEar)?.left;
+    let head = usable.get(&Measure::HeadLength);
+    let head = head.map_or(USUAL_HEAD_OR_NECK * height, |u| u.left);
+    let (least, most) = (EAR_OVER_JAW.0 * head, EAR_OVER_JAW.1 * head);
+    let of = |measure| usable.get(&measure).map(|u: &Usable| u.left);
+    let drawn_forward = of(Measure::EarLeather).zip(of(Measure::EarShortOfNose));
+    let meets = drawn_forward.is_none_or(|(leather, short)| {
+        let past = (leather + short - JAW_TO_NOSE * head).abs();
+        past <= over_jaw - JAWS_DIFFER * head
+    });
+    if meets && (least..=most).contains(&over_jaw) {
+        return None;
+    }
+    usable.remove(&Measure::JawToEar);
+    Some(Problem {
+        field: Measure::JawToEar.field(),
+        severity: Severity::Refused,
+        message: format!(
+            "Jaw corner to ear base {} puts the ear where none stands on a head of {}; measure both again, and how far the ear reaches.",
+            text(over_jaw, units),
+            text(head, units)
+        ),
+        culprits: vec![Measure::JawToEar, Measure::HeadLength],
     })
 }
 

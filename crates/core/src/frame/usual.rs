@@ -55,6 +55,7 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
                 muzzle_depth: 0.28,
                 stop: 0.9,
                 dome: 0.10,
+                top_found: None,
                 skull_width: 0.56,
                 ..b.head
             };
@@ -78,6 +79,7 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
                 muzzle_depth: 0.24,
                 stop: 0.12,
                 dome: 0.03,
+                top_found: None,
                 flews: 0.1,
                 ..b.head
             };
@@ -98,6 +100,7 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
                 muzzle_depth: 0.24,
                 stop: 0.85,
                 dome: 0.12,
+                top_found: None,
                 ..b.head
             };
             b.ear = ear(EarKind::Drop, 56.0 / 230.0 * h, 0.6, (0.18, -0.12));
@@ -121,6 +124,7 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
                 muzzle_depth: 0.30,
                 stop: 0.95,
                 dome: 0.09,
+                top_found: None,
                 flews: 1.0,
                 ..b.head
             };
@@ -143,6 +147,7 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
                 muzzle_depth: 0.25,
                 stop: 0.15,
                 dome: 0.03,
+                top_found: None,
                 flews: 0.1,
                 skull_width: 0.42,
                 muzzle_width: 0.24,
@@ -166,6 +171,7 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
                 muzzle_depth: 0.28,
                 stop: 0.65,
                 dome: 0.05,
+                top_found: None,
                 flews: 0.6,
                 skull_width: 0.52,
                 muzzle_width: 0.27,
@@ -196,6 +202,7 @@ pub(super) fn usual_build(kind: BuildType, height_mm: f64) -> Build {
                 muzzle_depth: 0.32,
                 stop: 1.0,
                 dome: 0.10,
+                top_found: None,
                 flews: 0.6,
                 skull_width: 0.62,
                 muzzle_width: 0.32,

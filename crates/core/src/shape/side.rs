@@ -141,7 +141,7 @@ fn place(b: &Build) -> Placed {
     let head = HeadAxes::new(occiput, &b.head);
 
     // Head, from the jaw round the nose to the occiput.
-    let (mu, dm) = (b.head.muzzle, b.head.muzzle_depth);
+    let (mu, ds, dm) = (b.head.muzzle, b.head.skull_depth, b.head.muzzle_depth);
     let (s, dome, flews) = (head.step, b.head.dome, b.head.flews);
     let (pn, qn) = head.nose;
     let hd = |a: f64, c: f64| head.at(a, c);

@@ -49,7 +49,7 @@ impl Writer<'_> {
         let is_short = self.topknot_mm() < TIED_FROM_MM;
         (self.ponytails() > 0 && is_short).then(|| {
             format!(
-                "Too short to tie: a band holds from {}",
+                "Too short to tie: left at {} a band holds",
                 self.words.whole(TIED_FROM_MM)
             )
         })

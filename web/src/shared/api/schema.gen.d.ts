@@ -1161,7 +1161,7 @@ export interface components {
          * @description An answer to one of them.
          * @enum {string}
          */
-        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "pads_scissors" | "ears_wiped" | "ears_filled" | "thigh_cleared" | "thigh_left" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "foot_lifted" | "foot_on_table" | "foot_undercut" | "pass_once" | "pass_twice" | "short_by_what_fits" | "short_by_comb" | "short_by_blade" | "drop_as_it_falls" | "drop_rolled" | "finish_by_region" | "finish_by_side" | "dog_turned" | "stylist_walks" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "tuck_up_kept" | "tuck_up_cleared" | "belly_by_look" | "belly_short" | "belly_filled" | "legs_skimmed" | "legs_scissored" | "legs_by_comb" | "from_the_side" | "front_lifted" | "rear_relieved" | "head_muzzle" | "head_top" | "head_visor" | "head_outline" | "front_by_look" | "front_tube" | "front_d" | "front_flare" | "rear_by_look" | "rear_parallel" | "rear_a" | "underline_by_look" | "underline_straight" | "underline_round" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "head_by_comb" | "head_by_eye" | "fringe_kept" | "fringe_short" | "crown_smoothed" | "crown_carded" | "crown_off" | "ends_rounded" | "ends_straight" | "tail_by_look" | "tail_plume" | "tail_rounded" | "tail_u" | "tail_v" | "ear_by_look" | "ear_to_jaw" | "ear_to_fold" | "ear_tip" | "ear_whole" | "ear_end_by_look" | "ear_at_shoulder" | "ear_under_beard" | "ear_as_wished" | "eyes_v" | "eyes_scissors" | "eyes_trimmer" | "brows_full" | "brows_soft" | "corners_thinners" | "corners_blade" | "corners_curves" | "shape_by_hand" | "shape_straight" | "shape_curved" | "shape_texturiser" | "shape_chunkers" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "held_by_record" | "held_by_helper" | "held_by_loop" | "held_by_nobody" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "edge_hidden" | "edge_drawn" | "keep_the_line" | "level_down";
+        Answer: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "pads_scissors" | "ears_wiped" | "ears_filled" | "thigh_cleared" | "thigh_left" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "foot_lifted" | "foot_on_table" | "foot_undercut" | "pass_once" | "pass_twice" | "polish_none" | "polish_comb" | "short_by_what_fits" | "short_by_comb" | "short_by_blade" | "drop_as_it_falls" | "drop_rolled" | "finish_by_region" | "finish_by_side" | "dog_turned" | "stylist_walks" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "tuck_up_kept" | "tuck_up_cleared" | "belly_by_look" | "belly_short" | "belly_filled" | "legs_skimmed" | "legs_scissored" | "legs_by_comb" | "from_the_side" | "front_lifted" | "rear_relieved" | "head_muzzle" | "head_top" | "head_visor" | "head_outline" | "front_by_look" | "front_tube" | "front_d" | "front_flare" | "rear_by_look" | "rear_parallel" | "rear_a" | "underline_by_look" | "underline_straight" | "underline_round" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "head_by_comb" | "head_by_eye" | "fringe_kept" | "fringe_short" | "ponytail_none" | "ponytail_one" | "ponytail_two" | "crown_smoothed" | "crown_carded" | "crown_off" | "ends_rounded" | "ends_straight" | "tail_by_look" | "tail_plume" | "tail_rounded" | "tail_u" | "tail_v" | "ear_by_look" | "ear_to_jaw" | "ear_to_fold" | "ear_tip" | "ear_whole" | "ear_end_by_look" | "ear_at_shoulder" | "ear_under_beard" | "ear_as_wished" | "eyes_v" | "eyes_scissors" | "eyes_trimmer" | "brows_full" | "brows_soft" | "corners_thinners" | "corners_blade" | "corners_curves" | "shape_by_hand" | "shape_straight" | "shape_curved" | "shape_texturiser" | "shape_chunkers" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "held_by_record" | "held_by_helper" | "held_by_loop" | "held_by_nobody" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "edge_hidden" | "edge_drawn" | "keep_the_line" | "level_down";
         /** @description An answer, with what it would change on this dog. */
         AnswerHere: {
             /** @description Which. */
@@ -1386,6 +1386,8 @@ export interface components {
             angles: components["schemas"]["AngleWord"][];
             body_parts: components["schemas"]["BodyPartWord"][];
             builds: components["schemas"]["BuildWord"][];
+            /** @description How the top of a skull feels. */
+            domes: components["schemas"]["DomeWord"][];
             ears: components["schemas"]["EarWord"][];
             felt: components["schemas"]["FeltWord"][];
             found: components["schemas"]["FoundWord"][];
@@ -1740,6 +1742,16 @@ export interface components {
             visits: components["schemas"]["VisitCard"][];
         };
         /**
+         * @description The top of the skull, as a flat hand over it finds it.
+         * @enum {string}
+         */
+        Dome: "flat" | "usual" | "high";
+        /** @description How the top of a skull feels, in a word. */
+        DomeWord: {
+            dome: components["schemas"]["Dome"];
+            label: string;
+        };
+        /**
          * @description How dragging a landmark over a view reads as its measure: `factor` × the distance from the
          *     view's origin, up or across.
          */
@@ -2036,6 +2048,10 @@ export interface components {
             /** @enum {string} */
             kind: "tail_set";
             tail?: components["schemas"]["TailKind"] | null;
+        } | {
+            dome?: components["schemas"]["Dome"] | null;
+            /** @enum {string} */
+            kind: "dome_set";
         } | {
             /** @enum {string} */
             kind: "texture_set";
@@ -2427,6 +2443,7 @@ export interface components {
             };
             /** @description The family of builds it estimates from. */
             build: components["schemas"]["BuildType"];
+            dome?: components["schemas"]["Dome"] | null;
             ear?: components["schemas"]["EarKind"] | null;
             /** @description Grades felt on the left, or on both sides alike; a missing one was not asked. */
             felt: {
@@ -3112,7 +3129,7 @@ export interface components {
          * @description A landmark a hand finds (handbook 2).
          * @enum {string}
          */
-        Landmark: "stop" | "nose_tip" | "ear_tip" | "occiput" | "withers" | "point_of_shoulder" | "breastbone" | "elbow" | "wrist" | "brisket" | "last_rib" | "flank_fold" | "hip_crest" | "tail_set" | "tail_end" | "pin_bone" | "thigh_muscle" | "stifle" | "bend" | "hock_point" | "forefoot" | "hind_foot";
+        Landmark: "stop" | "nose_tip" | "jaw_corner" | "ear_tip" | "occiput" | "withers" | "point_of_shoulder" | "breastbone" | "elbow" | "wrist" | "brisket" | "last_rib" | "flank_fold" | "hip_crest" | "tail_set" | "tail_end" | "pin_bone" | "thigh_muscle" | "stifle" | "bend" | "hock_point" | "forefoot" | "hind_foot";
         /** @description A landmark in a view. */
         LandmarkView: {
             drag?: components["schemas"]["Drag"] | null;
@@ -3465,7 +3482,7 @@ export interface components {
          * @description What can be measured on the frame in millimetres (handbook 2, *Measures*).
          * @enum {string}
          */
-        Measure: "height_at_withers" | "body_length" | "elbow_height" | "hip_crest_height" | "last_rib" | "hock_height" | "chest_width" | "foot_width" | "back_drop" | "tail_set_height" | "pin_bone_height" | "flank_fold_height" | "stifle_height" | "wrist_height" | "hock_reach" | "neck_length" | "head_length" | "muzzle_length" | "skull_width" | "ear_leather" | "ear_short_of_nose" | "tail_length" | "elbow_spacing" | "wrist_spacing" | "forefoot_spacing" | "stifle_spacing" | "hock_spacing" | "hind_foot_spacing" | "loin_width" | "rib_width" | "thigh_width" | "fore_leg_side" | "hind_leg_side" | "fore_leg_front" | "hind_leg_front";
+        Measure: "height_at_withers" | "body_length" | "elbow_height" | "hip_crest_height" | "last_rib" | "hock_height" | "chest_width" | "foot_width" | "back_drop" | "tail_set_height" | "pin_bone_height" | "flank_fold_height" | "stifle_height" | "wrist_height" | "hock_reach" | "neck_length" | "head_length" | "muzzle_length" | "skull_width" | "jaw_to_ear" | "ear_leather" | "ear_short_of_nose" | "tail_length" | "elbow_spacing" | "wrist_spacing" | "forefoot_spacing" | "stifle_spacing" | "hock_spacing" | "hind_foot_spacing" | "loin_width" | "rib_width" | "thigh_width" | "fore_leg_side" | "hind_leg_side" | "fore_leg_front" | "hind_leg_front";
         /** @description A measure over the visits it was taken at, oldest first. */
         MeasureHistory: {
             /** @description Its name. */
@@ -4166,7 +4183,7 @@ export interface components {
          * @description A question on which practitioners disagree (handbook 6, *Schools*).
          * @enum {string}
          */
-        Question: "washing" | "nails" | "pads" | "ears_cleaned" | "inside_thigh" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "foot_held" | "passes" | "short_by" | "drop_coat" | "finishing" | "far_side" | "legs" | "interval" | "tuck_up" | "belly_front" | "leg_tools" | "belly_reached" | "head_begins" | "front_leg" | "rear_leg" | "underline" | "hind_inside" | "back_brushing" | "edge" | "head" | "head_tools" | "fringe" | "crown" | "ends" | "tail_end" | "ear_short" | "ear_length" | "between_eyes" | "brows" | "eye_corners" | "shaping" | "joining" | "heat" | "holding" | "breaks" | "colour_edge" | "uneven";
+        Question: "washing" | "nails" | "pads" | "ears_cleaned" | "inside_thigh" | "hygiene" | "sheath" | "armpits" | "knots_way" | "direction" | "layers" | "clip_starts" | "feet" | "bevel" | "foot_edge" | "foot_held" | "passes" | "polish" | "short_by" | "drop_coat" | "finishing" | "far_side" | "legs" | "interval" | "tuck_up" | "belly_front" | "leg_tools" | "belly_reached" | "head_begins" | "front_leg" | "rear_leg" | "underline" | "hind_inside" | "back_brushing" | "edge" | "head" | "head_tools" | "fringe" | "ponytails" | "crown" | "ends" | "tail_end" | "ear_short" | "ear_length" | "between_eyes" | "brows" | "eye_corners" | "shaping" | "joining" | "heat" | "holding" | "breaks" | "colour_edge" | "uneven";
         /** @description A question on which practitioners disagree, on this dog. */
         QuestionHere: {
             /** @description The answers, our default first. */

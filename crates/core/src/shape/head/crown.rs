@@ -47,7 +47,7 @@ impl Head<'_> {
             self.at(1.0 - mu, -s - 0.75 * dm),
             self.at(1.0 - 0.86 * mu, -s - 1.20 * dm - full),
             self.at(1.0 - 0.55 * mu, -s - dm * (1.16 + 0.12 * n.flews) - full),
-            self.at(pn - 0.12, -s - 1.02 * dm - full),
+            self.at(pn - (0.28 * mu).min(0.12), -s - 1.02 * dm - full),
             self.at(pn - 0.02, -s - 0.70 * dm),
             self.at(pn - 0.012, -s - 0.42 * dm),
         ];
