@@ -29,6 +29,8 @@ const HIP_DOWN: f64 = 0.13;
 const CROUP_DOWN: f64 = 0.03;
 /// A hock begins at this share of its height (house value).
 const HOCK: f64 = 0.4;
+/// A foot that hair hides ends at this share of the height (house value).
+const FOOT: f64 = 0.07;
 /// Half the strip of the back and of the crest from above, shares of the height (house values).
 const BACK: f64 = 0.055;
 const CREST: f64 = 0.03;
@@ -110,7 +112,10 @@ impl<'a> OnEnd<'a> {
         match zone {
             Zone::ForeOut | Zone::ForeIn | Zone::ForeFront => self.legs(Leg::Fore, zone),
             Zone::Chest => self.body(&middle(BREAST * shoulder), &(breast_from..=breast_to)),
-            Zone::Throat => self.body(&middle(BREAST * shoulder), &from(breast_to)),
+            Zone::Throat => {
+                let chin = self.skin(S::Chin).y;
+                self.body(&middle(BREAST * shoulder), &(breast_to..=chin))
+            }
             Zone::Shoulder => self.beside(BREAST * shoulder, &(breast_from..=h)),
             Zone::Topknot => self
                 .whole(&[PieceKind::Topknot])
@@ -133,7 +138,7 @@ impl<'a> OnEnd<'a> {
                 })
                 .unwrap_or_default(),
             Zone::Ear => self.whole(&[PieceKind::Ear]).unwrap_or_default(),
-            Zone::Foot => self.whole(&[PieceKind::Foot]).unwrap_or_default(),
+            Zone::Foot => self.feet(PieceKind::ForeLeg),
             _ => Vec::new(),
         }
     }
@@ -144,7 +149,17 @@ impl<'a> OnEnd<'a> {
         let pin = self.skin(S::PinBone).y;
         let croup = self.skin(S::Croup).y - CROUP_DOWN * h;
         match zone {
-            Zone::HindOut | Zone::HindIn | Zone::HindBack => self.legs(Leg::Hind, zone),
+            Zone::HindOut => {
+                let thighs = self.beside(rump, &up_to(pin - HIP_DOWN * h));
+                joined(self.legs(Leg::Hind, zone), thighs)
+            }
+            Zone::HindBack => {
+                let low = up_to(pin - RUMP_DOWN * h);
+                let halves = [0.0..=rump, -rump..=0.0];
+                let thighs = halves.iter().flat_map(|half| self.body(half, &low));
+                joined(self.legs(Leg::Hind, zone), thighs.collect())
+            }
+            Zone::HindIn => self.legs(Leg::Hind, zone),
             Zone::Hock => self
                 .near(PieceKind::HindLeg)
                 .filter_map(|leg| within(&leg.outline, &ALL, &(HOCK * b.hock..=b.hock)))
@@ -155,7 +170,7 @@ impl<'a> OnEnd<'a> {
             Zone::Tail => self
                 .whole(&[PieceKind::Tail, PieceKind::TailBall])
                 .unwrap_or_default(),
-            Zone::Foot => self.whole(&[PieceKind::Foot]).unwrap_or_default(),
+            Zone::Foot => self.feet(PieceKind::HindLeg),
             _ => Vec::new(),
         }
     }
@@ -202,6 +217,14 @@ impl<'a> OnEnd<'a> {
         let all = kinds.iter().flat_map(|kind| self.near(*kind));
         let areas: Vec<Vec<Point>> = all.map(|piece| piece.outline.clone()).collect();
         (!areas.is_empty()).then_some(areas)
+    }
+
+    /// The feet, or what of the legs hides them.
+    fn feet(&self, leg: PieceKind) -> Vec<Vec<Point>> {
+        let low = up_to(FOOT * self.dog.left.height);
+        let of = |leg: &Piece| within(&leg.outline, &ALL, &low);
+        self.whole(&[PieceKind::Foot])
+            .unwrap_or_else(|| self.near(leg).filter_map(of).collect())
     }
 
     /// A part of the head itself.
@@ -255,6 +278,21 @@ impl<'a> OnEnd<'a> {
             })
             .into()
     }
+}
+
+/// Each leg with the thigh over it: one ring, that goes round the thigh where the leg's ends.
+fn joined(legs: Vec<Vec<Point>>, thighs: Vec<Vec<Point>>) -> Vec<Vec<Point>> {
+    let mut thighs = thighs.into_iter();
+    let with_thigh = |mut leg: Vec<Point>| {
+        if let (Some(end), Some(mut thigh)) = (leg.last().copied(), thighs.next()) {
+            let nearest = (0..thigh.len())
+                .min_by(|a, b| thigh[*a].distance(end).total_cmp(&thigh[*b].distance(end)));
+            thigh.rotate_left(nearest.unwrap_or_default());
+            leg.extend(thigh);
+        }
+        leg
+    };
+    legs.into_iter().map(with_thigh).collect()
 }
 
 /// So far to both sides of the middle.
