@@ -303,7 +303,7 @@ fn every_step_that_can_hurt_carries_its_caution() {
         faces += usize::from(is_face);
         ears += usize::from(is_ear);
         assert!(
-            !is_ear || said("a finger behind edge and tip"),
+            !is_ear || said("finger behind edge and tip"),
             "{}",
             step.what
         );

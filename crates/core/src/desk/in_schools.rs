@@ -62,6 +62,11 @@ fn of_the_head(look: Look, schools: &Schools) -> Look {
         _ => look.ear_rule,
     };
     look.finish.is_fringe_short = schools.has(A::FringeShort);
+    look.finish.ponytails = match schools.of(Question::Ponytails) {
+        A::PonytailOne => 1,
+        A::PonytailTwo => 2,
+        _ => 0,
+    };
     let look = match schools.of(Question::Brows) {
         A::BrowsSoft => look.with_brow(SOFT_BROW),
         _ => look,

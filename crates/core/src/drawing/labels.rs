@@ -1,4 +1,4 @@
-use kurbo::{Line, Point, Rect, Vec2};
+use kurbo::{Line, Point, Rect};
 
 use super::shapes::Anchor;
 
@@ -15,8 +15,25 @@ const MOST_STEPS: f64 = 60.0;
 #[derive(Debug, Default)]
 pub(super) struct Labels {
     taken: Vec<Rect>,
-    lines: Vec<Line>,
+    runs: Vec<RunOfLines>,
     ties: Vec<Line>,
+}
+
+/// Lines that belong together, and the area they lie in: most words are far from most of them.
+#[derive(Debug)]
+struct RunOfLines {
+    around: Rect,
+    lines: Vec<Line>,
+}
+
+impl RunOfLines {
+    fn crosses(&self, area: Rect) -> bool {
+        let is_aside = self.around.x1 < area.x0
+            || self.around.x0 > area.x1
+            || self.around.y1 < area.y0
+            || self.around.y0 > area.y1;
+        !is_aside && self.lines.iter().any(|line| crosses(*line, area))
+    }
 }
 
 /// A place where a word could stand.
@@ -25,8 +42,11 @@ pub(super) type Candidate = (Point, Anchor);
 impl Labels {
     /// Marks a polyline that no word may cross.
     pub(super) fn avoid(&mut self, points: &[Point]) {
-        self.lines
-            .extend(points.windows(2).map(|w| Line::new(w[0], w[1])));
+        let corners = points.iter().map(|p| Rect::from_points(*p, *p));
+        if let Some(around) = corners.reduce(|a, b| a.union(b)) {
+            let lines = points.windows(2).map(|w| Line::new(w[0], w[1])).collect();
+            self.runs.push(RunOfLines { around, lines });
+        }
     }
 
     /// Marks a leader: even a word that may lie over an edge keeps off it.
@@ -46,13 +66,23 @@ impl Labels {
 
     /// Whether neither a word nor a line lies in an area.
     pub(super) fn is_free(&self, area: Rect) -> bool {
-        self.is_untouched(area) && !self.lines.iter().any(|l| crosses(*l, area))
+        self.is_untouched(area) && !self.is_crossed(area)
+    }
+
+    fn is_crossed(&self, area: Rect) -> bool {
+        self.runs.iter().any(|run| run.crosses(area))
     }
 
     /// Whether neither a word nor a leader lies in an area.
     fn is_untouched(&self, area: Rect) -> bool {
         !self.taken.iter().any(|t| overlap(*t, area))
             && !self.ties.iter().any(|l| crosses(*l, area))
+    }
+
+    /// Whether a word lies so near to one side of an area.
+    fn is_beside_a_word(&self, area: Rect, apart: f64) -> bool {
+        let wide = Rect::new(area.x0 - apart, area.y0, area.x1 + apart, area.y1);
+        apart > 0.0 && self.taken.iter().any(|t| overlap(*t, wide))
     }
 
     /// Whether a straight line from one point to another passes through no word.
@@ -87,15 +117,13 @@ impl Labels {
         page: Rect,
         clear_of_lines: bool,
     ) -> Option<Candidate> {
-        let apart = Vec2::new(LETTER * size, 0.0);
-        let taken = self.taken.clone();
-        let is_apart = |candidate: &Candidate| {
-            let area = extent(candidate.0, candidate.1, text, size);
-            let wide = Rect::new(area.x0 - apart.x, area.y0, area.x1 + apart.x, area.y1);
-            !taken.iter().any(|t| overlap(*t, wide))
-        };
-        let there: Vec<Candidate> = candidates.iter().copied().filter(is_apart).collect();
-        self.place(&there, text, size, page, clear_of_lines)
+        self.place_apart(
+            candidates,
+            (text, size),
+            LETTER * size,
+            page,
+            clear_of_lines,
+        )
     }
 
     /// The first candidate where the word is free of other words, and of lines if asked.
@@ -107,13 +135,26 @@ impl Labels {
         page: Rect,
         clear_of_lines: bool,
     ) -> Option<Candidate> {
+        self.place_apart(candidates, (text, size), 0.0, page, clear_of_lines)
+    }
+
+    /// The first candidate that is free, so far to both sides from other words.
+    fn place_apart(
+        &mut self,
+        candidates: &[Candidate],
+        (text, size): (&str, f64),
+        apart: f64,
+        page: Rect,
+        clear_of_lines: bool,
+    ) -> Option<Candidate> {
         let free = candidates.iter().copied().find(|(at, anchor)| {
             let area = extent(*at, *anchor, text, size);
             let is_on_page = page.contains(area.origin())
                 && page.contains(Point::new(area.max_x(), area.max_y()));
             is_on_page
                 && self.is_untouched(area)
-                && !(clear_of_lines && self.lines.iter().any(|l| crosses(*l, area)))
+                && !self.is_beside_a_word(area, apart)
+                && !(clear_of_lines && self.is_crossed(area))
         });
         if let Some((at, anchor)) = free {
             self.occupy(at, anchor, text, size);

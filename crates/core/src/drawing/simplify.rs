@@ -1,4 +1,4 @@
-use kurbo::Point;
+use kurbo::{Point, Vec2};
 
 /// Drops points that lie within `tolerance` of the line through their neighbours
 /// (Ramer, Douglas and Peucker), and rounds to a tenth of a millimetre.
@@ -13,12 +13,17 @@ pub(super) fn simplified(points: &[Point], tolerance: f64) -> Vec<f64> {
         keep[last] = true;
         let mut stack = vec![(0, last)];
         while let Some((a, b)) = stack.pop() {
-            let far = (a + 1..b)
-                .map(|i| (i, distance_sq(points[i], points[a], points[b])))
-                .max_by(|x, y| x.1.total_cmp(&y.1));
-            if let Some((i, distance)) = far
-                && distance > tolerance * tolerance
-            {
+            let run = Run::between(points[a], points[b]);
+            let mut far = (a, tolerance * tolerance * run.length_sq);
+            for (i, point) in points.iter().enumerate().take(b).skip(a + 1) {
+                let distance = run.distance_scaled(*point);
+                // Of two as far the later, as long as one is too far at all.
+                if distance > far.1 || far.0 > a && distance >= far.1 {
+                    far = (i, distance);
+                }
+            }
+            let (i, _) = far;
+            if i > a {
                 keep[i] = true;
                 stack.push((a, i));
                 stack.push((i, b));
@@ -33,11 +38,37 @@ pub(super) fn simplified(points: &[Point], tolerance: f64) -> Vec<f64> {
         .collect()
 }
 
-/// Squared distance of a point from a segment.
-fn distance_sq(p: Point, a: Point, b: Point) -> f64 {
-    let along = b - a;
-    let t = ((p - a).dot(along) / along.hypot2().max(1e-12)).clamp(0.0, 1.0);
-    (p - (a + along * t)).hypot2()
+/// A segment that many points are held against.
+struct Run {
+    from: Point,
+    along: Vec2,
+    length_sq: f64,
+}
+
+impl Run {
+    fn between(from: Point, to: Point) -> Self {
+        let along = to - from;
+        Self {
+            from,
+            along,
+            length_sq: along.hypot2().max(1e-12),
+        }
+    }
+
+    /// Squared distance of a point, times the run's own squared length: the same for all that are compared,
+    /// and no division in the innermost of loops.
+    fn distance_scaled(&self, p: Point) -> f64 {
+        let out = p - self.from;
+        let ahead = out.dot(self.along);
+        if ahead <= 0.0 {
+            out.hypot2() * self.length_sq
+        } else if ahead >= self.length_sq {
+            (out - self.along).hypot2() * self.length_sq
+        } else {
+            let aside = out.cross(self.along);
+            aside * aside
+        }
+    }
 }
 
 pub(super) fn tenth(mm: f64) -> f64 {

@@ -2,7 +2,7 @@ use kurbo::{Point, Vec2};
 
 use super::annotate::Annotator;
 use super::areas_in_view::middle_of;
-use super::labels::LETTER;
+use super::labels::{LETTER, Labels};
 use super::shapes::{Anchor, Geometry, Role, Tag};
 use super::simplify::tenth;
 use super::table::to_page;
@@ -10,7 +10,7 @@ use super::zone_areas::ZoneAreas;
 use crate::coat::Zone;
 use crate::report::{PlanReport, StrokeName, UnitRow};
 use crate::shape::Station as S;
-use crate::shape::polyline::Inside;
+use crate::shape::polyline::{Inside, encloses};
 use crate::solve::Unit;
 
 /// How far a number goes from its place for free paper, in text sizes, and in how many directions it
@@ -80,7 +80,7 @@ impl Annotator<'_> {
 
     fn number(
         &mut self,
-        areas: &ZoneAreas<'_>,
+        (areas, ears): (&ZoneAreas<'_>, &[Inside]),
         zone: Zone,
         number: &str,
         tool: Option<&str>,
@@ -89,12 +89,8 @@ impl Annotator<'_> {
         let Some(at) = self.zone_anchor(zone) else {
             return;
         };
-        let over = if ZoneAreas::hangs(zone) {
-            Vec::new()
-        } else {
-            areas.of(&[Zone::Ear])
-        };
-        let at = seen(&areas.of(&[zone]), &over, at);
+        let over = if ZoneAreas::hangs(zone) { &[] } else { ears };
+        let at = seen(&areas.of(&[zone]), over, at);
         let t = self.painter.text_mm;
         let at = to_page(at);
         let tag = Some(Tag::Zone(zone));
@@ -145,28 +141,21 @@ impl Annotator<'_> {
         let (t, page) = (self.painter.text_mm, self.painter.page);
         let size_mm = big * t;
         let labels = &mut self.painter.labels;
-        let far: Vec<(Point, Anchor)> = LEADER_REACH
-            .iter()
-            .flat_map(|reach| (0..LEADER_WAYS).map(move |i| (*reach, i)))
-            .map(|(reach, i)| {
-                let turn = f64::from(i) * std::f64::consts::TAU / f64::from(LEADER_WAYS);
-                let way = Vec2::new(turn.cos(), turn.sin()) * reach * t;
-                (at + way, Anchor::Middle)
-            })
-            // No leader runs through a word.
-            .filter(|(placed, _)| labels.is_clear(leader_from(*placed, at, number, size_mm), at))
-            .collect();
         // Beside edges before over them, at its place before led to it.
-        let tries = [
-            (near, false, true),
-            (&far, true, true),
-            (near, false, false),
-            (&far, true, false),
-        ];
-        let (placed, anchor, is_led) = tries.into_iter().find_map(|(places, is_led, clear)| {
-            let (placed, anchor) = labels.place_number(places, number, size_mm, page, clear)?;
-            Some((placed, anchor, is_led))
-        })?;
+        let at_its_place = labels.place_number(near, number, size_mm, page, true);
+        let found = at_its_place.map(|found| (found, false)).or_else(|| {
+            let far = led_places(labels, at, number, size_mm, t);
+            let tries = [
+                (&far[..], true, true),
+                (near, false, false),
+                (&far, true, false),
+            ];
+            tries.into_iter().find_map(|(places, is_led, clear)| {
+                let found = labels.place_number(places, number, size_mm, page, clear)?;
+                Some((found, is_led))
+            })
+        });
+        let ((placed, anchor), is_led) = found?;
         if is_led {
             let start = leader_from(placed, at, number, size_mm);
             labels.tie(start, at);
@@ -198,6 +187,7 @@ impl Annotator<'_> {
 
     pub(super) fn lengths(&mut self, report: &PlanReport) {
         let areas = ZoneAreas::new(self.scene, self.dog);
+        let ears = insides(&areas.of(&[Zone::Ear]));
         let shown: [Unit; 22] = [
             Unit::BackFront,
             Unit::Ribs,
@@ -238,12 +228,13 @@ impl Annotator<'_> {
                 Unit::BackFront | Unit::Topknot | Unit::Ears => 1.3,
                 _ => 1.1,
             };
-            self.number(&areas, row.zone, &row.text, tool, big);
+            self.number((&areas, &ears), row.zone, &row.text, tool, big);
         }
     }
 
     pub(super) fn lengths_now(&mut self) {
         let areas = ZoneAreas::new(self.scene, self.dog);
+        let ears = insides(&areas.of(&[Zone::Ear]));
         for zone in Zone::ALL {
             if matches!(zone, Zone::Shoulder | Zone::Hip | Zone::Foot) {
                 continue;
@@ -254,23 +245,27 @@ impl Annotator<'_> {
             if zone == Zone::Brow && !is_said {
                 continue;
             }
-            self.number(&areas, zone, &text, None, if is_said { 1.2 } else { 0.9 });
+            self.number(
+                (&areas, &ears),
+                zone,
+                &text,
+                None,
+                if is_said { 1.2 } else { 0.9 },
+            );
         }
     }
 }
 
 /// A place in a zone that is seen: as it is where it lies in one of the zone's areas and under nothing that
 /// hangs over them, else the nearest that does; a number never stands in its neighbour.
-fn seen(areas: &[Vec<Point>], over: &[Vec<Point>], at: Point) -> Point {
-    let inside = |areas: &[Vec<Point>]| -> Vec<Inside> {
-        areas.iter().map(|area| Inside::of(area)).collect()
-    };
-    let (zone, hidden) = (inside(areas), inside(over));
+fn seen(areas: &[Vec<Point>], over: &[Inside], at: Point) -> Point {
     let has = |areas: &[Inside], at: Point| areas.iter().any(|area| area.has(at));
-    let is_seen = |at: &Point| has(&zone, *at) && !has(&hidden, *at);
-    if areas.is_empty() || is_seen(&at) {
+    let is_within = || areas.iter().any(|area| encloses(area, at));
+    if areas.is_empty() || is_within() && !has(over, at) {
         return at;
     }
+    let zone = insides(areas);
+    let is_seen = |at: &Point| has(&zone, *at) && !has(over, *at);
     let between = |area: &Vec<Point>| -> Vec<Point> {
         let middle = middle_of(area);
         let out = area
@@ -284,6 +279,30 @@ fn seen(areas: &[Vec<Point>], over: &[Vec<Point>], at: Point) -> Point {
         .filter(is_seen)
         .min_by(|a, b| a.distance(at).total_cmp(&b.distance(at)))
         .unwrap_or(at)
+}
+
+/// Free paper about a place, from which a leader to it runs through no word.
+fn led_places(
+    labels: &Labels,
+    at: Point,
+    number: &str,
+    size_mm: f64,
+    text_mm: f64,
+) -> Vec<(Point, Anchor)> {
+    LEADER_REACH
+        .iter()
+        .flat_map(|reach| (0..LEADER_WAYS).map(move |i| (*reach, i)))
+        .map(|(reach, i)| {
+            let turn = f64::from(i) * std::f64::consts::TAU / f64::from(LEADER_WAYS);
+            let way = Vec2::new(turn.cos(), turn.sin()) * reach * text_mm;
+            (at + way, Anchor::Middle)
+        })
+        .filter(|(placed, _)| labels.is_clear(leader_from(*placed, at, number, size_mm), at))
+        .collect()
+}
+
+fn insides(areas: &[Vec<Point>]) -> Vec<Inside> {
+    areas.iter().map(|area| Inside::of(area)).collect()
 }
 
 /// Where the leader of a number to its place begins: beside the figures, not in them.

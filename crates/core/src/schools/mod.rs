@@ -25,6 +25,7 @@ impl Question {
             | Self::HindInside
             | Self::HeadTools
             | Self::Fringe
+            | Self::Ponytails
             | Self::Crown
             | Self::EarShort
             | Self::EarLength
@@ -56,7 +57,6 @@ impl Question {
             | Self::BackBrushing
             | Self::Edge
             | Self::Head
-            | Self::Ponytails
             | Self::Ends
             | Self::TailEnd
             | Self::BetweenEyes

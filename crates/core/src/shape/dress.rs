@@ -1,6 +1,6 @@
 use super::edge::{
-    Beard, BeardForm, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, TopknotForm, ZONES,
-    hanging_share,
+    Beard, BeardForm, Dressing, EarCoat, Hem, Ponytails, SkirtCoat, TailCoat, Topknot, TopknotForm,
+    ZONES, hanging_share,
 };
 use super::finish::{EarForm, Finish, Hangs, HeadShape, HemShape, TailForm};
 use super::station::{Cover, STATIONS, Station, stretch};
@@ -33,7 +33,16 @@ pub fn dress_by_zone(
     finish: Finish,
     at_zone: &dyn Fn(Zone) -> f64,
 ) -> Dressing {
-    let topknot = topknot(build, texture, finish, at_zone);
+    let ponytails = ponytails(finish, at_zone(Zone::Topknot));
+    let topknot = match ponytails {
+        Some(_) => None,
+        None => topknot(build, texture, finish, at_zone),
+    };
+    // On the skull lies what is combed to the band.
+    let at_zone = &|zone| match ponytails {
+        Some(tied) if zone == Zone::Topknot => tied.under_band,
+        _ => at_zone(zone),
+    };
     let beard = beard(build, texture, finish, at_zone(Zone::Beard));
     let has_set_beard = beard.is_some_and(|b| finish.is_trimmed() && b.form != BeardForm::Puff);
     let flat = std::array::from_fn(|i| match Station::ALL[i].cover() {
@@ -56,6 +65,7 @@ pub fn dress_by_zone(
         columns: None,
         hem: Some(hem(build, stand.all(), finish)),
         topknot,
+        ponytails,
         beard,
         brow: brow(build, finish, at_zone(Zone::Brow)),
         ear: ear(build, finish, at_zone(Zone::Ear)),
@@ -102,6 +112,7 @@ pub fn bare(stand: f64) -> Dressing {
         columns: None,
         hem: None,
         topknot: None,
+        ponytails: None,
         beard: None,
         brow: None,
         ear: EarCoat::default(),
@@ -153,6 +164,21 @@ fn hem(build: &Build, stand: f64, finish: Finish) -> Hem {
         flare_back: flare,
         flare_front: 0.5 * flare,
     }
+}
+
+/// Hair that a band holds, at the shortest, mm (modelling choice).
+pub(crate) const TIED_FROM_MM: f64 = 40.0;
+/// Hair combed flat to the band against its length (modelling choice).
+const UNDER_A_BAND: f64 = 0.12;
+
+/// The crown's hair where the finish ties it and a band holds it.
+fn ponytails(finish: Finish, length: f64) -> Option<Ponytails> {
+    let is_tied = finish.ponytails > 0 && length >= TIED_FROM_MM;
+    is_tied.then_some(Ponytails {
+        count: finish.ponytails,
+        length,
+        under_band: UNDER_A_BAND * length,
+    })
 }
 
 /// A fringe that is cut short against one whose corners alone are cut back (modelling choice).

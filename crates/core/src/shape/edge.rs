@@ -22,6 +22,8 @@ pub struct Dressing {
     pub hem: Option<Hem>,
     /// Topknot, where long enough to be a piece of its own.
     pub topknot: Option<Topknot>,
+    /// Ponytails, where the crown is tied.
+    pub ponytails: Option<Ponytails>,
     /// Beard, where long enough to be a piece of its own.
     pub beard: Option<Beard>,
     /// Length of brows combed forward, mm, where the head keeps them.
@@ -69,6 +71,17 @@ pub struct Hem {
     pub flare_back: f64,
     /// Flare outward at the hem in front, mm.
     pub flare_front: f64,
+}
+
+/// The crown's hair, tied.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Ponytails {
+    /// One over the brow, or one a side.
+    pub count: u8,
+    /// Length of the hair in them, mm.
+    pub length: f64,
+    /// What lies on the skull, combed to the band, mm.
+    pub under_band: f64,
 }
 
 /// Hair on the skull, where it is a piece of its own.

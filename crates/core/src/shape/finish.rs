@@ -126,6 +126,8 @@ pub struct Finish {
     pub flare: f64,
     /// Whether the fringe over the eyes is cut short, rather than its corners only.
     pub is_fringe_short: bool,
+    /// How many ponytails the crown's hair is tied into, where it is long enough.
+    pub ponytails: u8,
 }
 
 impl Finish {
@@ -140,6 +142,7 @@ impl Finish {
         has_nape_v: false,
         flare: 0.0,
         is_fringe_short: false,
+        ponytails: 0,
     };
 
     /// Trimmed, with a head of this shape; feet round, tail one length.

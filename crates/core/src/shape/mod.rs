@@ -30,10 +30,11 @@ mod views;
 
 pub use dog::{side_pieces, side_pieces_beside};
 pub(crate) use dress::SKIRT_PIECE;
+pub(crate) use dress::TIED_FROM_MM;
 pub use dress::{TOPKNOT_AT_SKULL, bare, dress_by_zone, dress_now, eased};
 pub use edge::{
-    Beard, BeardForm, CoatEdge, Dressing, EarCoat, Hem, SkirtCoat, TailCoat, Topknot, TopknotForm,
-    hanging_share, visible_share,
+    Beard, BeardForm, CoatEdge, Dressing, EarCoat, Hem, Ponytails, SkirtCoat, TailCoat, Topknot,
+    TopknotForm, hanging_share, visible_share,
 };
 pub use finish::{EarForm, Finish, Hangs, HeadShape, HemShape, TailForm};
 pub use hair_marks::hair_marks;

@@ -58,6 +58,11 @@ fn is_within(point: Point, edges: impl Iterator<Item = (Point, Point)>) -> bool 
     })
 }
 
+/// Whether a point lies inside a closed outline of which it is asked but once.
+pub(crate) fn encloses(outline: &[Point], point: Point) -> bool {
+    is_within(point, edges(outline))
+}
+
 /// Bands of heights that an outline is parted into: a few edges in each.
 const BANDS: usize = 64;
 
@@ -65,7 +70,10 @@ const BANDS: usize = 64;
 pub(crate) struct Inside {
     low: f64,
     step: f64,
-    bands: Vec<Vec<(Point, Point)>>,
+    /// Where each band's edges begin among all of them, and where the last one's end.
+    begins: [usize; BANDS + 1],
+    /// Band by band; an edge that crosses several stands in each.
+    edges: Vec<(Point, Point)>,
 }
 
 impl Inside {
@@ -77,12 +85,27 @@ impl Inside {
         let mut inside = Self {
             low,
             step: ((high - low) / BANDS as f64).max(f64::MIN_POSITIVE),
-            bands: vec![Vec::new(); BANDS],
+            begins: [0; BANDS + 1],
+            edges: Vec::new(),
         };
-        for (a, b) in edges(outline) {
-            let (from, to) = (inside.band(a.y.min(b.y)), inside.band(a.y.max(b.y)));
-            for band in &mut inside.bands[from..=to] {
-                band.push((a, b));
+        let crossed = |inside: &Self, (a, b): (Point, Point)| {
+            inside.band(a.y.min(b.y))..=inside.band(a.y.max(b.y))
+        };
+        let mut counts = [0; BANDS];
+        for edge in edges(outline) {
+            for count in &mut counts[crossed(&inside, edge)] {
+                *count += 1;
+            }
+        }
+        for (band, count) in counts.into_iter().enumerate() {
+            inside.begins[band + 1] = inside.begins[band] + count;
+        }
+        inside.edges = vec![(Point::ZERO, Point::ZERO); inside.begins[BANDS]];
+        let mut free = inside.begins;
+        for edge in edges(outline) {
+            for next in &mut free[crossed(&inside, edge)] {
+                inside.edges[*next] = edge;
+                *next += 1;
             }
         }
         inside
@@ -100,7 +123,9 @@ impl Inside {
 
     /// Whether a point lies inside (even and odd crossings).
     pub(crate) fn has(&self, point: Point) -> bool {
-        is_within(point, self.bands[self.band(point.y)].iter().copied())
+        let band = self.band(point.y);
+        let edges = &self.edges[self.begins[band]..self.begins[band + 1]];
+        is_within(point, edges.iter().copied())
     }
 }
 
@@ -113,7 +138,7 @@ pub(super) fn outside_mm(point: Point, outline: &[Point]) -> f64 {
         .zip(ends)
         .map(|(a, b)| Line::new(*a, *b).nearest(point, 1e-3).distance_sq.sqrt())
         .fold(f64::INFINITY, f64::min);
-    if is_within(point, edges(outline)) {
+    if encloses(outline, point) {
         -nearest
     } else {
         nearest

@@ -52,10 +52,8 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
             "A hand on the dog always; never leave it on a table or in a loop.",
         ],
         Hazard::Hygiene | Hazard::Folds => &["Cool blade only, flat and light; stretch folds."],
-        Hazard::NailsAndPads => {
-            &["Do not dig between the toes; hold the dewclaw down, feel behind too."]
-        }
-        Hazard::EarCanal => &["No solution into an ear that is sore or smells: vet."],
+        Hazard::NailsAndPads => &["Never dig between toes; dewclaws held down, hind ones too."],
+        Hazard::EarCanal => &["An ear sore or smelling: no solution, the vet."],
         Hazard::CombOut => {
             &["Stop before the dog has had enough; never scissor a knot against the skin."]
         }
@@ -69,13 +67,9 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
         Hazard::Legs => &["Legs only as high as they go; mind tendon, dewclaw and armpit."],
         Hazard::Feet => &["The nails are the guide; never across the pad."],
         Hazard::Face => &["Closed tips, points away from the eye; spray on the comb."],
-        Hazard::Ears => &["Ear flat, a finger behind edge and tip: cut beyond the finger."],
-        Hazard::Tail => {
-            &["Feel the end of the bone first; cut beyond it. A little stays beside the anus."]
-        }
-        Hazard::Shears => {
-            &["Eye at the height of the cut; hold the hair's ends, the cut moves with the dog."]
-        }
+        Hazard::Ears => &["A finger behind edge and tip: cut beyond it."],
+        Hazard::Tail => &["Feel the bone's end, cut beyond it; a little stays beside the anus."],
+        Hazard::Shears => &["Eye at the cut's height; hold the hair's ends, move with the dog."],
         Hazard::Bands => {
             &["Loosely, hair alone: never round an ear's leather; the skin must move."]
         }

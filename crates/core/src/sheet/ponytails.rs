@@ -9,9 +9,7 @@ use super::writer::{Draft, Writer};
 use crate::coat::Zone;
 use crate::dog::Topic;
 use crate::schools::{Answer, Question};
-
-/// Hair that a band holds, at the shortest, mm (modelling choice).
-const TIED_FROM_MM: f64 = 40.0;
+use crate::shape::TIED_FROM_MM;
 
 impl Writer<'_> {
     /// How many ponytails the salon ties on this dog.

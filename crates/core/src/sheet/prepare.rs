@@ -115,7 +115,7 @@ impl Writer<'_> {
     }
 
     /// What a tool of the kit leaves, mm.
-    fn leaves_mm(&self, id: Uuid) -> Option<f64> {
+    pub(super) fn leaves_mm(&self, id: Uuid) -> Option<f64> {
         let mut kit = self.job.kit.iter();
         kit.find(|t| t.id == id).map(|t| t.leaves_mm.as_mm())
     }

@@ -58,12 +58,6 @@ impl CutSheet {
 
 fn row(steps: &[Step]) -> Option<Row> {
     let (first, last) = (steps.first()?, steps.last()?);
-    let mut tools: Vec<&str> = Vec::new();
-    for step in steps {
-        if !step.tool.is_empty() && !tools.contains(&step.tool.as_str()) {
-            tools.push(&step.tool);
-        }
-    }
     let names = |by: &str| {
         let mut names = Vec::new();
         for step in steps {
@@ -81,18 +75,24 @@ fn row(steps: &[Step]) -> Option<Row> {
         (_, Some(Together::SmallJobs)) => ("Small jobs".into(), names("; ")),
         _ => (capital(&names(", ")), String::new()),
     };
-    let leaves: Vec<&str> = steps
-        .iter()
-        .map(|s| s.leaves.as_str())
-        .filter(|leaves| !leaves.is_empty())
-        .collect();
     Some(Row {
         first: first.number,
         last: last.number,
         what,
         how,
-        tool: tools.join(", "),
-        leaves: leaves.join("; "),
+        tool: each_once(steps, |s| &s.tool).join(", "),
+        leaves: each_once(steps, |s| &s.leaves).join("; "),
         minutes: steps.iter().map(|s| s.minutes).sum(),
     })
+}
+
+/// What these steps say of one thing, nothing of it twice.
+fn each_once(steps: &[Step], of: impl Fn(&Step) -> &str) -> Vec<&str> {
+    let mut said: Vec<&str> = Vec::new();
+    for word in steps.iter().map(of) {
+        if !word.is_empty() && !said.contains(&word) {
+            said.push(word);
+        }
+    }
+    said
 }

@@ -310,11 +310,13 @@ impl Writer<'_> {
             return;
         };
         let hazards = [job.hazards, &[Hazard::BareBlade]].concat();
+        let left = self.leaves_mm(blade).map(|mm| self.words.length(mm));
         self.push(
             Stage::Prepare,
             Draft {
                 tool: self.words.tool(blade),
                 tool_id: Some(blade),
+                leaves: left.unwrap_or_default(),
                 hazards: &hazards,
                 ..job
             },

@@ -10,6 +10,7 @@ mod face;
 mod fall;
 mod into_crest;
 mod muzzle;
+mod ponytail;
 mod round;
 
 use kurbo::{Point, Vec2};
@@ -20,6 +21,7 @@ pub(super) use ear::{ear_piece, ear_tip, far_ear};
 pub(crate) use edges::FRINGE;
 pub use edges::{HeadEdges, eye_corner_mm, eye_to_ear_mm, head_edges, off_circle_mm};
 pub(crate) use face::eye_at;
+pub(super) use ponytail::tuft;
 pub(super) use round::{Ball, ball};
 
 use super::curve::{SAMPLES, closed};
@@ -93,6 +95,7 @@ impl Head<'_> {
         pieces.extend(self.muzzle());
         pieces.extend(self.face());
         pieces.extend(self.brow());
+        pieces.extend(self.ponytail());
         pieces
     }
 

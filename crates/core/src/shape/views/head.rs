@@ -1,8 +1,8 @@
-use kurbo::Point;
+use kurbo::{Point, Vec2};
 
 use super::super::curve::{SAMPLES, closed, open};
 use super::super::edge::{BeardForm, Dressing, TopknotForm, combed_share};
-use super::super::head::{Ball, MARKED, ball};
+use super::super::head::{Ball, MARKED, ball, tuft};
 use super::super::leg_place::Hand;
 use super::super::piece::{HairAt, Piece, PieceKind, Stroke};
 use super::super::polyline::Locks;
@@ -121,6 +121,7 @@ pub(in crate::shape) fn head_front(dog: &BothSides<'_>, dressing: &Dressing) -> 
     pieces.push(muzzle(&head));
     pieces.extend(face(&head));
     pieces.extend(brows(&head));
+    pieces.extend(head.ponytails());
     if kind != EarKind::Prick {
         pieces.extend(ears);
     }
@@ -136,7 +137,37 @@ pub(super) fn head_back(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> 
     pieces
 }
 
+/// A ponytail from in front, in shares of its length: out from the middle and up.
+const FAN: [(f64, f64); 7] = [
+    (-0.05, 0.0),
+    (-0.16, 0.34),
+    (0.10, 0.46),
+    (0.44, 0.30),
+    (0.58, -0.18),
+    (0.30, 0.06),
+    (0.06, 0.0),
+];
+
 impl OnEnd<'_> {
+    /// The crown's hair where it is tied: over the brow, or a side each.
+    fn ponytails(&self) -> Vec<Piece> {
+        let Some(tied) = self.dressing.ponytails else {
+            return Vec::new();
+        };
+        let long = tied.seen_mm(self.dog.height());
+        let one = |side: f64, from_middle: f64| {
+            let base = Point::new(side * from_middle, self.top);
+            let ring = FAN.map(|(out, up)| base + Vec2::new(side * out, up) * long);
+            tuft(base, &ring, long, Vec2::new(1.0, 0.0))
+        };
+        match tied.count {
+            1 => one(1.0, 0.0),
+            _ => [1.0, -1.0]
+                .map(|side| one(side, 0.55 * self.skull))
+                .concat(),
+        }
+    }
+
     /// The head's own outline: a ball, or the skull in its coat.
     fn outline(&self, is_far: bool) -> Piece {
         match self.ball() {
