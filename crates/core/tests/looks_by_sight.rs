@@ -296,3 +296,42 @@ fn no_look_is_drawn_across_itself() {
         }
     }
 }
+
+/// A tied topknot stands in one tuft over the brow or one a side, out of hair that lies flat beneath; hair
+/// that no band holds is drawn loose (handbook 10 D).
+#[rstest]
+#[case(1)]
+#[case(2)]
+fn a_tied_topknot_is_seen(#[case] count: u8) {
+    let build = of_type(BuildType::Toy, 260.0);
+    let of = |ponytails: u8, length: f64| {
+        let mut look = Look::shipped(LookId::NaturalTidy);
+        look.finish.ponytails = ponytails;
+        let stand = Stands::even(Texture::Silky.stand());
+        dress_by_zone(&build, Texture::Silky, stand, look.finish, &|zone| {
+            if zone == Zone::Topknot { length } else { 20.0 }
+        })
+    };
+    let sides = support::both(&build);
+    let dog = BothSides::between(&sides);
+    let tufts = |dressing: &Dressing| -> Vec<Piece> {
+        let pieces = front_pieces(&dog, dressing).into_iter();
+        pieces.filter(|p| p.kind == K::Topknot).collect()
+    };
+    let tied = of(count, 90.0);
+    let drawn = tufts(&tied);
+    assert_eq!(drawn.len(), usize::from(count));
+    let eye = dog.shape.skin(S::Brow).y;
+    for tuft in &drawn {
+        assert!(is_simple(&tuft.outline));
+        assert!(tuft.outline.iter().any(|p| p.y > eye + 0.05 * 260.0));
+    }
+    if let [left, right] = &drawn[..] {
+        let middle = |tuft: &Piece| tuft.outline.iter().map(|p| p.x).sum::<f64>();
+        assert!((middle(left) + middle(right)).abs() < 1e-6 && middle(left) > 0.0);
+    }
+    let loose = of(0, 90.0);
+    let on_the_skull = |dressing: &Dressing| dressing.zone_mm(Zone::Topknot);
+    assert!(on_the_skull(&tied) < 0.2 * on_the_skull(&loose));
+    assert!(tufts(&of(count, 30.0)).is_empty(), "no band holds it");
+}
