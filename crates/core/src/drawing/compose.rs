@@ -1,6 +1,7 @@
 use kurbo::Rect;
 
 use super::annotate::Annotator;
+use super::areas_in_view::AreasInView;
 use super::asked_marks::{AskedMarks, felt_at};
 use super::body_marks::BodyMarks;
 use super::canvas::{Painter, Room};
@@ -249,16 +250,19 @@ impl<'a> Stage<'a> {
             painter.shapes.extend(table.draw());
         }
         self.paint(&mut painter, layers);
+        let is_touched = layers.touch && room != Room::Card;
+        let asks_for_zones = is_touched || !scene.work.is_empty() || !scene.rings.is_empty();
+        let areas = asks_for_zones.then(|| AreasInView::new(scene, &self.dog, view));
         let mut work = WorkMarks {
             painter: &mut painter,
             scene,
             dog: &self.dog,
         };
-        if layers.touch && room != Room::Card {
-            work.lay_zones();
+        if let Some(areas) = areas.as_ref().filter(|_| is_touched) {
+            work.lay_zones(areas);
         }
         let before = work.painter.shapes.len();
-        work.mark();
+        work.mark(areas.as_ref());
         let focus_mm = focus(&painter.shapes[before..], page, painter.height);
         PointMarks {
             painter: &mut painter,
@@ -314,12 +318,13 @@ impl<'a> Stage<'a> {
             }
             .mark(asked);
         }
-        RingMarks {
-            painter: &mut painter,
-            scene,
-            dog: &self.dog,
+        if let Some(areas) = &areas {
+            let mut rings = RingMarks {
+                painter: &mut painter,
+                scene,
+            };
+            rings.mark(areas);
         }
-        .mark();
         let bounds_mm = [page.x0, page.y0, page.x1, page.y1].map(super::simplify::tenth);
         Drawing {
             title: title(scene, view.seen_from()),
@@ -342,9 +347,8 @@ impl<'a> Stage<'a> {
         let build = &scene.frame.build;
         let view = painter.view;
         let pieces = |dressing: &Dressing| self.pieces(view, dressing);
-        let now = dress_now(build, scene.coat);
-        let naked = bare(scene.coat.stand.all());
-        let (now, naked) = (pieces(&now), pieces(&naked));
+        let now = || pieces(&dress_now(build, scene.coat));
+        let naked = || pieces(&bare(scene.coat.stand.all()));
         let hair = layers.hair.then_some(scene.coat.texture);
         match scene.plan.filter(|_| layers.plan) {
             Some(plan) => {
@@ -356,7 +360,7 @@ impl<'a> Stage<'a> {
                 let settled = layers.settled.then(|| dressed(PlanCoat::Settled));
                 let ideal = layers.ideal.then(|| dressed(PlanCoat::Ideal));
                 if layers.now {
-                    painter.wash(&now);
+                    painter.wash(&now());
                 }
                 self.dog_in_its_colours(painter, &tools, hair);
                 if let Some(settled) = settled {
@@ -366,11 +370,11 @@ impl<'a> Stage<'a> {
                     painter.outline(&ideal, Role::IdealLine, 0.25);
                 }
             }
-            None if layers.now => self.dog_in_its_colours(painter, &now, hair),
-            None => painter.dog(&naked, None),
+            None if layers.now => self.dog_in_its_colours(painter, &now(), hair),
+            None => painter.dog(&naked(), None),
         }
         if layers.skin {
-            painter.outline(&naked, Role::Skin, 0.4);
+            painter.outline(&naked(), Role::Skin, 0.4);
         }
         if let Some(earlier) = scene.earlier {
             let stage = BothSides::of(earlier);

@@ -7,7 +7,7 @@ use super::shapes::{Anchor, Geometry, Role, Shape, Tag};
 use super::simplify::tenth;
 use crate::coat::Zone;
 use crate::page::View;
-use crate::shape::{BothSides, Hand};
+use crate::shape::Hand;
 
 /// A place to look at on the finished dog, as the drawing rings it.
 #[derive(Clone, Debug, PartialEq)]
@@ -26,7 +26,6 @@ pub struct Ring {
 pub(super) struct RingMarks<'a> {
     pub(super) painter: &'a mut Painter,
     pub(super) scene: &'a Scene<'a>,
-    pub(super) dog: &'a BothSides<'a>,
 }
 
 /// Radius of a ring, share of the height (modelling choice: a fingertip on a sheet of 600 px).
@@ -35,13 +34,9 @@ pub(super) const RADIUS: f64 = 0.052;
 const WORD: f64 = 1.25;
 
 impl RingMarks<'_> {
-    pub(super) fn mark(mut self) {
-        if self.scene.rings.is_empty() {
-            return;
-        }
-        let areas = AreasInView::new(self.scene, self.dog, self.painter.view);
+    pub(super) fn mark(&mut self, areas: &AreasInView<'_>) {
         for ring in self.scene.rings {
-            for at in self.places(&areas, ring) {
+            for at in self.places(areas, ring) {
                 self.ring(ring, at);
             }
         }

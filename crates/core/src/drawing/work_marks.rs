@@ -27,7 +27,7 @@ pub(super) struct WorkMarks<'a> {
 }
 
 impl WorkMarks<'_> {
-    pub(super) fn mark(mut self) {
+    pub(super) fn mark(mut self, areas: Option<&AreasInView<'_>>) {
         let work = self.scene.work;
         let sites = self.scene.sites.iter();
         let hygiene = hygiene_area(self.dog, self.scene.belly);
@@ -37,13 +37,12 @@ impl WorkMarks<'_> {
         for place in places {
             self.paint(&[place.outline]);
         }
-        if work.is_empty() {
+        let Some(areas) = areas.filter(|_| !work.is_empty()) else {
             return;
-        }
-        let areas = AreasInView::new(self.scene, self.dog, self.painter.view);
+        };
         self.paint(&areas.of(work));
         let runs = self.scene.runs;
-        if let Some(mark) = runs.and_then(|runs| self.stroke(&areas, work, runs)) {
+        if let Some(mark) = runs.and_then(|runs| self.stroke(areas, work, runs)) {
             mark.draw(self.painter);
         }
     }
@@ -61,8 +60,7 @@ impl WorkMarks<'_> {
 
     /// Lays every zone down as an area that answers a touch, with nothing to see: the whole zone, not
     /// only its digits.
-    pub(super) fn lay_zones(&mut self) {
-        let areas = AreasInView::new(self.scene, self.dog, self.painter.view);
+    pub(super) fn lay_zones(&mut self, areas: &AreasInView<'_>) {
         let (over, under): (Vec<Zone>, Vec<Zone>) = Zone::ALL
             .into_iter()
             .partition(|zone| ZoneAreas::hangs(*zone));

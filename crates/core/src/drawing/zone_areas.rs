@@ -10,7 +10,7 @@ use super::scene::Scene;
 use crate::coat::Zone;
 use crate::shape::curve::oval;
 use crate::shape::{
-    BothSides, CoatEdge, Dressing, Piece, PieceKind, Station as S, eye_at, side_pieces,
+    BothSides, CoatEdge, Dressing, Piece, PieceKind, Station as S, eye_at, hanging_pieces,
 };
 
 /// How far a zone at the edge reaches into the dog, share of the height (modelling choice: two
@@ -148,7 +148,7 @@ pub(super) struct ZoneAreas<'a> {
     dog: &'a BothSides<'a>,
     dressing: Dressing,
     edge: CoatEdge,
-    /// The dog's pieces, where an ear or a tail is asked for.
+    /// What hangs, where an ear or a tail is asked for.
     pieces: OnceCell<Vec<Piece>>,
 }
 
@@ -276,7 +276,7 @@ impl<'a> ZoneAreas<'a> {
 
     /// The outline of the first of these pieces that is there.
     fn piece(&self, kinds: &[PieceKind]) -> Option<Vec<Point>> {
-        let drawn = || side_pieces(&self.dog.shape, self.dog.left, &self.dressing);
+        let drawn = || hanging_pieces(&self.dog.shape, self.dog.left, &self.dressing);
         let pieces = self.pieces.get_or_init(drawn);
         let of = |kind: &PieceKind| pieces.iter().find(|p| p.kind == *kind && !p.is_far);
         kinds.iter().find_map(of).map(|piece| piece.outline.clone())

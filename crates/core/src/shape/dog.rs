@@ -12,7 +12,7 @@ use super::head::{Head, MARKED, ear_piece, far_ear};
 use super::leg_place::Leg;
 use super::legs::leg_pieces;
 use super::piece::{HairAt, Piece, PieceKind, Stroke};
-use super::polyline::faded;
+use super::polyline::{Inside, faded};
 use super::side::SideShape;
 use super::station::{Station, stretch};
 use super::tail::Tail;
@@ -25,6 +25,13 @@ use crate::frame::{Build, EarKind, TailKind};
 /// lengths without a hem.
 pub fn side_pieces(shape: &SideShape, build: &Build, dressing: &Dressing) -> Vec<Piece> {
     side_pieces_beside(shape, build, (shape, build), dressing)
+}
+
+/// Only what hangs by itself: the tail, and the near ear.
+pub(crate) fn hanging_pieces(shape: &SideShape, build: &Build, dressing: &Dressing) -> Vec<Piece> {
+    let mut pieces = Tail::of(build, dressing, shape.skin(Station::TailSet)).pieces();
+    pieces.push(ear_piece(build, dressing, &shape.head));
+    pieces
 }
 
 /// Only the near legs, feet first.
@@ -58,6 +65,7 @@ pub fn side_pieces_beside(
     }
     let body = body_piece(shape, &edge, dressing, build.height);
     pieces.push(body.piece.clone());
+    let within = Inside::of(&body.piece.outline);
     let skirt = dressing.skirt.map(|s| {
         let piece = if s.is_cut {
             cut_skirt(&s, &edge, dressing, build)
@@ -69,10 +77,7 @@ pub fn side_pieces_beside(
     if let Some((false, piece)) = &skirt {
         pieces.push(piece.clone());
     }
-    let near = |leg| {
-        let body = Some(body.piece.outline.as_slice());
-        leg_pieces(leg, false, shape, build, dressing, &edge, body)
-    };
+    let near = |leg| leg_pieces(leg, false, shape, build, dressing, &edge, Some(&within));
     let is_feathered = dressing.hangs == Hangs::Feather;
     if is_feathered {
         pieces.extend(behind_hind(&edge, build, dressing));
@@ -96,10 +101,7 @@ pub fn side_pieces_beside(
     }
     pieces.push(form_lines(shape, build, dressing, &edge));
     if is_over_back {
-        pieces.extend(
-            tail.into_iter()
-                .map(|p| over_the_back(p, &body.piece, build)),
-        );
+        pieces.extend(tail.into_iter().map(|p| over_the_back(p, &within, build)));
     }
     let ear = ear_piece(build, dressing, &shape.head);
     if build.ear.kind == EarKind::Prick {
@@ -111,7 +113,7 @@ pub fn side_pieces_beside(
         dressing,
         edge: &edge,
     };
-    pieces.extend(head.pieces(&body.piece.outline));
+    pieces.extend(head.pieces(&within));
     pieces.push(Piece::lines(body.topline));
     pieces.extend(nape_v(&edge, shape, build, dressing));
     pieces.push(ear);
@@ -119,11 +121,11 @@ pub fn side_pieces_beside(
 }
 
 /// A tail laid over the back: its lines run out where it lies on the body.
-fn over_the_back(mut tail: Piece, body: &Piece, build: &Build) -> Piece {
+fn over_the_back(mut tail: Piece, body: &Inside, build: &Build) -> Piece {
     if tail.kind == PieceKind::Tail {
         for stroke in &mut tail.strokes {
             let run = 0.012 * build.height;
-            *stroke = faded(&stroke.points, &body.outline, run, (true, true))
+            *stroke = faded(&stroke.points, body, run, (true, true))
                 .weighing(stroke.weight)
                 .with_hair(stroke.hair);
         }

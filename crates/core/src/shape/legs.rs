@@ -7,7 +7,7 @@ use super::head::MARKED;
 use super::hem::{Column, OverFoot};
 use super::leg_place::Leg;
 use super::piece::{HairAt, Piece, PieceKind, Stroke};
-use super::polyline::faded;
+use super::polyline::{Inside, faded};
 use super::side::SideShape;
 use super::station::{Cover, Station, stretch};
 use crate::coat::Zone;
@@ -69,7 +69,7 @@ pub(super) fn leg_pieces(
     build: &Build,
     dressing: &Dressing,
     edge: &CoatEdge,
-    body: Option<&[Point]>,
+    body: Option<&Inside>,
 ) -> Vec<Piece> {
     let h = build.height;
     let parts = stations(leg);

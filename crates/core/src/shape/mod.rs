@@ -28,6 +28,7 @@ mod station;
 mod tail;
 mod views;
 
+pub(crate) use dog::hanging_pieces;
 pub use dog::{side_pieces, side_pieces_beside};
 pub(crate) use dress::SKIRT_PIECE;
 pub(crate) use dress::TIED_FROM_MM;

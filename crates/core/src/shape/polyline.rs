@@ -145,13 +145,12 @@ pub(super) fn outside_mm(point: Point, outline: &[Point]) -> f64 {
     }
 }
 
-/// The part of a stroke that lies outside `outline`, and `run` mm of it inside, where it runs out.
+/// The part of a stroke that lies outside a body, and `run` mm of it inside, where it runs out.
 ///
 /// The upper end of a leg is drawn so: no line crosses the body, none breaks off at its edge.
-pub(super) fn faded(points: &[Point], outline: &[Point], run: f64, ends: (bool, bool)) -> Stroke {
+pub(super) fn faded(points: &[Point], body: &Inside, run: f64, ends: (bool, bool)) -> Stroke {
     let fine = resampled(points, run / 8.0);
     let lengths = along(&fine);
-    let body = Inside::of(outline);
     let inside: Vec<bool> = fine.iter().map(|p| body.has(*p)).collect();
     let (mut from, mut to) = (0, fine.len() - 1);
     let (mut start_mm, mut end_mm) = (0.0, 0.0);
@@ -242,13 +241,13 @@ mod tests {
     #[test]
     fn a_leg_s_line_runs_out_inside_the_body() {
         let line = [Point::new(5.0, 30.0), Point::new(5.0, -20.0)];
-        let stroke = faded(&line, &square(), 4.0, (false, true));
+        let stroke = faded(&line, &Inside::of(&square()), 4.0, (false, true));
         // From 30 down, 10 is the body's edge on the way in, 0 on the way out: the last outside
         // stretch is below it.
         assert!((stroke.points[0].y - 30.0).abs() < 1e-9);
         assert!((stroke.points[stroke.points.len() - 1].y + 20.0).abs() < 1e-9);
         let half = [Point::new(5.0, 5.0), Point::new(5.0, -20.0)];
-        let stroke = faded(&half, &square(), 4.0, (true, false));
+        let stroke = faded(&half, &Inside::of(&square()), 4.0, (true, false));
         assert!(
             (stroke.points[0].y - 4.0).abs() < 0.6,
             "{:?}",

@@ -27,6 +27,7 @@ pub(super) use round::{Ball, ball};
 use super::curve::{SAMPLES, closed};
 use super::edge::{BeardForm, CoatEdge, Dressing, TopknotForm, combed_share};
 use super::piece::{HairAt, Piece, PieceKind, Stroke};
+use super::polyline::Inside;
 use super::side::SideShape;
 use super::station::{Station, stretch};
 use crate::coat::Zone;
@@ -82,7 +83,7 @@ impl Head<'_> {
     }
 
     /// Everything of the head but its ears, in drawing order.
-    pub(super) fn pieces(&self, body: &[Point]) -> Vec<Piece> {
+    pub(super) fn pieces(&self, body: &Inside) -> Vec<Piece> {
         let form = self.dressing.topknot.map(|t| t.form);
         let mut pieces = vec![self.base(form)];
         match form {

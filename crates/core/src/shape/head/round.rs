@@ -3,7 +3,7 @@ use kurbo::{Point, Vec2};
 use super::super::curve::open;
 use super::super::edge::{Dressing, TopknotForm};
 use super::super::piece::{HairAt, Piece, PieceKind, Stroke};
-use super::super::polyline::faded;
+use super::super::polyline::{Inside, faded};
 use super::super::side::SideShape;
 use super::super::station::Station;
 use super::{FINE, Head};
@@ -77,7 +77,7 @@ impl Ball {
 
 impl Head<'_> {
     /// The ball, its upper line running on into the crest, its lower one fading into the neck.
-    pub(super) fn round(&self, body: &[Point]) -> Vec<Piece> {
+    pub(super) fn round(&self, body: &Inside) -> Vec<Piece> {
         let (Some(ball), Some(topknot)) = (
             ball(self.shape, self.build, self.dressing),
             self.dressing.topknot,

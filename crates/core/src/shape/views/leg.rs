@@ -7,7 +7,7 @@ use super::super::head::MARKED;
 use super::super::hem::{Column, OverFoot};
 use super::super::leg_place::{FACE_STATIONS, Face, Hand, Leg, LegPlace};
 use super::super::piece::{HairAt, Piece, PieceKind, Stroke};
-use super::super::polyline::faded;
+use super::super::polyline::{Inside, faded};
 use super::BothSides;
 use super::ring::{Grows, Mark, directions, edge, lerp};
 use crate::coat::Zone;
@@ -249,7 +249,7 @@ pub(super) fn leg_on_end(
     hand: Hand,
     dressing: &Dressing,
     shift: Vec2,
-    body: Option<&[Point]>,
+    body: Option<&Inside>,
 ) -> Vec<Piece> {
     let is_far = body.is_none();
     let h = dog.height();

@@ -23,6 +23,7 @@ use super::edge::Dressing;
 use super::finish::Hangs;
 use super::leg_place::{Hand, Leg};
 use super::piece::Piece;
+use super::polyline::Inside;
 use super::side::{SideShape, side_shape};
 use crate::frame::{Build, Frame, Sides};
 
@@ -81,7 +82,7 @@ pub fn front_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
     pieces.push(ribs(dog, dressing));
     pieces.extend(skirt(dog, dressing));
     let body = front_body(dog, dressing, false);
-    let legs = legs(dog, Leg::Fore, dressing, Some(&body.outline));
+    let legs = legs(dog, Leg::Fore, dressing, Some(&Inside::of(&body.outline)));
     pieces.push(body);
     let bib = bib(dog, dressing);
     let covers = dressing.hangs == Hangs::Curtain;
@@ -112,7 +113,7 @@ pub fn rear_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
     pieces.push(ribs(dog, dressing));
     pieces.extend(skirt(dog, dressing));
     let body = rump(dog, dressing);
-    let legs = legs(dog, Leg::Hind, dressing, Some(&body.outline));
+    let legs = legs(dog, Leg::Hind, dressing, Some(&Inside::of(&body.outline)));
     pieces.push(body);
     pieces.extend(legs);
     pieces.push(midline(dog));
@@ -121,7 +122,7 @@ pub fn rear_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
 }
 
 /// Both legs of a pair; without a body before them they stand behind.
-fn legs(dog: &BothSides<'_>, leg: Leg, dressing: &Dressing, body: Option<&[Point]>) -> Vec<Piece> {
+fn legs(dog: &BothSides<'_>, leg: Leg, dressing: &Dressing, body: Option<&Inside>) -> Vec<Piece> {
     let shift = if body.is_none() {
         BEHIND * dog.height()
     } else {
