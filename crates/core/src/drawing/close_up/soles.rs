@@ -83,7 +83,6 @@ impl Soles<'_> {
             let mut marks = RingMarks {
                 painter: self.painter,
                 scene: self.scene,
-                dog: self.dog,
             };
             marks.ring(ring, on_page);
         }
