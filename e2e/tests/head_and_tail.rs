@@ -40,8 +40,15 @@ async fn a_head_and_a_tail_are_measured_and_a_muzzle_is_wished_off() {
         measure(stage, "Muzzle length", "84").await;
         measure(stage, "Skull width", "96").await;
         measure(stage, "Tail length", "190").await;
+        // An ear off its head is said; one on it is drawn there.
+        stage.type_into("Jaw corner to ear base", "95").await;
+        stage.press(Key::Tab).await;
+        stage.until_text("where none stands").await;
+        measure(stage, "Jaw corner to ear base", "52").await;
+        stage.touch(&stage.find("Flat").await).await;
+        stage.until_text("Undo skull").await;
         stage.until_kept().await;
-        for name in ["nose tip", "tip of the leather", "tail end"] {
+        for name in ["nose tip", "jaw corner", "tip of the leather", "tail end"] {
             stage
                 .until(
                     "each landmark is named",
@@ -62,6 +69,14 @@ async fn a_head_and_a_tail_are_measured_and_a_muzzle_is_wished_off() {
                 "/muzzle \\d+/.test(document.body.innerText)",
             )
             .await;
+
+        // A topknot is tied on this dog: untied before the brush.
+        stage.go(&format!("{visit}/schools")).await;
+        stage.until_text("They change something on this dog").await;
+        stage.touch_at_css("[data-answer=ponytail_two]").await;
+        stage.until_text("this dog’s own").await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage.until_text("Bows and bands off").await;
         stage.assert_quiet_console().await;
     })
     .await;
