@@ -12,7 +12,7 @@ use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::kit::{Tool, ToolKind, UnderComb};
 use veliform_core::lines::LeftAs;
 use veliform_core::look::{LineName, LookId};
-use veliform_core::sheet::Stage;
+use veliform_core::sheet::{Stage, Step};
 use veliform_core::solve::{Stroke, Unit};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{LookChoice, Visit, fold};
@@ -183,10 +183,7 @@ fn each_comb_step_names_its_blade_where_one_leaves_about_as_much() {
         .find(|s| s.tool.starts_with("13 comb"))
         .expect("a comb step");
     // Handbook 3: a 13 mm comb and a blade of about equal length.
-    assert_eq!(
-        thirteen.instead.as_deref(),
-        Some("If the comb stops: 4 blade, bare")
-    );
+    assert_eq!(thirteen.instead.as_deref(), Some("4 blade, bare"));
     for step in steps.iter().filter(|s| s.tool.starts_with("51 comb")) {
         assert_eq!(step.instead, None, "no blade leaves 51 mm");
     }
@@ -446,4 +443,16 @@ fn pauses_for_a_warm_blade_are_counted_in() {
     let said = format!("{} pauses for a warm blade", often.blade_pauses);
     assert!(often.counted.contains(&said), "{}", often.counted);
     assert!(often.counted.contains("min drying"), "{}", often.counted);
+}
+
+/// A step kept when the sentence stood before the blade reads as one of today.
+#[test]
+fn the_blade_instead_of_a_comb_opens_as_it_was_kept_once() {
+    let steps = by_thirteen(&House::default()).report.sheet.steps;
+    let step = steps.iter().find(|s| s.instead.is_some());
+    let mut kept = serde_json::to_value(step.expect("a comb")).expect("writes");
+    let blade = kept["instead"].as_str().expect("a blade").to_owned();
+    kept["instead"] = format!("If the comb stops: {blade}").into();
+    let opened: Step = serde_json::from_value(kept).expect("opens");
+    assert_eq!(opened.instead, Some(blade));
 }

@@ -1,12 +1,12 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-use super::{Desk, Reasons};
+use super::{Desk, Reasons, Solved};
 use crate::balance::Judged;
 use crate::coat::Zone;
 use crate::consult::{Part, Wish};
 use crate::drawing::{DrawOptions, Drawing};
-use crate::report::{BalanceRow, PlanReport};
+use crate::report::{BalanceRow, planned_value};
 use crate::solve::SolveError;
 
 impl Desk<'_> {
@@ -28,7 +28,7 @@ impl Desk<'_> {
         let desk = Desk::new(self.dog, &visit, self.house, self.kit);
         let other = desk.plan(Reasons::Skip)?;
         Ok(WhatIf {
-            sentence: sentence(zone.label(), wish, &solved.report, &other.report),
+            sentence: sentence(zone.label(), wish, &solved, &other),
             drawing: desk.draw(Some(&other), options),
             balance: other.report.balance,
         })
@@ -43,7 +43,7 @@ impl Desk<'_> {
         if self.visit.parts.is_empty() {
             return Ok(Part::ALL.map(PartHere::open).into());
         }
-        let wished = self.plan(Reasons::Skip)?.report;
+        let wished = self.plan(Reasons::Skip)?;
         Part::ALL
             .into_iter()
             .map(|part| {
@@ -53,7 +53,7 @@ impl Desk<'_> {
                 let mut visit = self.visit.clone();
                 visit.parts.remove(&part);
                 let desk = Desk::new(self.dog, &visit, self.house, self.kit);
-                let without = desk.plan(Reasons::Skip)?.report;
+                let without = desk.plan(Reasons::Skip)?;
                 Ok(PartHere {
                     wish: Some(*wish),
                     sentence: Some(sentence(part.label(), *wish, &without, &wished)),
@@ -109,16 +109,18 @@ fn reads_as(judged: Judged) -> Option<(&'static str, &'static str)> {
     }
 }
 
-fn sentence(name: &str, wish: Wish, before: &PlanReport, after: &PlanReport) -> String {
+fn sentence(name: &str, wish: Wish, before: &Solved, after: &Solved) -> String {
     let mut changes: Vec<String> = Vec::new();
-    for (was, is) in before.balance.iter().zip(&after.balance) {
-        let Some((up, down)) = reads_as(was.judged) else {
+    for (was, is) in before.report.balance.iter().zip(&after.report.balance) {
+        let value = |solved: &Solved| planned_value(&solved.plan, was.judged);
+        let (Some((up, down)), Some(then), Some(now)) =
+            (reads_as(was.judged), value(before), value(after))
+        else {
             continue;
         };
-        let value = |row: &BalanceRow| row.plan.parse::<f64>().unwrap_or(0.0);
-        let change = value(is) - value(was);
-        if change.abs() >= 0.005 {
-            let word = if change > 0.0 { up } else { down };
+        // What reads the same is no change.
+        if was.plan != is.plan {
+            let word = if now > then { up } else { down };
             let label = was.label.to_lowercase();
             changes.push(format!("{word} ({label} {} to {})", was.plan, is.plan));
         }

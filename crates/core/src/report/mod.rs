@@ -15,6 +15,7 @@ pub use knots::{KnotHere, KnotOffer, KnotWay, KnottedZone, knot_ways, knotted_zo
 pub use moves::{LineOffer, StopOffer, line_offers};
 pub(crate) use reads::{LengthRead, long};
 pub use reasons::{Cause, Reason, find_reasons};
+pub(crate) use rows::planned_value;
 pub use rows::{BalanceRow, Verdict, now_rows, rows_of};
 pub use second_length::SecondLength;
 pub use truths::coat_truths;

@@ -137,12 +137,7 @@ pub(super) fn rows(
     Judged::ALL
         .iter()
         .filter_map(|judged| {
-            let worst = |(points, lengths): (&'_ [BalancePoint], &[f64])| -> Option<usize> {
-                let of_kind = (0..points.len()).filter(|i| points[*i].judged == *judged);
-                let off = |i: &usize| points[*i].off(lengths);
-                of_kind.max_by(|a, b| off(a).total_cmp(&off(b)))
-            };
-            let (i, i_now) = (worst(coats.plan)?, worst(coats.now)?);
+            let (i, i_now) = (worst(*judged, coats.plan)?, worst(*judged, coats.now)?);
             let (point, point_now) = (&coats.plan.0[i], &coats.now.0[i_now]);
             let verdict = Verdict::of(point, plan);
             let at = point.at.at;
@@ -163,6 +158,20 @@ pub(super) fn rows(
             })
         })
         .collect()
+}
+
+/// The worst point of a kind at some lengths, by its place.
+fn worst(judged: Judged, (points, lengths): (&[BalancePoint], &[f64])) -> Option<usize> {
+    let of_kind = (0..points.len()).filter(|i| points[*i].judged == judged);
+    let off = |i: &usize| points[*i].off(lengths);
+    of_kind.max_by(|a, b| off(a).total_cmp(&off(b)))
+}
+
+/// What the plan makes of a judged number, in its own unit: as its row says it, unrounded.
+pub(crate) fn planned_value(plan: &Plan, judged: Judged) -> Option<f64> {
+    let (points, lengths) = (&plan.solution.points[..], &plan.lengths_mm[..]);
+    let point = &points[worst(judged, (points, lengths))?];
+    Some(point.value_at(lengths))
 }
 
 /// Takes the fault off rows whose strongest zone lies at a limit of the owner's own, on the side that the

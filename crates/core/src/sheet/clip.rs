@@ -157,7 +157,7 @@ impl<'a> Writer<'a> {
             .words
             .blade_instead(tool)
             .filter(|_| !is_blade)
-            .map(|t| format!("If the comb stops: {} blade, bare", t.printed));
+            .map(|t| format!("{} blade, bare", t.printed));
         let (from, to) = self.ends(&cuts);
         let main = &pass.parts[0];
         if !main.run.is_roughing()

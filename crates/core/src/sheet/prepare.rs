@@ -158,7 +158,7 @@ impl Writer<'_> {
             (false, _) => "",
         };
         let instead = self.words.blade_instead(tool).filter(|_| !is_blade);
-        let instead = instead.map(|t| format!("If the comb stops: {} blade, bare", t.printed));
+        let instead = instead.map(|t| format!("{} blade, bare", t.printed));
         let hazards: &[Hazard] = if is_blade {
             &[Hazard::CombOut, Hazard::BareBlade]
         } else {

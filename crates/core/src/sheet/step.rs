@@ -1,6 +1,6 @@
 use std::collections::BTreeMap;
 
-use serde::{Deserialize, Serialize};
+use serde::{Deserialize, Deserializer, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -63,6 +63,17 @@ pub struct Stands {
     pub most_mm: Length,
 }
 
+/// Steps kept before the sentence was the screens' had it in front of the blade.
+fn blade_alone<'de, D: Deserializer<'de>>(from: D) -> Result<Option<String>, D::Error> {
+    let said = Option::<String>::deserialize(from)?;
+    Ok(
+        said.map(|text| match text.strip_prefix("If the comb stops: ") {
+            Some(blade) => blade.to_owned(),
+            None => text,
+        }),
+    )
+}
+
 /// One step at the table.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
 pub struct Step {
@@ -95,6 +106,7 @@ pub struct Step {
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub sites: Vec<Site>,
     /// The bare blade should the comb not pass.
+    #[serde(default, deserialize_with = "blade_alone")]
     pub instead: Option<String>,
     /// Cautions, this dog's first; a usual one at the first step it belongs to.
     pub cautions: Vec<Caution>,

@@ -81,7 +81,11 @@ fn hints(step: &Step) -> Vec<(String, u32)> {
             way.push(format!("{word} {place}."));
         }
     }
-    way.extend(step.instead.iter().map(|instead| format!("{instead}.")));
+    way.extend(
+        step.instead
+            .iter()
+            .map(|instead| format!("If the comb stops: {instead}.")),
+    );
     way.extend(step.amounts.iter().map(|amount| format!("{amount}.")));
     if !step.hand.is_empty() {
         way.push(format!("Other hand: {}", step.hand));

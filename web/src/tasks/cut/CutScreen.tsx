@@ -197,7 +197,7 @@ function StepLines({ step }: { step: Schemas['Step'] }) {
             {amount}.
           </p>
         ))}
-        {step.instead && <p className="text-sm text-soft">{step.instead}.</p>}
+        {step.instead && <p className="text-sm text-soft">If the comb stops: {step.instead}.</p>}
         {step.cautions
           .filter((caution) => caution.is_this_dogs)
           .map((caution) => (

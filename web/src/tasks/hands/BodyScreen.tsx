@@ -217,7 +217,8 @@ function Earlier() {
             {found.word && `, ${found.word}`}
             <span className="block text-sm text-soft">
               {dayText(began_ms)}
-              {outcome && `, then ${outcome.replace(/_/g, ' ')}`}
+              {outcome &&
+                `, then ${OUTCOMES.find((o) => o.value === outcome)?.label.toLowerCase()}`}
             </span>
           </p>
           <Pick

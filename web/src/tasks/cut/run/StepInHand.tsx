@@ -74,7 +74,7 @@ export function StepInHand(props: {
                 <Plain onClick={props.onPasses}>It runs free everywhere</Plain>
               </div>
               {here?.regions && <CombTest run={props.run} regions={here.regions} />}
-              <p>It stops: brush out, or {instead(step)}.</p>
+              <p>It stops: brush out, or {step.instead ?? 'leave this zone for the blade'}.</p>
             </div>
           ) : (
             hasSides && (
@@ -100,11 +100,6 @@ export function StepInHand(props: {
       <Pace run={props.run} />
     </>
   );
-}
-
-/** The bare blade the sheet names, as it stands in a sentence. */
-function instead(step: Step): string {
-  return step.instead?.replace(/^If the comb stops: /, '') ?? 'leave this zone for the blade';
 }
 
 /** The small jobs that stand first. */
