@@ -145,6 +145,9 @@ pub struct Look {
     pub accept: f64,
     /// Factor on column tolerances where legs are cut by comb only.
     pub comb_factor: f64,
+    /// A clipper leaves a zone within these shares of the look's own length, where any tool can: on a look of
+    /// one length nothing is seen to be another.
+    pub clips_within: (f64, f64),
     /// How head and tail are drawn.
     pub finish: Finish,
     /// How the foot is finished.
@@ -217,6 +220,7 @@ const WITH_CLIPPER: Look = Look {
     scales: true,
     accept: 0.0,
     comb_factor: 1.0,
+    clips_within: (0.0, f64::INFINITY),
     finish: Finish::trimmed(crate::shape::HeadShape::Natural),
     foot: FootFinish::Round,
     ear_rule: EarRule::AsItIs,

@@ -56,6 +56,8 @@ pub(super) fn one_length() -> Look {
         scales: false,
         accept: 0.5,
         comb_factor: 2.5,
+        // A size or two to either side of 16 mm: what is shorter reads as a jacket (common practice).
+        clips_within: (0.6, 1.45),
         finish: Finish::trimmed(HeadShape::Round),
         ear_rule: EarRule::BesideBeard,
         foot: FootFinish::Round,

@@ -144,8 +144,20 @@ impl Placed {
             placed.reach = ways.iter().map(|way| placed.reached(way, bench)).collect();
             let is_allowed = |mm: &Option<f64>| mm.filter(|mm| placed.is_allowed(*mm));
             placed.leaves = placed.reach.iter().map(is_allowed).collect();
+            placed.keep_within(look.clips_within);
         }
         placed
+    }
+
+    /// Of what may be left, what lies near enough to the look's own length, where anything does.
+    fn keep_within(&mut self, (least, most): (f64, f64)) {
+        let near = least * self.nominal_mm..=most * self.nominal_mm;
+        let is_near = |mm: &f64| near.contains(mm);
+        if self.leaves.iter().flatten().any(is_near) {
+            for mm in &mut self.leaves {
+                *mm = mm.filter(is_near);
+            }
+        }
     }
 
     /// What a way leaves pressed; none where knots, the hair or the salon forbid it.
