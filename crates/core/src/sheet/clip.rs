@@ -13,6 +13,9 @@ use crate::say::capital;
 use crate::schools::{Answer, Question};
 use crate::solve::{Roughing, Stroke, Unit, UnitCut};
 
+/// Two lengths nearer than this are one, mm (modelling choice: what a hand tells apart).
+const SAME_MM: f64 = 0.5;
+
 impl<'a> Writer<'a> {
     /// Share of the clipping that is left with a wide blade: a third more at every stroke (handbook 3).
     fn width_share(&self, tool: Uuid) -> f64 {
@@ -355,6 +358,12 @@ impl<'a> Writer<'a> {
         let has = |units: &[Unit]| cuts.iter().any(|c| units.contains(&c.unit));
         let mut from = Vec::new();
         let mut to = Vec::new();
+        // Where the same goes on, nothing stops.
+        let mut stop = |line: LineName, beyond: &[Unit]| {
+            if self.ends_at(cuts, beyond) {
+                to.push(line);
+            }
+        };
         if has(&[Unit::BackFront, Unit::BackRear]) {
             match self.answer(Question::ClipStarts) {
                 Answer::FromRear => from.push("start at the rear, towards the head".into()),
@@ -375,27 +384,30 @@ impl<'a> Writer<'a> {
         }
         if has(&[Unit::Throat]) {
             from.push("the jaw's corner, downwards".into());
-            to.push(LineName::Throat);
+            stop(LineName::Throat, &[Unit::Chest]);
         }
         if has(&[Unit::BackFront]) != has(&[Unit::BackRear]) {
-            to.push(LineName::BackPass);
+            stop(LineName::BackPass, &[]);
         }
         if has(&[Unit::Hip]) {
-            to.push(LineName::Thigh);
+            stop(LineName::Thigh, &[Unit::HindOut, Unit::HindBack]);
         }
         if has(&[Unit::Shoulder, Unit::Chest]) {
-            to.push(LineName::Shoulder);
+            stop(
+                LineName::Shoulder,
+                &[Unit::ForeOut, Unit::ForeFront, Unit::ForeBack],
+            );
         }
         if has(&[Unit::Underline]) {
             from.push("between the elbows".into());
-            to.push(LineName::Waist);
-            to.push(LineName::Skirt);
+            stop(LineName::Waist, &[Unit::TuckUp, Unit::Flank]);
+            stop(LineName::Skirt, &[]);
         }
         if has(&[Unit::Rump]) {
-            to.push(LineName::RumpDrop);
+            stop(LineName::RumpDrop, &[Unit::HindBack]);
         }
         if has(&[Unit::BackRear, Unit::Croup]) {
-            to.push(LineName::TailBase);
+            stop(LineName::TailBase, &[Unit::Tail]);
         }
         if has(&[Unit::Face]) {
             from.push("the corner of the eye, to the top of the ear set".into());
@@ -418,6 +430,18 @@ impl<'a> Writer<'a> {
         // One start in words; the others lie on the drawing.
         from.truncate(1);
         (from.join("; "), self.stop(&to))
+    }
+
+    /// Whether what lies beyond a line is cut otherwise.
+    fn ends_at(&self, cuts: &[&UnitCut], beyond: &[Unit]) -> bool {
+        let mean =
+            |cut: &UnitCut| cut.leaves_mm.iter().sum::<f64>() / cut.leaves_mm.len().max(1) as f64;
+        let is_same = |a: &UnitCut, b: &UnitCut| {
+            a.tool == b.tool && a.stroke == b.stroke && (mean(a) - mean(b)).abs() < SAME_MM
+        };
+        let of_plan = self.plan.cuts.iter();
+        let mut there = of_plan.filter(|c| beyond.contains(&c.unit)).peekable();
+        there.peek().is_none() || there.any(|c| !cuts.iter().any(|here| is_same(here, c)))
     }
 
     /// One line to stop at, measured; the others by their names, as they are drawn.
