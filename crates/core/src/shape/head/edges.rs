@@ -2,7 +2,7 @@ use kurbo::{Point, Vec2};
 
 use super::super::edge::{CoatEdge, Dressing, TopknotForm};
 use super::super::piece::PieceKind;
-use super::super::polyline::outside_mm;
+use super::super::polyline::{Inside, outside_mm};
 use super::super::side::SideShape;
 use super::super::station::Station;
 use super::super::views::{BothSides, head_front};
@@ -59,7 +59,7 @@ pub fn head_edges(shape: &SideShape, build: &Build, dressing: &Dressing) -> Head
     let form = dressing.topknot.map(|t| t.form);
     let is_round = matches!(form, Some(TopknotForm::Round { .. }));
     // The muzzle's own hair ends where its piece does, if it has one.
-    let pieces = head.pieces(&[]);
+    let pieces = head.pieces(&Inside::of(&[]));
     let ink = |kinds: &[PieceKind]| -> Vec<Point> {
         pieces
             .iter()

@@ -5,6 +5,7 @@ use super::super::dog::near_leg_pieces;
 use super::super::edge::Dressing;
 use super::super::leg_place::{Hand, Leg};
 use super::super::piece::{Piece, PieceKind, Stroke};
+use super::super::polyline::Inside;
 use super::super::station::Station as S;
 use super::super::tail::Tail;
 use super::leg::leg_on_end;
@@ -268,7 +269,8 @@ fn columns(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
                     .filter(|p| p.y < low)
                     .map(|p| p.x);
                 let (x0, x1) = extent(from_side);
-                let on_end = leg_on_end(dog, leg, hand, dressing, Vec2::ZERO, Some(&[]));
+                let on_end =
+                    leg_on_end(dog, leg, hand, dressing, Vec2::ZERO, Some(&Inside::of(&[])));
                 let from_end = on_end
                     .iter()
                     .filter(|p| p.kind == kind)
