@@ -146,7 +146,7 @@ pub struct Look {
     /// Factor on column tolerances where legs are cut by comb only.
     pub comb_factor: f64,
     /// A clipper leaves a zone within these shares of the look's own length, where any tool can: on a look of
-    /// one length nothing is seen to be another.
+    /// one length nothing is seen to be another, but a shorter pass over a high rear.
     pub clips_within: (f64, f64),
     /// How head and tail are drawn.
     pub finish: Finish,

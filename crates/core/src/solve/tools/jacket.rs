@@ -152,12 +152,9 @@ impl Jackets<'_> {
             return Vec::new();
         };
         let back = &self.laid_out.units[back];
-        let (shortest, longest) = self.laid_out.subject.look.clips_within;
         let (least, most) = (
-            LEAST_SHARE.max(shortest) * back.nominal_mm,
-            (MOST_SHARE * back.nominal_mm)
-                .max(back.nominal_mm + MOST_MORE_MM)
-                .min(longest * back.nominal_mm),
+            LEAST_SHARE * back.nominal_mm,
+            (MOST_SHARE * back.nominal_mm).max(back.nominal_mm + MOST_MORE_MM),
         );
         let safe = |way: usize, mm: f64| {
             self.laid_out.jacket.iter().all(|u| {

@@ -101,6 +101,9 @@ pub(super) struct Placed {
     pub(super) held_off: HeldOff,
 }
 
+/// Where a shorter pass levels a high rear, as short as that asks (balance-model-2.md 2).
+const OF_THE_REAR: [Unit; 3] = [Unit::BackRear, Unit::Croup, Unit::Hip];
+
 impl Placed {
     fn new(unit: Unit, bench: &Bench<'_>, subject: &Subject, worth: &Worth, ways: &[Way]) -> Self {
         let spots = unit.spots(subject);
@@ -144,7 +147,9 @@ impl Placed {
             placed.reach = ways.iter().map(|way| placed.reached(way, bench)).collect();
             let is_allowed = |mm: &Option<f64>| mm.filter(|mm| placed.is_allowed(*mm));
             placed.leaves = placed.reach.iter().map(is_allowed).collect();
-            placed.keep_within(look.clips_within);
+            if !OF_THE_REAR.contains(&unit) {
+                placed.keep_within(look.clips_within);
+            }
         }
         placed
     }
