@@ -501,6 +501,16 @@ impl Run {
     }
 }
 
+/// What lies beside throat or crest.
+const BESIDE_THE_NECK: [Unit; 6] = [
+    Unit::Crest,
+    Unit::Throat,
+    Unit::Chest,
+    Unit::Shoulder,
+    Unit::BackFront,
+    Unit::Underline,
+];
+
 /// What one tool does in one step, the main part first.
 struct Pass<'a> {
     tool: Uuid,
@@ -540,8 +550,14 @@ impl<'a> Pass<'a> {
             && is_rough(self) == is_rough(other)
             && (self.area().is_beside(other.area())
                 || is_rough(self) && self.area().is_rough_beside(other.area()))
+            && self.reaches(other)
             && !self.is_by_itself()
             && !other.is_by_itself()
+    }
+
+    /// Whether a neck that goes along lies beside anything of it: no throat is clipped with a croup.
+    fn reaches(&self, other: &Self) -> bool {
+        other.area() != Area::Neck || self.cuts().any(|cut| BESIDE_THE_NECK.contains(&cut.unit))
     }
 
     /// What is done the same way is one part; another way stands by itself.

@@ -257,6 +257,9 @@ impl Writer<'_> {
             Some(HeadShape::Round) => {
                 "Head: three arcs of one circle, cheek, under the chin, cheek; the nose stays the longest"
             }
+            _ if cuts.iter().all(|c| c.unit == Unit::Beard) => {
+                "Head: beard combed forward and set; the nose stays the longest"
+            }
             _ => "Head: muzzle and sides; the nose stays the longest",
         };
         let ends = has_brows.then(|| self.ends_said("Beard"));
