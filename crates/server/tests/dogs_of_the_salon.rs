@@ -274,13 +274,32 @@ async fn owners_of_one_name_are_told_apart_joined_and_forgotten() {
     assert_eq!(there.status, StatusCode::OK);
 }
 
+/// An owner given another's name is not made one with them unasked; a touch joins them.
+#[actix_web::test]
+async fn an_owner_renamed_to_anothers_name_stays_apart_until_joined() {
+    let salon = salon();
+    let bell = enter(&salon, 930, "Bell", "Ida Points").await;
+    let lamp = enter(&salon, 931, "Lamp", "Ida Pionts").await;
+    let card = |dog: &str| format!("/api/dogs/{dog}/owner");
+    let said = json!({"name": "ida points", "reach": "by the crossing", "at_home": {}});
+    let kept = send(&salon, Method::PUT, &card(&lamp), Body::Json(said)).await;
+    assert_eq!(kept.status, StatusCode::OK, "{}", kept.value);
+    assert_eq!(kept.value["dogs"].as_array().map(Vec::len), Some(1));
+    assert_eq!(kept.value["namesakes_dogs"][0]["name"], "Bell");
+    assert_eq!(get(&salon, &card(&bell)).await.value["reach"], "");
+    let same = format!("{}/same", card(&lamp));
+    let with = Body::Json(json!({"with": bell}));
+    let joined = send(&salon, Method::POST, &same, with).await;
+    assert_eq!(joined.value["dogs"].as_array().map(Vec::len), Some(2));
+}
+
 /// What a device keeps to begin a visit with the server away is what the server would begin with.
 #[actix_web::test]
 async fn the_next_visit_is_known_before_it_begins() {
     let salon = salon();
     let dog = tappet(&salon).await;
     let next = get(&salon, &format!("/api/dogs/{dog}/next")).await.value;
-    let visit = uuid::Uuid::from_u128(930);
+    let visit = uuid::Uuid::from_u128(935);
     let begin = json!({"dog": dog, "began_ms": next["entries"][0]["at_ms"]});
     let path = format!("/api/visits/{visit}");
     let begun = send(&salon, Method::PUT, &path, Body::Json(begin))

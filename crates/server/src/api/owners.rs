@@ -91,6 +91,19 @@ fn of_the_name(store: &Store, dog: Uuid) -> Result<OfTheName, ApiError> {
     })
 }
 
+/// Whether a new name would make a dog's owner one with somebody else who is called so.
+fn is_anothers(store: &Store, name: &str, dog: &Dog) -> Result<bool, ApiError> {
+    if name.trim().is_empty() || is_same_name(name, &dog.owner) {
+        return Ok(false);
+    }
+    for n in store.dog_names()? {
+        if is_same_name(&n.owner, name) && store.dog(n.id)?.owner_id == dog.owner_id {
+            return Ok(true);
+        }
+    }
+    Ok(false)
+}
+
 /// The card as it is answered, with where it stands.
 struct Card {
     owner: OwnerWithDogs,
@@ -130,7 +143,8 @@ pub(crate) async fn get_owner(
 }
 
 /// Keeps what is said of an owner with each of their dogs, all or none: `If-Match` says from where, so that
-/// two screens do not write over one another.
+/// two screens do not write over one another. An owner who is called as another is from here on stays apart
+/// from them until somebody says that they are one.
 #[utoipa::path(
     request_body = OwnerSaid,
     params(("If-Match" = Option<String>, Header, description = "The `ETag` the card was read with.")),
@@ -157,6 +171,11 @@ pub(crate) async fn put_owner(
                 let what = "owner's card was";
                 return Err(StoreError::Changed { what }.into());
             }
+            let owner_id = if is_anothers(store, &said.name, &all.first)? {
+                Some(Uuid::new_v4())
+            } else {
+                all.first.owner_id
+            };
             let dogs: Vec<Dog> = all
                 .theirs
                 .into_iter()
@@ -164,6 +183,7 @@ pub(crate) async fn put_owner(
                     owner: said.name.trim().to_owned(),
                     reach: said.reach.trim().to_owned(),
                     at_home: said.at_home,
+                    owner_id,
                     ..dog
                 })
                 .collect();

@@ -68,10 +68,13 @@ function Card({ id, known, again }: { id: string; known: Known; again: () => voi
           body: { name: owner.name, reach: owner.reach, at_home: owner.at_home },
         }),
       ),
-    onSuccess: async () => {
+    onSuccess: async (kept) => {
       await queries.invalidateQueries({ queryKey: ['dogs'] });
       await queries.invalidateQueries({ queryKey: ['dog'] });
-      void navigate('/');
+      // Somebody else is called so: whether they are one is asked here.
+      const isAsked = kept.namesakes_dogs.length > known.namesakes_dogs.length;
+      if (isAsked) again();
+      else void navigate('/');
     },
   });
   const failure = put.error instanceof Failure ? put.error : null;
