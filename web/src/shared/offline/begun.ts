@@ -68,7 +68,9 @@ export async function tellOfBegun(visit: string): Promise<string> {
   return id;
 }
 
-const allBegun = () => namesFrom(localStorage, PREFIX).map((name) => name.slice(PREFIX.length));
+/** Every visit begun here that the server has not heard of: this device alone knows it. */
+export const allBegun = () =>
+  namesFrom(localStorage, PREFIX).map((name) => name.slice(PREFIX.length));
 
 /** Tells the server of every visit begun here; answers whether it took one. */
 export async function tellOfAllBegun(): Promise<boolean> {

@@ -29,15 +29,14 @@ export async function kept<T>(name: string): Promise<T | null> {
 /** What is kept for dogs that are not on the table. */
 const OF_THE_RAIL = /\/kept\/(dogs$|next\.)/;
 
-/** Keeps only the newest visit: an older one is read from the server. */
-export async function keepOnly(visit: string): Promise<void> {
+/** Keeps only these visits: another is read from the server. */
+export async function keepOnly(visits: string[]): Promise<void> {
   if (!('caches' in window)) return;
   try {
     const store = await caches.open(STORE);
     const all = await store.keys();
-    const others = all.filter(
-      (request) => !request.url.endsWith(visit) && !OF_THE_RAIL.test(request.url),
-    );
+    const isOf = (url: string) => visits.some((visit) => url.endsWith(visit));
+    const others = all.filter(({ url }) => !isOf(url) && !OF_THE_RAIL.test(url));
     await Promise.all(others.map((request) => store.delete(request)));
   } catch {
     // Nothing was kept, so nothing is in the way.

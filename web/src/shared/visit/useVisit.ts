@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { api, ask, Failure, type Schemas } from '../api/client';
 import { knowsOf, nextSaid, setClock } from '../clock/now';
-import { isBegunHere, tellOfBegun } from '../offline/begun';
+import { allBegun, isBegunHere, tellOfBegun } from '../offline/begun';
 import { keep, kept, keepOnly } from '../offline/kept';
 import {
   type Drafts,
@@ -97,7 +97,7 @@ export function useVisit(visit: string) {
       const answer = await readLog(visit, 0);
       setClock(answer.now_ms);
       show(answer);
-      void keepOnly(visit);
+      void keepOnly([visit, ...allBegun()]);
     } catch (error) {
       if (!(error instanceof Failure)) throw error;
       const here = error.kind === 'offline' ? await kept<KeptLog>(logName(visit)) : null;
