@@ -209,7 +209,7 @@ fn the_salons_kind_is_taken_and_the_coarser_thinners_first() {
     let sheet = sheet(460.0, shears, &[Answer::ShapeCurved]);
     assert_eq!(step(&sheet, "Hind legs").tool, "19 cm curved shears");
     assert_eq!(
-        step(&sheet, "All the coat combed up").tool,
+        step(&sheet, "Comb up and down again").tool,
         "21-tooth chunkers, 16.5 cm, then 46-tooth thinners, 16.5 cm"
     );
 }

@@ -501,14 +501,13 @@ impl Run {
     }
 }
 
-/// What lies beside throat or crest.
-const BESIDE_THE_NECK: [Unit; 6] = [
+/// The dog's front: what is clipped there goes along only with what reaches it.
+const IN_FRONT: [Unit; 5] = [
     Unit::Crest,
     Unit::Throat,
     Unit::Chest,
     Unit::Shoulder,
     Unit::BackFront,
-    Unit::Underline,
 ];
 
 /// What one tool does in one step, the main part first.
@@ -555,9 +554,10 @@ impl<'a> Pass<'a> {
             && !other.is_by_itself()
     }
 
-    /// Whether a neck that goes along lies beside anything of it: no throat is clipped with a croup.
+    /// Whether a neck or a chest that goes along lies beside anything of it: no throat is clipped with a croup.
     fn reaches(&self, other: &Self) -> bool {
-        other.area() != Area::Neck || self.cuts().any(|cut| BESIDE_THE_NECK.contains(&cut.unit))
+        let is_front = |cut: &UnitCut| IN_FRONT.contains(&cut.unit);
+        !other.cuts().all(is_front) || self.cuts().any(is_front)
     }
 
     /// What is done the same way is one part; another way stands by itself.

@@ -202,10 +202,7 @@ impl Writer<'_> {
         }
         let behind = if hangs { ", and behind the ear" } else { "" };
         let draft = Draft {
-            what: format!(
-                "Ear base: a ring {} wide{behind}",
-                self.words.whole(RING_MM)
-            ),
+            what: format!("Ear base: a {} ring{behind}", self.words.whole(RING_MM)),
             tool: self.shears(Place::Small),
             leaves: self.short_length(left),
             minutes: m::EAR_RING,
@@ -320,7 +317,7 @@ impl Writer<'_> {
             _ => ": smooth the crown from its edge to the middle",
         };
         let what = if stands {
-            "Topknot: comb it to one side, cut over the ear; the other side; match".to_owned()
+            "Topknot: combed over one ear and cut, then the other; match".to_owned()
         } else {
             format!("Top of the head{crown}")
         };

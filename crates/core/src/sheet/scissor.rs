@@ -391,7 +391,7 @@ impl Writer<'_> {
     /// Joins, and a walk round.
     pub(super) fn finish(&mut self) {
         // A last softening pass over all the coat (handbook 10 G).
-        let once_more = "All the coat combed up and down once more";
+        let once_more = "Comb up and down again";
         let joining = self.answer(Question::Joining);
         let margin = if self.has(Answer::EdgeMargin) {
             "; take the margin left at the edges"
@@ -407,7 +407,7 @@ impl Writer<'_> {
                     }
                     Answer::JoinCurves => format!("{once_more}; curves over every join{margin}"),
                     _ => {
-                        format!("{once_more}; thinners over every join, coarse before fine{margin}")
+                        format!("{once_more}; thinners over joins, coarse first{margin}")
                     }
                 },
                 tool: match joining {

@@ -165,7 +165,7 @@ impl Unit {
             Self::Chest => "chest",
             Self::Underline => "underline",
             Self::TuckUp => "tuck-up",
-            Self::FlankAndKnee => "flank and front of the knee",
+            Self::FlankAndKnee => "flank and knee",
             Self::Flank => "flank",
             Self::Knee => "front of the knee",
             Self::HindBack => "back of the hind leg",

@@ -227,7 +227,8 @@ export interface paths {
         get: operations["get_owner"];
         /**
          * Keeps what is said of an owner with each of their dogs, all or none: `If-Match` says from where, so that
-         *     two screens do not write over one another.
+         *     two screens do not write over one another. An owner who is called as another is from here on stays apart
+         *     from them until somebody says that they are one.
          */
         put: operations["put_owner"];
         post?: never;
@@ -7503,7 +7504,8 @@ export interface operations {
         responses: {
             /**
              * @description Keeps what is said of an owner with each of their dogs, all or none: `If-Match` says from where, so that
-             *     two screens do not write over one another.
+             *     two screens do not write over one another. An owner who is called as another is from here on stays apart
+             *     from them until somebody says that they are one.
              */
             200: {
                 headers: {
