@@ -16,8 +16,6 @@ pub(super) const INK: f64 = 0.0052;
 const FAR: f64 = 0.62;
 /// Weight of a hair mark against the plan's edge (dog-shape-2.md 8).
 const MARK: f64 = 0.34;
-/// Points of a stroke from one that a word keeps off to the next: a millimetre or two on a middling dog.
-const COARSE: usize = 4;
 /// Points are dropped within this share of the height: a third of the ink's width.
 const SMOOTH: f64 = 0.0004;
 
@@ -122,7 +120,7 @@ impl Painter {
             let width = INK * self.height * if piece.is_far { FAR } else { 1.0 };
             for stroke in &piece.strokes {
                 self.ink(stroke, width * stroke.weight);
-                let page = self.on_page(&coarse(&stroke.points));
+                let page = self.on_page(&stroke.points);
                 self.labels.avoid(&page);
             }
             if let Some(texture) = hair {
@@ -185,14 +183,6 @@ impl Painter {
             }
         }
     }
-}
-
-/// A finely sampled line as words keep off it: every few of its points, and its end.
-fn coarse(points: &[Point]) -> Vec<Point> {
-    let kept = points.iter().step_by(COARSE);
-    let is_ended = points.len() % COARSE == 1;
-    let end = points.last().filter(|_| !is_ended);
-    kept.chain(end).copied().collect()
 }
 
 /// The area that points lie in.
