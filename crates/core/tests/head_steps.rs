@@ -1,6 +1,7 @@
 //! The head as work (handbook 10 D): small cuts first, its shape, the ears last.
 
 use rstest::rstest;
+use veliform_core::balance::Judged;
 use veliform_core::coat::Zone;
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::House;
@@ -376,4 +377,27 @@ fn a_topknot_is_tied_last_and_untied_first(
     let loose = planned(LookId::NaturalTidy, &[]);
     let is_of_bands = |s: &Step| s.what.starts_with("Tie") || s.what.starts_with("Bows");
     assert!(!loose.sheet.steps.iter().any(is_of_bands));
+}
+
+/// Tied, a crown is no longer judged as the shape it is not cut to, and its step says so (common practice).
+#[test]
+fn a_tied_crown_is_not_shaped_round() {
+    let of = |answers: &[Answer]| planned(LookId::CylinderFleece, answers);
+    let (loose, tied) = (of(&[]), of(&[Answer::PonytailOne]));
+    let judges = |report: &PlanReport, judged: Judged| {
+        let mut rows = report.balance.iter();
+        rows.any(|row| row.judged == judged)
+    };
+    for judged in [Judged::HeadSize, Judged::HeadRound] {
+        assert!(
+            judges(&loose, judged) && !judges(&tied, judged),
+            "{judged:?}"
+        );
+    }
+    let says = |report: &PlanReport, what: &str| {
+        let mut steps = report.sheet.steps.iter();
+        steps.any(|s| s.what.starts_with(what))
+    };
+    assert!(says(&tied, "Tie the topknot") && !says(&tied, "Topknot: combed over"));
+    assert!(says(&loose, "Topknot: combed over"));
 }

@@ -9,11 +9,11 @@ use super::rules::Judged;
 use super::subject::{Subject, bounds};
 use crate::coat::{CoatNow, Zone};
 use crate::frame::Dome;
-use crate::look::{EarRule, HeadRule, Look};
+use crate::look::{EarRule, HeadRule};
 use crate::page::View;
 use crate::shape::{
-    BothSides, Dressing, HeadEdges, HeadShape, Station, bare, dress_by_zone, head_edges,
-    off_circle_mm,
+    BothSides, Dressing, HeadEdges, HeadShape, Station, TIED_FROM_MM, bare, dress_by_zone,
+    head_edges, off_circle_mm,
 };
 
 /// A head that is meant round leaves its circle by no more, share of the height (handbook 4).
@@ -82,7 +82,7 @@ pub fn head_points(subject: &Subject, dressing: &Dressing) -> Vec<BalancePoint> 
             (Some(0.0), None),
         );
     }
-    if look.finish.head == Some(HeadShape::Round) {
+    if look.finish.head == Some(HeadShape::Round) && !is_tied(subject) {
         let dog = BothSides {
             shape: subject.shape.clone(),
             left: &subject.build,
@@ -98,20 +98,27 @@ pub fn head_points(subject: &Subject, dressing: &Dressing) -> Vec<BalancePoint> 
             (None, Some(OFF_CIRCLE * h)),
         );
     }
-    if has_judged_size(&subject.look) {
+    if has_judged_size(subject) {
         points.push(head_size(subject, &edges));
     }
     points
 }
 
+/// Whether the crown is tied: then no shape of it is judged.
+fn is_tied(subject: &Subject) -> bool {
+    let look = &subject.look;
+    look.finish.ponytails > 0 && look.nominal_mm(Zone::Topknot, subject.height()) >= TIED_FROM_MM
+}
+
 /// The head's size is the look's where it is shaped by shears: one comb on every dog gives the head
 /// it gives, and a head clipped short is as big as its bones (handbook 5, *Nominal lengths*).
-fn has_judged_size(look: &Look) -> bool {
+fn has_judged_size(subject: &Subject) -> bool {
+    let look = &subject.look;
     let is_shaped = matches!(
         look.finish.head,
         Some(HeadShape::Round | HeadShape::Topknot)
     );
-    look.head_rule == HeadRule::Always || look.scales && is_shaped
+    !is_tied(subject) && (look.head_rule == HeadRule::Always || look.scales && is_shaped)
 }
 
 /// What this dog's ear is held against: leather that itself ends below the beard is left alone.
@@ -194,7 +201,7 @@ const OVER_FLAT_SKULL_MM: f64 = 3.0;
 /// How much longer a shaped crown is left over a flat skull, mm; nothing on any other.
 pub(crate) fn over_flat_skull_mm(subject: &Subject) -> Option<f64> {
     let is_flat = subject.build.head.top() == Dome::Flat;
-    (is_flat && has_judged_size(&subject.look)).then_some(OVER_FLAT_SKULL_MM)
+    (is_flat && has_judged_size(subject)).then_some(OVER_FLAT_SKULL_MM)
 }
 
 /// A crown that is shaped is built up over a flat skull.
@@ -237,7 +244,7 @@ fn in_proportion(
             |value: f64, low: f64, high: f64| (value - high).max(0.0) - (low - value).max(0.0);
         match (zone, edges.ear_end) {
             (Zone::Beard, _) => (-edges.nose_before - NOSE_TOLERANCE * h).max(0.0),
-            (Zone::Topknot, _) if !has_judged_size(&subject.look) => 0.0,
+            (Zone::Topknot, _) if !has_judged_size(subject) => 0.0,
             (Zone::Topknot, _) => over(size(&edges), low * withers, high * withers),
             (_, Some(end)) => match ear_rule(subject, &edges) {
                 EarRule::BesideBeard => {
@@ -282,7 +289,7 @@ pub(crate) fn head_size_off(
     lengths_mm: &[f64],
     safe: &dyn Fn(Zone) -> f64,
 ) -> Option<f64> {
-    if !has_judged_size(&subject.look) {
+    if !has_judged_size(subject) {
         return None;
     }
     let fitted = fit_head(subject.clone(), coat, lengths_mm, safe);

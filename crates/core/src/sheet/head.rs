@@ -307,7 +307,8 @@ impl Writer<'_> {
         let cuts = self.by_shears(&[Unit::Topknot]);
         let shape = self.shape_of_head();
         let stands = matches!(shape, Some(HeadShape::Round | HeadShape::Topknot));
-        if cuts.is_empty() && !stands {
+        let is_tied = self.ties();
+        if cuts.is_empty() && (is_tied || !stands) {
             return;
         }
         let crown = match self.answer(Question::Crown) {
@@ -316,7 +317,9 @@ impl Writer<'_> {
             Answer::CrownOff => ": crown off, as the cheek",
             _ => ": smooth the crown from its edge to the middle",
         };
-        let what = if stands {
+        let what = if is_tied {
+            "Topknot: its ends evened, to be tied".to_owned()
+        } else if stands {
             "Topknot: combed over one ear and cut, then the other; match".to_owned()
         } else {
             format!("Top of the head{crown}")

@@ -42,10 +42,14 @@ impl Writer<'_> {
         self.push(Stage::Prepare, off);
     }
 
+    /// Whether its crown is tied: a band holds it.
+    pub(super) fn ties(&self) -> bool {
+        self.ponytails() > 0 && self.topknot_mm() >= TIED_FROM_MM
+    }
+
     /// Why it is not tied.
     pub(super) fn too_short_to_tie(&self) -> Option<String> {
-        let is_short = self.topknot_mm() < TIED_FROM_MM;
-        (self.ponytails() > 0 && is_short).then(|| {
+        (self.ponytails() > 0 && !self.ties()).then(|| {
             format!(
                 "Too short to tie: left at {} a band holds",
                 self.words.whole(TIED_FROM_MM)
@@ -55,14 +59,16 @@ impl Writer<'_> {
 
     /// Parted and tied, once every cut of the head is done.
     pub(super) fn tie(&mut self) {
+        if !self.ties() {
+            return;
+        }
         let what = match self.ponytails() {
-            1 if self.topknot_mm() >= TIED_FROM_MM => {
+            1 => {
                 "Tie the topknot: part it from eye corner to eye corner; two bands, the bow over them"
             }
-            2 if self.topknot_mm() >= TIED_FROM_MM => {
-                "Tie the ponytails: part the head down its middle, each half behind the eye; two bands a side, the bow over them"
+            _ => {
+                "Tie the ponytails: a parting down the middle, one behind each eye; two bands a side, the bows over them"
             }
-            _ => return,
         };
         let draft = Draft {
             what: what.into(),
