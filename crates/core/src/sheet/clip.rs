@@ -3,18 +3,15 @@ use uuid::Uuid;
 use super::cautions::Hazard;
 use super::faces::face_amounts;
 use super::minutes as m;
-use super::rows::{ROUGHING_STROKE, USUAL_STROKE};
+use super::pass::{Area, Part, Pass, Run, is_shaped_by_hand};
+use super::rows::USUAL_STROKE;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::Texture;
 use crate::kit::{ClipperFit, ONE_SIZE_MM, Tool};
-use crate::look::LineName;
 use crate::say::capital;
 use crate::schools::{Answer, Question};
 use crate::solve::{Roughing, Stroke, Unit, UnitCut};
-
-/// Two lengths nearer than this are one, mm (modelling choice: what a hand tells apart).
-const SAME_MM: f64 = 0.5;
 
 impl<'a> Writer<'a> {
     /// Share of the clipping that is left with a wide blade: a third more at every stroke (handbook 3).
@@ -352,291 +349,11 @@ impl<'a> Writer<'a> {
             },
         );
     }
-
-    /// Where a clipping step starts and stops, from the lines around its units.
-    fn ends(&self, cuts: &[&UnitCut]) -> (String, String) {
-        let has = |units: &[Unit]| cuts.iter().any(|c| units.contains(&c.unit));
-        let mut from = Vec::new();
-        let mut to = Vec::new();
-        // Where the same goes on, nothing stops.
-        let mut stop = |line: LineName, beyond: &[Unit]| {
-            if self.ends_at(cuts, beyond) {
-                to.push(line);
-            }
-        };
-        if has(&[Unit::BackFront, Unit::BackRear]) {
-            match self.answer(Question::ClipStarts) {
-                Answer::FromRear => from.push("start at the rear, towards the head".into()),
-                Answer::FromDip => from.push("start behind the dip, over the rear".into()),
-                _ => {}
-            }
-        }
-        let is_neck_clipped = self
-            .plan
-            .cuts
-            .iter()
-            .any(|c| c.unit == Unit::Crest && c.tool.is_some() && c.stroke != Stroke::Scissor);
-        let is_of_body = has(&[Unit::BackFront, Unit::Shoulder]);
-        if has(&[Unit::Crest]) || is_of_body && !is_neck_clipped {
-            from.push(self.line(LineName::Nape));
-        } else if is_of_body && from.is_empty() {
-            from.push("the withers".into());
-        }
-        if has(&[Unit::Throat]) {
-            from.push("the jaw's corner, downwards".into());
-            stop(LineName::Throat, &[Unit::Chest]);
-        }
-        if has(&[Unit::BackFront]) != has(&[Unit::BackRear]) {
-            stop(LineName::BackPass, &[]);
-        }
-        if has(&[Unit::Hip]) {
-            stop(LineName::Thigh, &[Unit::HindOut, Unit::HindBack]);
-        }
-        if has(&[Unit::Shoulder, Unit::Chest]) {
-            stop(
-                LineName::Shoulder,
-                &[Unit::ForeOut, Unit::ForeFront, Unit::ForeBack],
-            );
-        }
-        if has(&[Unit::Underline]) {
-            from.push("between the elbows".into());
-            stop(LineName::Waist, &[Unit::TuckUp, Unit::Flank]);
-            stop(LineName::Skirt, &[]);
-        }
-        if has(&[Unit::Rump]) {
-            stop(LineName::RumpDrop, &[Unit::HindBack]);
-        }
-        if has(&[Unit::BackRear, Unit::Croup]) {
-            stop(LineName::TailBase, &[Unit::Tail]);
-        }
-        if has(&[Unit::Face]) {
-            from.push("the corner of the eye, to the top of the ear set".into());
-        }
-        if cuts.iter().any(|c| c.unit.is_of_a_leg()) {
-            if !cuts.iter().all(|c| c.unit.is_of_a_leg()) {
-                return ("the brisket".into(), "a finger above the foot".into());
-            }
-            let is_hind = |c: &&UnitCut| Area::of(c.unit) == Area::HindLegs;
-            let start = match (cuts.iter().any(is_hind), cuts.iter().all(is_hind)) {
-                (_, true) => "the thigh line",
-                (true, false) => "elbow and thigh line",
-                (false, _) => "the elbow",
-            };
-            return (start.into(), "a finger above the foot".into());
-        }
-        if to.is_empty() && has(&[Unit::Crest]) {
-            return (from.join("; "), "the withers".into());
-        }
-        // One start in words; the others lie on the drawing.
-        from.truncate(1);
-        (from.join("; "), self.stop(&to))
-    }
-
-    /// Whether what lies beyond a line is cut otherwise.
-    fn ends_at(&self, cuts: &[&UnitCut], beyond: &[Unit]) -> bool {
-        let mean =
-            |cut: &UnitCut| cut.leaves_mm.iter().sum::<f64>() / cut.leaves_mm.len().max(1) as f64;
-        let is_same = |a: &UnitCut, b: &UnitCut| {
-            a.tool == b.tool && a.stroke == b.stroke && (mean(a) - mean(b)).abs() < SAME_MM
-        };
-        let of_plan = self.plan.cuts.iter();
-        let mut there = of_plan.filter(|c| beyond.contains(&c.unit)).peekable();
-        there.peek().is_none() || there.any(|c| !cuts.iter().any(|here| is_same(here, c)))
-    }
-
-    /// One line to stop at, measured; the others by their names, as they are drawn.
-    fn stop(&self, lines: &[LineName]) -> String {
-        let mut there = lines
-            .iter()
-            .map(|name| (*name, self.line(*name)))
-            .filter(|(_, line)| !line.is_empty());
-        let Some((_, first)) = there.next() else {
-            return String::new();
-        };
-        let others: Vec<String> = there.map(|(name, _)| name.label().to_lowercase()).collect();
-        if others.is_empty() {
-            first
-        } else {
-            format!("{first}; also {}", others.join(", "))
-        }
-    }
 }
 
 /// How many legs so many of their faces are: the four have ten, each counted on both sides.
 fn legs_of(faces: f64) -> f64 {
     4.0 * faces / 10.0
-}
-
-/// How a tool is run in a pass: in the order it is done with one tool in hand.
-#[derive(Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
-enum Run {
-    Full,
-    Against,
-    RoughPressed,
-    RoughHeldOff,
-}
-
-impl Run {
-    const fn of(cut: &UnitCut) -> Self {
-        match (cut.stroke, cut.roughing) {
-            (Stroke::Against, _) => Self::Against,
-            (Stroke::Scissor, Some(Roughing::HeldOff)) => Self::RoughHeldOff,
-            (Stroke::Scissor, _) => Self::RoughPressed,
-            // A thinned coat has no tool that runs through it.
-            (Stroke::Full | Stroke::Leave | Stroke::Thin, _) => Self::Full,
-        }
-    }
-
-    const fn is_roughing(self) -> bool {
-        matches!(self, Self::RoughPressed | Self::RoughHeldOff)
-    }
-
-    const fn stroke(self) -> &'static str {
-        match self {
-            Self::Full => USUAL_STROKE,
-            Self::Against => "full, against the lay",
-            Self::RoughPressed => ROUGHING_STROKE,
-            Self::RoughHeldOff => "skim, held off; shears finish",
-        }
-    }
-}
-
-/// The dog's front: what is clipped there goes along only with what reaches it.
-const IN_FRONT: [Unit; 5] = [
-    Unit::Crest,
-    Unit::Throat,
-    Unit::Chest,
-    Unit::Shoulder,
-    Unit::BackFront,
-];
-
-/// What one tool does in one step, the main part first.
-struct Pass<'a> {
-    tool: Uuid,
-    parts: Vec<Part<'a>>,
-}
-
-/// What it does one way.
-struct Part<'a> {
-    run: Run,
-    cuts: Vec<&'a UnitCut>,
-}
-
-impl<'a> Pass<'a> {
-    fn cuts(&self) -> impl Iterator<Item = &'a UnitCut> + '_ {
-        self.parts.iter().flat_map(|part| part.cuts.iter().copied())
-    }
-
-    /// In which order of the body's parts it comes: the body, what joins it, legs, head and tail.
-    fn region(&self) -> usize {
-        match self.area() {
-            Area::Body => 0,
-            Area::Neck | Area::Under => 1,
-            Area::ForeLegs | Area::HindLegs => 2,
-            Area::Head | Area::Tail => 3,
-        }
-    }
-
-    /// The part of the dog it is for.
-    fn area(&self) -> Area {
-        Area::of(self.parts[0].cuts[0].unit)
-    }
-
-    /// Whether another can be done with it: by the same tool, beside it, and to the same end.
-    fn takes_along(&self, other: &Self) -> bool {
-        let is_rough = |pass: &Self| pass.parts[0].run.is_roughing();
-        self.tool == other.tool
-            && is_rough(self) == is_rough(other)
-            && (self.area().is_beside(other.area())
-                || is_rough(self) && self.area().is_rough_beside(other.area()))
-            && self.reaches(other)
-            && !self.is_by_itself()
-            && !other.is_by_itself()
-    }
-
-    /// Whether a neck or a chest that goes along lies beside anything of it: no throat is clipped with a croup.
-    fn reaches(&self, other: &Self) -> bool {
-        let is_front = |cut: &UnitCut| IN_FRONT.contains(&cut.unit);
-        !other.cuts().all(is_front) || self.cuts().any(is_front)
-    }
-
-    /// What is done the same way is one part; another way stands by itself.
-    fn take_along(&mut self, other: Self) {
-        for part in other.parts {
-            match self.parts.iter_mut().find(|p| p.run == part.run) {
-                Some(same) => same.cuts.extend(part.cuts),
-                None => self.parts.push(part),
-            }
-        }
-    }
-
-    /// What is clipped by itself, for it is shaped by hand after it.
-    fn is_by_itself(&self) -> bool {
-        self.cuts().any(|cut| is_shaped_by_hand(cut.unit))
-    }
-}
-
-/// Parts of the dog that one step of the clipper works: neighbouring places, with one start and one stop.
-#[derive(Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
-enum Area {
-    Neck,
-    Body,
-    Under,
-    ForeLegs,
-    HindLegs,
-    Head,
-    Tail,
-}
-
-impl Area {
-    const fn of(unit: Unit) -> Self {
-        match unit {
-            Unit::Crest | Unit::Throat => Self::Neck,
-            Unit::BackFront
-            | Unit::BackRear
-            | Unit::Croup
-            | Unit::Rump
-            | Unit::Shoulder
-            | Unit::Ribs
-            | Unit::Hip => Self::Body,
-            Unit::Chest | Unit::Underline | Unit::TuckUp => Self::Under,
-            Unit::ForeBack | Unit::ForeFront | Unit::ForeOut | Unit::ForeIn => Self::ForeLegs,
-            Unit::FlankAndKnee
-            | Unit::Flank
-            | Unit::Knee
-            | Unit::HindBack
-            | Unit::HindFront
-            | Unit::HindOut
-            | Unit::HindIn
-            | Unit::Hock
-            | Unit::Feet => Self::HindLegs,
-            Unit::Face | Unit::Muzzle | Unit::Beard | Unit::Brows | Unit::Topknot | Unit::Ears => {
-                Self::Head
-            }
-            Unit::Tail => Self::Tail,
-        }
-    }
-
-    const fn is_of_legs(self) -> bool {
-        matches!(self, Self::ForeLegs | Self::HindLegs)
-    }
-
-    const fn is_of_body(self) -> bool {
-        matches!(self, Self::Neck | Self::Body | Self::Under)
-    }
-
-    /// Whether one hand goes from one to the other without turning the dog.
-    const fn is_beside(self, other: Self) -> bool {
-        self.is_of_legs() && other.is_of_legs()
-            || self.is_of_body() && other.is_of_body()
-            || matches!((self, other), (Self::Head, Self::Head))
-    }
-
-    /// The same for what is only roughed out: brisket and tuck-up lie between the legs.
-    const fn is_rough_beside(self, other: Self) -> bool {
-        matches!(self, Self::Under) && other.is_of_legs()
-            || self.is_of_legs() && matches!(other, Self::Under)
-    }
 }
 
 impl Writer<'_> {
@@ -652,9 +369,4 @@ impl Writer<'_> {
         };
         Some(m::CLIPPED_SHARE * whole)
     }
-}
-
-/// What is clipped by itself and shaped by hand after it.
-pub(super) const fn is_shaped_by_hand(unit: Unit) -> bool {
-    matches!(unit, Unit::Ears | Unit::Topknot | Unit::Tail)
 }

@@ -14,6 +14,7 @@ mod head;
 mod met;
 mod minutes;
 mod names;
+mod pass;
 mod polish;
 mod ponytails;
 mod prepare;
@@ -25,6 +26,7 @@ mod sorts;
 mod staged;
 mod stands;
 mod step;
+mod stops;
 mod tail;
 mod writer;
 

@@ -1,9 +1,9 @@
 use super::cautions::Hazard;
-use super::clip::is_shaped_by_hand;
 use super::faces::face_amounts;
 use super::hands::pair_hint;
 use super::minutes as m;
 use super::names::{named, names_in_step};
+use super::pass::is_shaped_by_hand;
 use super::shears::Place;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
