@@ -15,6 +15,9 @@
 //! below it; ARCHITECTURE.md lists them and a test holds them.
 #![warn(missing_docs)]
 
+#[macro_use]
+mod vocabulary;
+
 pub mod balance;
 pub mod body;
 pub mod coat;

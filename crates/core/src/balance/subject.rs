@@ -186,7 +186,7 @@ impl Subject {
         if self.is_mirrored {
             &[Hand::Left]
         } else {
-            &Hand::BOTH
+            &Hand::ALL
         }
     }
 

@@ -6,57 +6,27 @@ use crate::frame::{Problem, Severity};
 use crate::page::Spot;
 use crate::units::Length;
 
-/// What a hand, an eye or a nose finds on the body (handbook 7).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "FoundKind::label says it")]
-pub enum FoundKind {
-    Lump,
-    Sore,
-    HotSpot,
-    LooseTooth,
-    EarSmell,
-    Parasite,
-    ForeDewclaw,
-    HindDewclaw,
-    Nail,
-    MattedPlace,
-    PainOrStiffness,
+vocabulary! {
+    /// What a hand, an eye or a nose finds on the body (handbook 7).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "FoundKind::label says it")]
+    pub enum FoundKind {
+        Lump => "lump",
+        Sore => "sore",
+        HotSpot => "hot spot",
+        LooseTooth => "loose tooth",
+        EarSmell => "ear smells",
+        Parasite => "parasite",
+        ForeDewclaw => "dewclaw, front",
+        HindDewclaw => "dewclaw, hind",
+        Nail => "nail",
+        MattedPlace => "matted place",
+        PainOrStiffness => "pain or stiffness",
+    }
 }
 
 impl FoundKind {
-    /// All of them.
-    pub const ALL: [Self; 11] = [
-        Self::Lump,
-        Self::Sore,
-        Self::HotSpot,
-        Self::LooseTooth,
-        Self::EarSmell,
-        Self::Parasite,
-        Self::ForeDewclaw,
-        Self::HindDewclaw,
-        Self::Nail,
-        Self::MattedPlace,
-        Self::PainOrStiffness,
-    ];
-
-    /// Its name.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Lump => "lump",
-            Self::Sore => "sore",
-            Self::HotSpot => "hot spot",
-            Self::LooseTooth => "loose tooth",
-            Self::EarSmell => "ear smells",
-            Self::Parasite => "parasite",
-            Self::ForeDewclaw => "dewclaw, front",
-            Self::HindDewclaw => "dewclaw, hind",
-            Self::Nail => "nail",
-            Self::MattedPlace => "matted place",
-            Self::PainOrStiffness => "pain or stiffness",
-        }
-    }
-
     /// Whether it usually reads *have a vet look at this* (handbook 7: wound, smell, loose tooth,
     /// lump, fleas or ticks, hot spot: record, tell the owner, vet).
     pub const fn is_for_the_vet(self) -> bool {
@@ -133,32 +103,21 @@ impl Found {
     }
 }
 
-/// What became of something found at an earlier visit.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Outcome {
-    /// No longer there.
-    Gone,
-    /// As it was.
-    Same,
-    /// Smaller.
-    Smaller,
-    /// Larger: told to the owner again.
-    Larger,
-    /// A vet has seen it.
-    SeenByVet,
-}
-
-impl Outcome {
-    /// In a word or two.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Gone => "gone",
-            Self::Same => "same",
-            Self::Smaller => "smaller",
-            Self::Larger => "larger",
-            Self::SeenByVet => "seen by a vet",
-        }
+vocabulary! {
+    /// What became of something found at an earlier visit.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Outcome {
+        /// No longer there.
+        Gone => "gone",
+        /// As it was.
+        Same => "same",
+        /// Smaller.
+        Smaller => "smaller",
+        /// Larger: told to the owner again.
+        Larger => "larger",
+        /// A vet has seen it.
+        SeenByVet => "seen by a vet",
     }
 }
 

@@ -5,108 +5,89 @@ use utoipa::ToSchema;
 
 use crate::frame::Grade;
 
-/// How the dog takes being handled.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Temper {
-    /// Not said.
-    #[default]
-    Unknown,
-    /// Stands still.
-    Calm,
-    /// Friendly, does not stand.
-    Lively,
-    /// Afraid.
-    Nervous,
-    /// Has snapped or may.
-    MayBite,
-}
-
-/// A part of the body a dog may not like touched.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "the names say it")]
-pub enum BodyPart {
-    Face,
-    Mouth,
-    Ears,
-    Neck,
-    Back,
-    Belly,
-    FrontFeet,
-    HindFeet,
-    Rear,
-    Tail,
-}
-
-/// What else a dog may not like (handbook 10 A 4).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "each is named by Minds::label")]
-pub enum Minds {
-    ClipperNoise,
-    Brushing,
-    Spray,
-    Dryer,
-    Nozzle,
-    Nails,
-    LeftEar,
-    RightEar,
-    LeftFrontLeg,
-    RightFrontLeg,
-    LeftHindLeg,
-    RightHindLeg,
-}
-
-impl Minds {
-    /// All of them, in the order of the groom.
-    pub const ALL: [Self; 12] = [
-        Self::ClipperNoise,
-        Self::Brushing,
-        Self::Spray,
-        Self::Dryer,
-        Self::Nozzle,
-        Self::Nails,
-        Self::LeftEar,
-        Self::RightEar,
-        Self::LeftFrontLeg,
-        Self::RightFrontLeg,
-        Self::LeftHindLeg,
-        Self::RightHindLeg,
-    ];
-
-    /// Its name.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::ClipperNoise => "clipper's noise",
-            Self::Brushing => "brushing",
-            Self::Spray => "spray",
-            Self::Dryer => "dryer",
-            Self::Nozzle => "nozzle",
-            Self::Nails => "nails",
-            Self::LeftEar => "left ear",
-            Self::RightEar => "right ear",
-            Self::LeftFrontLeg => "left front leg",
-            Self::RightFrontLeg => "right front leg",
-            Self::LeftHindLeg => "left hind leg",
-            Self::RightHindLeg => "right hind leg",
-        }
+vocabulary! {
+    /// How the dog takes being handled.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Temper {
+        /// Not said.
+        #[default]
+        Unknown => "Not said",
+        /// Stands still.
+        Calm => "Calm",
+        /// Friendly, does not stand.
+        Lively => "Lively",
+        /// Afraid.
+        Nervous => "Nervous",
+        /// Has snapped or may.
+        MayBite => "May bite",
     }
 }
 
-/// How the skin is.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum SkinState {
-    /// Not said, or nothing to say.
-    #[default]
-    Ordinary,
-    /// Pale or thin: shorter shows pink and burns.
-    PaleOrThin,
-    /// Old, dry or scaly.
-    Scaly,
-    /// Sore somewhere.
-    Sore,
+vocabulary! {
+    /// A part of the body a dog may not like touched.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "the names say it")]
+    pub enum BodyPart {
+        Face => "face",
+        Mouth => "mouth",
+        Ears => "ears",
+        Neck => "neck",
+        Back => "back",
+        Belly => "belly",
+        FrontFeet => "front feet",
+        HindFeet => "hind feet",
+        Rear => "rear",
+        Tail => "tail",
+    }
+}
+
+vocabulary! {
+    /// What else a dog may not like (handbook 10 A 4).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "each is named by Minds::label")]
+    pub enum Minds {
+        ClipperNoise => "clipper's noise",
+        Brushing => "brushing",
+        Spray => "spray",
+        Dryer => "dryer",
+        Nozzle => "nozzle",
+        Nails => "nails",
+        LeftEar => "left ear",
+        RightEar => "right ear",
+        LeftFrontLeg => "left front leg",
+        RightFrontLeg => "right front leg",
+        LeftHindLeg => "left hind leg",
+        RightHindLeg => "right hind leg",
+    }
+}
+
+vocabulary! {
+    /// How the skin is.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum SkinState {
+        /// Not said, or nothing to say.
+        #[default]
+        Ordinary => "Ordinary",
+        /// Pale or thin: shorter shows pink and burns.
+        PaleOrThin => "Pale, thin",
+        /// Old, dry or scaly.
+        Scaly => "Scaly",
+        /// Sore somewhere.
+        Sore => "Sore",
+    }
+}
+
+/// How nails stand, by how far: heard on the floor, or seen to lift the toes.
+pub const fn nails_word(grade: Grade) -> &'static str {
+    match grade {
+        Grade::None => "Short",
+        Grade::Slight => "Long",
+        Grade::Marked => "Very long",
+    }
 }
 
 /// Handling and health, in under a minute (handbook 7). Recorded; nothing here diagnoses.
@@ -145,38 +126,6 @@ pub struct Handling {
     pub skin: SkinState,
     /// Whether the owner consents to a short clip in writing; none where not asked.
     pub short_clip_consent: Option<bool>,
-}
-
-impl BodyPart {
-    /// All of them, nose to tail.
-    pub const ALL: [Self; 10] = [
-        Self::Face,
-        Self::Mouth,
-        Self::Ears,
-        Self::Neck,
-        Self::Back,
-        Self::Belly,
-        Self::FrontFeet,
-        Self::HindFeet,
-        Self::Rear,
-        Self::Tail,
-    ];
-
-    /// Its name.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Face => "face",
-            Self::Mouth => "mouth",
-            Self::Ears => "ears",
-            Self::Neck => "neck",
-            Self::Back => "back",
-            Self::Belly => "belly",
-            Self::FrontFeet => "front feet",
-            Self::HindFeet => "hind feet",
-            Self::Rear => "rear",
-            Self::Tail => "tail",
-        }
-    }
 }
 
 /// How far slightly and markedly long nails stand past the foot, mm (modelling choice).

@@ -4,4 +4,4 @@ mod found;
 mod handling;
 
 pub use found::{EarlierFound, Found, FoundKind, Outcome};
-pub use handling::{BodyPart, Handling, Minds, SkinState, Temper};
+pub use handling::{BodyPart, Handling, Minds, SkinState, Temper, nails_word};

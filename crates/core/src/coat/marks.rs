@@ -5,28 +5,32 @@ use super::Texture;
 use crate::page::Spot;
 use crate::units::Length;
 
-/// A patch of another colour.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Patch {
-    /// None.
-    #[default]
-    None,
-    /// Light on dark.
-    LightOnDark,
-    /// Dark on light.
-    DarkOnLight,
+vocabulary! {
+    /// A patch of another colour.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Patch {
+        /// None.
+        #[default]
+        None => "None",
+        /// Light on dark.
+        LightOnDark => "Light on dark",
+        /// Dark on light.
+        DarkOnLight => "Dark on light",
+    }
 }
 
-/// How the coat is finished (handbook 3, *Finish is part of the plan*).
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum CoatFinish {
-    /// Stands as the texture stands.
-    #[default]
-    BlownStraight,
-    /// Misted and patted back into curl.
-    CurlBack,
+vocabulary! {
+    /// How the coat is finished (handbook 3, *Finish is part of the plan*).
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum CoatFinish {
+        /// Stands as the texture stands.
+        #[default]
+        BlownStraight => "Blown straight",
+        /// Misted and patted back into curl.
+        CurlBack => "Curl back",
+    }
 }
 
 impl CoatFinish {
@@ -39,19 +43,21 @@ impl CoatFinish {
     }
 }
 
-/// Which way the hair lies, where it does not lie as usual (towards the tail, and down the legs).
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Lay {
-    /// Towards the tail, and down.
-    #[default]
-    AsUsual,
-    /// Towards the head.
-    Forward,
-    /// Towards the back.
-    Up,
-    /// Across, from the middle outwards.
-    Outward,
+vocabulary! {
+    /// Which way the hair lies, where it does not lie as usual (towards the tail, and down the legs).
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Lay {
+        /// Towards the tail, and down.
+        #[default]
+        AsUsual => "As usual",
+        /// Towards the head.
+        Forward => "Forward",
+        /// Towards the back.
+        Up => "Up",
+        /// Across, from the middle outwards.
+        Outward => "Outward",
+    }
 }
 
 impl Lay {

@@ -7,32 +7,20 @@ use super::{CoatFinish, KnotsBefore, Site, SiteMarks, Stands, Texture, Zone, Zon
 use crate::frame::{Problem, Severity};
 use crate::units::{Length, UnitSystem, length_text};
 
-/// Knots in a zone.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-pub enum Knots {
-    /// None.
-    #[default]
-    None,
-    /// A few that brush out.
-    Few,
-    /// Tight ones: a blade goes under them.
-    Tight,
-}
-
-impl Knots {
-    /// All of them, the least first.
-    pub const ALL: [Self; 3] = [Self::None, Self::Few, Self::Tight];
-
-    /// In a word.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::None => "none",
-            Self::Few => "few",
-            Self::Tight => "tight",
-        }
+vocabulary! {
+    /// Knots in a zone.
+    #[derive(
+        Clone, Copy, Debug, Default, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema,
+    )]
+    #[serde(rename_all = "snake_case")]
+    pub enum Knots {
+        /// None.
+        #[default]
+        None => "none",
+        /// A few that brush out.
+        Few => "few",
+        /// Tight ones: a blade goes under them.
+        Tight => "tight",
     }
 }
 

@@ -3,61 +3,28 @@ use utoipa::ToSchema;
 
 use super::Zone;
 
-/// A region a coat is combed out by, and the comb is tried in (handbook 10 F).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "CombRegion::label says it")]
-pub enum CombRegion {
-    HindLegs,
-    FrontLegs,
-    Hips,
-    Belly,
-    Sides,
-    Shoulders,
-    Chest,
-    Back,
-    Neck,
-    Tail,
-    Ears,
-    Head,
+vocabulary! {
+    /// A region a coat is combed out by, and the comb is tried in (handbook 10 F).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "CombRegion::label says it")]
+    pub enum CombRegion {
+        HindLegs => "hind legs",
+        FrontLegs => "front legs",
+        Hips => "hips",
+        Belly => "belly",
+        Sides => "sides",
+        Shoulders => "shoulders",
+        Chest => "chest",
+        Back => "back",
+        Neck => "neck",
+        Tail => "tail",
+        Ears => "ears",
+        Head => "head",
+    }
 }
 
 impl CombRegion {
-    /// All twelve, in the order they are combed: from the feet up and from the rear to the head (common
-    /// practice: what knots worst while the dog is fresh, what it minds most last).
-    pub const ALL: [Self; 12] = [
-        Self::HindLegs,
-        Self::FrontLegs,
-        Self::Hips,
-        Self::Belly,
-        Self::Sides,
-        Self::Shoulders,
-        Self::Chest,
-        Self::Back,
-        Self::Neck,
-        Self::Tail,
-        Self::Ears,
-        Self::Head,
-    ];
-
-    /// Its name.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::HindLegs => "hind legs",
-            Self::FrontLegs => "front legs",
-            Self::Hips => "hips",
-            Self::Belly => "belly",
-            Self::Sides => "sides",
-            Self::Shoulders => "shoulders",
-            Self::Chest => "chest",
-            Self::Back => "back",
-            Self::Neck => "neck",
-            Self::Tail => "tail",
-            Self::Ears => "ears",
-            Self::Head => "head",
-        }
-    }
-
     /// The region a zone is combed with.
     pub const fn of(zone: Zone) -> Self {
         match zone {

@@ -4,75 +4,35 @@ use utoipa::ToSchema;
 use super::{Knots, Zone};
 use crate::units::Length;
 
-/// A place the hand knows and the outline does not show (handbook 10 B): hidden, folded, or smaller than
-/// its zone.
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "Site::label says it")]
-pub enum Site {
-    EyeCorners,
-    BetweenEyes,
-    InsideEar,
-    UnderEar,
-    BehindEar,
-    EarBase,
-    UnderCollar,
-    Armpit,
-    Elbow,
-    Belly,
-    InsideThigh,
-    Sheath,
-    UnderTail,
-    BesideAnus,
-    Pads,
-    BetweenToes,
+vocabulary! {
+    /// A place the hand knows and the outline does not show (handbook 10 B): hidden, folded, or smaller than
+    /// its zone.
+    #[derive(
+        Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize, ToSchema,
+    )]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "Site::label says it")]
+    pub enum Site {
+        EyeCorners => "eye corners",
+        BetweenEyes => "between the eyes",
+        InsideEar => "inside of the ear",
+        UnderEar => "under the ear",
+        BehindEar => "behind the ear",
+        EarBase => "ear base",
+        UnderCollar => "under the collar",
+        Armpit => "armpit",
+        Elbow => "elbow",
+        Belly => "belly",
+        InsideThigh => "inside of the thigh",
+        Sheath => "sheath",
+        UnderTail => "under the tail",
+        BesideAnus => "beside the anus",
+        Pads => "pads",
+        BetweenToes => "between the toes",
+    }
 }
 
 impl Site {
-    /// All of them, in the order a hand travels: head, neck, front, belly, rear, feet.
-    pub const ALL: [Self; 16] = [
-        Self::EyeCorners,
-        Self::BetweenEyes,
-        Self::InsideEar,
-        Self::UnderEar,
-        Self::BehindEar,
-        Self::EarBase,
-        Self::UnderCollar,
-        Self::Armpit,
-        Self::Elbow,
-        Self::Belly,
-        Self::InsideThigh,
-        Self::Sheath,
-        Self::UnderTail,
-        Self::BesideAnus,
-        Self::Pads,
-        Self::BetweenToes,
-    ];
-
-    /// Its name in a sentence.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::EyeCorners => "eye corners",
-            Self::BetweenEyes => "between the eyes",
-            Self::InsideEar => "inside of the ear",
-            Self::UnderEar => "under the ear",
-            Self::BehindEar => "behind the ear",
-            Self::EarBase => "ear base",
-            Self::UnderCollar => "under the collar",
-            Self::Armpit => "armpit",
-            Self::Elbow => "elbow",
-            Self::Belly => "belly",
-            Self::InsideThigh => "inside of the thigh",
-            Self::Sheath => "sheath",
-            Self::UnderTail => "under the tail",
-            Self::BesideAnus => "beside the anus",
-            Self::Pads => "pads",
-            Self::BetweenToes => "between the toes",
-        }
-    }
-
     /// Where it is, in a sentence.
     pub const fn at(self) -> &'static str {
         match self {
@@ -154,32 +114,20 @@ impl Site {
     }
 }
 
-/// How the skin of a site looks; what was seen, never what it is.
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-pub enum SiteSkin {
-    /// Nothing to say.
-    #[default]
-    Sound,
-    /// Red or warm.
-    Red,
-    /// Broken, wet or sore.
-    Broken,
-}
-
-impl SiteSkin {
-    /// All of them, the best first.
-    pub const ALL: [Self; 3] = [Self::Sound, Self::Red, Self::Broken];
-
-    /// In a word.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Sound => "sound",
-            Self::Red => "red",
-            Self::Broken => "broken",
-        }
+vocabulary! {
+    /// How the skin of a site looks; what was seen, never what it is.
+    #[derive(
+        Clone, Copy, Debug, Default, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema,
+    )]
+    #[serde(rename_all = "snake_case")]
+    pub enum SiteSkin {
+        /// Nothing to say.
+        #[default]
+        Sound => "sound",
+        /// Red or warm.
+        Red => "red",
+        /// Broken, wet or sore.
+        Broken => "broken",
     }
 }
 

@@ -3,17 +3,19 @@ use utoipa::ToSchema;
 
 use super::zone::Zone;
 
-/// How dark the hair is: under pale hair the skin shows, and burns (handbook 3, *Shortest safe*).
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum CoatColour {
-    /// Dark: it can go shorter.
-    Dark,
-    /// Neither.
-    #[default]
-    Mid,
-    /// Pale, or thin.
-    Pale,
+vocabulary! {
+    /// How dark the hair is: under pale hair the skin shows, and burns (handbook 3, *Shortest safe*).
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum CoatColour {
+        /// Dark: it can go shorter.
+        Dark => "Dark",
+        /// Neither.
+        #[default]
+        Mid => "Mid",
+        /// Pale, or thin.
+        Pale => "Pale",
+    }
 }
 
 /// What the skin under a coat asks for (handbook 3, *Shortest safe*).

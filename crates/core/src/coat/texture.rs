@@ -1,44 +1,26 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-/// Coat texture: it gives the stand, the growth and what strokes it bears (handbook 3).
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Texture {
-    /// Tight curl.
-    #[default]
-    Curl,
-    /// Fleece or wave.
-    Fleece,
-    /// Harsh, wiry.
-    Harsh,
-    /// Silky drop coat.
-    Silky,
-    /// Flat and feathered.
-    Feathered,
+vocabulary! {
+    /// Coat texture: it gives the stand, the growth and what strokes it bears (handbook 3).
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Texture {
+        /// Tight curl.
+        #[default]
+        Curl => "Tight curl",
+        /// Fleece or wave.
+        Fleece => "Fleece or wave",
+        /// Harsh, wiry.
+        Harsh => "Harsh",
+        /// Silky drop coat.
+        Silky => "Silky drop",
+        /// Flat and feathered.
+        Feathered => "Flat, feathered",
+    }
 }
 
 impl Texture {
-    /// All textures.
-    pub const ALL: [Self; 5] = [
-        Self::Curl,
-        Self::Fleece,
-        Self::Harsh,
-        Self::Silky,
-        Self::Feathered,
-    ];
-
-    /// Name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Curl => "Tight curl",
-            Self::Fleece => "Fleece or wave",
-            Self::Harsh => "Harsh",
-            Self::Silky => "Silky drop",
-            Self::Feathered => "Flat, feathered",
-        }
-    }
-
     /// Whether its ends hang apart in locks rather than curl together (handbook 3).
     pub const fn hangs_in_locks(self) -> bool {
         matches!(self, Self::Harsh | Self::Silky | Self::Feathered)

@@ -1,149 +1,79 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-/// A zone of the coat: what a stylist would cut alike (handbook 3; dog-shape.md 5 and 8).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-pub enum Zone {
-    /// Top of the head.
-    Topknot,
-    /// Side of the head.
-    Cheek,
-    /// Over the eyes.
-    Brow,
-    /// Upper muzzle.
-    Muzzle,
-    /// Lower muzzle and chin.
-    Beard,
-    /// The ear.
-    Ear,
-    /// Jaw to breastbone.
-    Throat,
-    /// Top of the neck.
-    Crest,
-    /// Side of the neck.
-    NeckSide,
-    /// Front of the body, the bib.
-    Chest,
-    /// Side of the shoulder.
-    Shoulder,
-    /// Withers to hip crest.
-    Back,
-    /// Side of the ribs.
-    Ribs,
-    /// Side of the hip and upper thigh.
-    Hip,
-    /// Hip crest to tail set.
-    Croup,
-    /// Under the tail, over and below the pin bone.
-    Rump,
-    /// Underline of the chest and belly.
-    Underline,
-    /// Last rib to flank.
-    TuckUp,
-    /// The flank fold.
-    Flank,
-    /// Front of the knee.
-    Knee,
-    /// Front of the hind leg below the knee.
-    HindFront,
-    /// Back of the hind leg down to the hock.
-    HindBack,
-    /// Outside of the hind leg.
-    HindOut,
-    /// Inside of the hind leg.
-    HindIn,
-    /// Hock and rear pastern.
-    Hock,
-    /// Back of the front leg.
-    ForeBack,
-    /// Front of the front leg.
-    ForeFront,
-    /// Outside of the front leg.
-    ForeOut,
-    /// Inside of the front leg.
-    ForeIn,
-    /// The four feet.
-    Foot,
-    /// The tail.
-    Tail,
+vocabulary! {
+    /// A zone of the coat: what a stylist would cut alike (handbook 3; dog-shape.md 5 and 8).
+    #[derive(
+        Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize, ToSchema,
+    )]
+    #[serde(rename_all = "snake_case")]
+    pub enum Zone {
+        /// Top of the head.
+        Topknot => "topknot",
+        /// Side of the head.
+        Cheek => "cheeks",
+        /// Over the eyes.
+        Brow => "eyebrows",
+        /// Upper muzzle.
+        Muzzle => "muzzle",
+        /// Lower muzzle and chin.
+        Beard => "beard",
+        /// The ear.
+        Ear => "ears",
+        /// Jaw to breastbone.
+        Throat => "throat",
+        /// Top of the neck.
+        Crest => "crest",
+        /// Side of the neck.
+        NeckSide => "neck side",
+        /// Front of the body, the bib.
+        Chest => "chest",
+        /// Side of the shoulder.
+        Shoulder => "shoulder",
+        /// Withers to hip crest.
+        Back => "back",
+        /// Side of the ribs.
+        Ribs => "ribs",
+        /// Side of the hip and upper thigh.
+        Hip => "hip",
+        /// Hip crest to tail set.
+        Croup => "croup",
+        /// Under the tail, over and below the pin bone.
+        Rump => "rump",
+        /// Underline of the chest and belly.
+        Underline => "underline",
+        /// Last rib to flank.
+        TuckUp => "tuck-up",
+        /// The flank fold.
+        Flank => "flank",
+        /// Front of the knee.
+        Knee => "front of the knee",
+        /// Front of the hind leg below the knee.
+        HindFront => "hind leg, front",
+        /// Back of the hind leg down to the hock.
+        HindBack => "hind leg, back",
+        /// Outside of the hind leg.
+        HindOut => "hind leg, outside",
+        /// Inside of the hind leg.
+        HindIn => "hind leg, inside",
+        /// Hock and rear pastern.
+        Hock => "hock",
+        /// Back of the front leg.
+        ForeBack => "front leg, back",
+        /// Front of the front leg.
+        ForeFront => "front leg, front",
+        /// Outside of the front leg.
+        ForeOut => "front leg, outside",
+        /// Inside of the front leg.
+        ForeIn => "front leg, inside",
+        /// The four feet.
+        Foot => "feet",
+        /// The tail.
+        Tail => "tail",
+    }
 }
 
 impl Zone {
-    /// All zones, head to tail, then down the legs.
-    pub const ALL: [Self; 31] = [
-        Self::Topknot,
-        Self::Cheek,
-        Self::Brow,
-        Self::Muzzle,
-        Self::Beard,
-        Self::Ear,
-        Self::Throat,
-        Self::Crest,
-        Self::NeckSide,
-        Self::Chest,
-        Self::Shoulder,
-        Self::Back,
-        Self::Ribs,
-        Self::Hip,
-        Self::Croup,
-        Self::Rump,
-        Self::Underline,
-        Self::TuckUp,
-        Self::Flank,
-        Self::Knee,
-        Self::HindFront,
-        Self::HindBack,
-        Self::HindOut,
-        Self::HindIn,
-        Self::Hock,
-        Self::ForeBack,
-        Self::ForeFront,
-        Self::ForeOut,
-        Self::ForeIn,
-        Self::Foot,
-        Self::Tail,
-    ];
-
-    /// The zone's name in a sentence.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Topknot => "topknot",
-            Self::Cheek => "cheeks",
-            Self::Brow => "eyebrows",
-            Self::Muzzle => "muzzle",
-            Self::Beard => "beard",
-            Self::Ear => "ears",
-            Self::Throat => "throat",
-            Self::Crest => "crest",
-            Self::NeckSide => "neck side",
-            Self::Chest => "chest",
-            Self::Shoulder => "shoulder",
-            Self::Back => "back",
-            Self::Ribs => "ribs",
-            Self::Hip => "hip",
-            Self::Croup => "croup",
-            Self::Rump => "rump",
-            Self::Underline => "underline",
-            Self::TuckUp => "tuck-up",
-            Self::Flank => "flank",
-            Self::Knee => "front of the knee",
-            Self::HindFront => "hind leg, front",
-            Self::HindBack => "hind leg, back",
-            Self::HindOut => "hind leg, outside",
-            Self::HindIn => "hind leg, inside",
-            Self::Hock => "hock",
-            Self::ForeBack => "front leg, back",
-            Self::ForeFront => "front leg, front",
-            Self::ForeOut => "front leg, outside",
-            Self::ForeIn => "front leg, inside",
-            Self::Foot => "feet",
-            Self::Tail => "tail",
-        }
-    }
-
     /// Where on the dog a shortage shows, as a stylist says it.
     pub const fn place(self) -> &'static str {
         match self {

@@ -33,51 +33,27 @@ impl Wish {
     }
 }
 
-/// A part that owners want off, or left, whatever the look.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "each is named by Part::label")]
-pub enum Part {
-    TuckUp,
-    Flank,
-    Chest,
-    Shelf,
-    Crest,
-    Muzzle,
-    Ears,
-    Tail,
+vocabulary! {
+    /// A part that owners want off, or left, whatever the look.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "each is named by Part::label")]
+    pub enum Part {
+        TuckUp => "tuck-up",
+        Flank => "flank",
+        Chest => "chest",
+        Shelf => "shelf",
+        Crest => "crest",
+        Muzzle => "muzzle",
+        Ears => "ears",
+        Tail => "tail",
+    }
 }
 
 /// What a clean face is left with, mm (handbook 5, *Nominal lengths*: 0.5 to 1.5).
 const CLEAN_MM: f64 = 1.0;
 
 impl Part {
-    /// All of them, as they are asked.
-    pub const ALL: [Self; 8] = [
-        Self::TuckUp,
-        Self::Flank,
-        Self::Chest,
-        Self::Shelf,
-        Self::Crest,
-        Self::Muzzle,
-        Self::Ears,
-        Self::Tail,
-    ];
-
-    /// Its name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::TuckUp => "tuck-up",
-            Self::Flank => "flank",
-            Self::Chest => "chest",
-            Self::Shelf => "shelf",
-            Self::Crest => "crest",
-            Self::Muzzle => "muzzle",
-            Self::Ears => "ears",
-            Self::Tail => "tail",
-        }
-    }
-
     /// The zone it is of.
     pub const fn zone(self) -> Zone {
         match self {

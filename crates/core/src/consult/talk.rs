@@ -9,52 +9,60 @@ use crate::kit::ONE_SIZE_MM;
 use crate::look::{MOST_MINUTES, MOST_WEEKS};
 use crate::units::Length;
 
-/// How long the owner wants the body.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum WishedBody {
-    /// Under a finger's half: no brushing to speak of.
-    Short,
-    /// Soft to the hand.
-    Medium,
-    /// As long as it can be kept.
-    Long,
+vocabulary! {
+    /// How long the owner wants the body.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum WishedBody {
+        /// Under a finger's half: no brushing to speak of.
+        Short => "Short",
+        /// Soft to the hand.
+        Medium => "Soft",
+        /// As long as it can be kept.
+        Long => "Long",
+    }
 }
 
-/// What legs the owner wants.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum WishedLegs {
-    /// As the body.
-    AsBody,
-    /// Fuller than the body.
-    Fuller,
-    /// As full as they come.
-    Big,
+vocabulary! {
+    /// What legs the owner wants.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum WishedLegs {
+        /// As the body.
+        AsBody => "As body",
+        /// Fuller than the body.
+        Fuller => "Fuller",
+        /// As full as they come.
+        Big => "Big",
+    }
 }
 
-/// What face the owner wants.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum WishedFace {
-    /// Shaved clean.
-    Clean,
-    /// Round.
-    Round,
-    /// Brows and beard.
-    Bearded,
-    /// Tidied only.
-    Natural,
+vocabulary! {
+    /// What face the owner wants.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum WishedFace {
+        /// Shaved clean.
+        Clean => "Clean",
+        /// Round.
+        Round => "Round",
+        /// Brows and beard.
+        Bearded => "Beard",
+        /// Tidied only.
+        Natural => "Natural",
+    }
 }
 
-/// What becomes of ears or tail.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum WishedEnds {
-    /// Off.
-    Short,
-    /// Left as they are.
-    Left,
+vocabulary! {
+    /// What becomes of ears or tail.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum WishedEnds {
+        /// Off.
+        Short => "Short",
+        /// Left as they are.
+        Left => "Left",
+    }
 }
 
 /// The six questions, each with an answer or none; and what was liked last time.

@@ -1,16 +1,18 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-/// How much hair over the eyes an owner bears (handbook 10 A 8).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum HairOverEyes {
-    /// None.
-    None,
-    /// A little.
-    ALittle,
-    /// It does not matter.
-    DoesNotMatter,
+vocabulary! {
+    /// How much hair over the eyes an owner bears (handbook 10 A 8).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum HairOverEyes {
+        /// None.
+        None => "None",
+        /// A little.
+        ALittle => "A little",
+        /// It does not matter.
+        DoesNotMatter => "It does not matter",
+    }
 }
 
 /// What an owner said once for all visits.

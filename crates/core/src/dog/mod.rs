@@ -23,17 +23,19 @@ use uuid::Uuid;
 use crate::coat::{CoatColour, Skin, Texture};
 use crate::frame::{BuildType, DogSize, EarKind, Problem, Severity, TailKind};
 
-/// The dog's sex.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Sex {
-    /// Not said.
-    #[default]
-    Unknown,
-    /// Female.
-    Female,
-    /// Male.
-    Male,
+vocabulary! {
+    /// The dog's sex.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Sex {
+        /// Female.
+        Female => "Female",
+        /// Male.
+        Male => "Male",
+        /// Not said.
+        #[default]
+        Unknown => "Not said",
+    }
 }
 
 /// A dog of the salon.

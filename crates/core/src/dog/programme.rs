@@ -3,17 +3,19 @@ use utoipa::ToSchema;
 
 use super::Dog;
 
-/// Stages by which a puppy, an old or a shy dog learns the groom over its visits; after the last comes the
-/// whole groom (handbook 10 A 9).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Programme {
-    /// Hygiene, eyes, pads, brushing; the dryer from afar.
-    Meeting,
-    /// Bath and dryer; then feet and face.
-    FeetAndFace,
-    /// The outline tidied, no clipper on the body.
-    FirstTidy,
+vocabulary! {
+    /// Stages by which a puppy, an old or a shy dog learns the groom over its visits; after the last comes the
+    /// whole groom (handbook 10 A 9).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Programme {
+        /// Hygiene, eyes, pads, brushing; the dryer from afar.
+        Meeting => "first meeting",
+        /// Bath and dryer; then feet and face.
+        FeetAndFace => "feet and face",
+        /// The outline tidied, no clipper on the body.
+        FirstTidy => "first tidy",
+    }
 }
 
 /// Minutes a puppy bears, until it is four months old and until it is one no more (modelling choice after
@@ -26,18 +28,6 @@ const OTHER_MINUTES: f64 = 60.0;
 const YOUNGEST_MONTHS: u16 = 4;
 
 impl Programme {
-    /// All stages, in order.
-    pub const ALL: [Self; 3] = [Self::Meeting, Self::FeetAndFace, Self::FirstTidy];
-
-    /// Its name.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Meeting => "first meeting",
-            Self::FeetAndFace => "feet and face",
-            Self::FirstTidy => "first tidy",
-        }
-    }
-
     /// The stage after it; none for the whole groom.
     pub const fn next(self) -> Option<Self> {
         match self {

@@ -1,37 +1,17 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-/// By what grooms are sorted, to learn how long they take.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "the names say it")]
-pub enum SortBy {
-    Stylist,
-    Size,
-    Coat,
-    Knots,
-    Look,
-}
-
-impl SortBy {
-    /// All, in the order they are shown.
-    pub const ALL: [Self; 5] = [
-        Self::Stylist,
-        Self::Size,
-        Self::Coat,
-        Self::Knots,
-        Self::Look,
-    ];
-
-    /// In a word.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Stylist => "Stylist",
-            Self::Size => "Size",
-            Self::Coat => "Coat",
-            Self::Knots => "Knots",
-            Self::Look => "Look",
-        }
+vocabulary! {
+    /// By what grooms are sorted, to learn how long they take.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "the names say it")]
+    pub enum SortBy {
+        Stylist => "Stylist",
+        Size => "Size",
+        Coat => "Coat",
+        Knots => "Knots",
+        Look => "Look",
     }
 }
 

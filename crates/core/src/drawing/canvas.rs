@@ -4,7 +4,7 @@ use kurbo::{Point, Rect};
 
 use super::labels::Labels;
 use super::shapes::{Geometry, Role, Shape};
-use super::simplify::{simplified, tenth};
+use super::simplify::{kept, simplified, tenth};
 use crate::coat::Texture;
 use crate::page::View;
 use crate::shape::{Piece, PieceKind, Stroke, hair_marks};
@@ -16,8 +16,12 @@ pub(super) const INK: f64 = 0.0052;
 const FAR: f64 = 0.62;
 /// Weight of a hair mark against the plan's edge (dog-shape-2.md 8).
 const MARK: f64 = 0.34;
-/// Points are dropped within this share of the height: a third of the ink's width.
+/// Points are dropped within this share of the height: a thirteenth of the ink's width.
 const SMOOTH: f64 = 0.0004;
+/// The middle of a line that runs out thin is held closer: both its edges follow it.
+const TAPERED: f64 = 0.5;
+/// Where along a thin end its middle is kept at least, shares of the end: its edges curve there.
+const KEPT_IN_A_TAPER: [f64; 3] = [0.1, 0.35, 1.0];
 
 /// Whether a view has the sheet to itself.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -156,10 +160,10 @@ impl Painter {
             );
             return;
         }
-        let outline = tapered(stroke, width_mm);
+        let outline = tapered(stroke, width_mm, TAPERED * self.smooth_mm);
         if outline.len() > 2 {
             let page = self.on_page(&outline);
-            let points_mm = simplified(&page, 0.3 * self.smooth_mm);
+            let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
             self.push(Role::PlanLine, Geometry::Fill { points_mm });
         }
     }
@@ -198,14 +202,25 @@ fn is_coat(kind: PieceKind) -> bool {
     )
 }
 
-/// Outline of a line that runs out thin at one or both ends.
-fn tapered(stroke: &Stroke, width_mm: f64) -> Vec<Point> {
+/// Outline of a line that runs out thin at one or both ends; its middle loses the points within `tolerance`.
+fn tapered(stroke: &Stroke, width_mm: f64, tolerance: f64) -> Vec<Point> {
     let points = &stroke.points;
     let mut along = vec![0.0];
     for pair in points.windows(2) {
         along.push(along[along.len() - 1] + pair[0].distance(pair[1]));
     }
     let whole = along.last().copied().unwrap_or(0.0).max(1e-9);
+    let mut keep = kept(points, tolerance);
+    for at in KEPT_IN_A_TAPER {
+        let from_start = at * stroke.start_mm;
+        let from_end = whole - at * stroke.end_mm;
+        for place in [from_start, from_end] {
+            let next = along.partition_point(|so_far| *so_far < place);
+            if let Some(one) = keep.get_mut(next) {
+                *one = true;
+            }
+        }
+    }
     let half = |i: usize| {
         let thin = |from_end: f64, over: f64| {
             if from_end < over {
@@ -225,9 +240,8 @@ fn tapered(stroke: &Stroke, width_mm: f64) -> Vec<Point> {
         let d = b - a;
         kurbo::Vec2::new(-d.y, d.x) / d.hypot().max(1e-9)
     };
-    let left = (0..points.len()).map(|i| points[i] + normal(i) * half(i));
-    let right = (0..points.len())
-        .rev()
-        .map(|i| points[i] - normal(i) * half(i));
+    let places = || (0..points.len()).filter(|i| keep[*i]);
+    let left = places().map(|i| points[i] + normal(i) * half(i));
+    let right = places().rev().map(|i| points[i] - normal(i) * half(i));
     left.chain(right).collect()
 }

@@ -9,7 +9,8 @@ use super::close_up::CloseUp;
 use super::labels::Labels;
 use super::landmark_marks::LandmarkMarks;
 use super::length_bars::length_bars;
-use super::patches::{dark_zones, tone};
+use super::on_end::OnEnd;
+use super::patches::{dark_zones, dog_on_end, tone};
 use super::point_marks::PointMarks;
 use super::ring_marks::RingMarks;
 use super::scene::{DrawOptions, Layers, Scene, Sheet};
@@ -392,11 +393,16 @@ impl<'a> Stage<'a> {
         }
     }
 
-    /// The dog itself, its darker zones in a tone where it has two colours: from the side.
+    /// The dog itself, its darker zones in a tone where it has two colours.
     fn dog_in_its_colours(&self, painter: &mut Painter, pieces: &[Piece], hair: Option<Texture>) {
         let dark = dark_zones(self.scene.coat);
-        if dark.is_empty() || painter.view != View::Side {
+        if dark.is_empty() {
             painter.dog(pieces, hair);
+            return;
+        }
+        if painter.view != View::Side {
+            let areas = OnEnd::new(self.scene, &self.dog, painter.view);
+            dog_on_end(painter, &areas, pieces, &dark, hair);
             return;
         }
         let areas = ZoneAreas::new(self.scene, &self.dog);

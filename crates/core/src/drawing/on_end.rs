@@ -252,7 +252,7 @@ impl<'a> OnEnd<'a> {
 
     /// Both legs: a face from the coat's edge to the middle of the leg, the front or back of one whole.
     fn legs(&self, leg: Leg, zone: Zone) -> Vec<Vec<Point>> {
-        Hand::BOTH
+        Hand::ALL
             .map(|hand| {
                 let edge = |face, step| {
                     let place = LegPlace {

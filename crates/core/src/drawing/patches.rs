@@ -2,11 +2,16 @@
 
 use std::collections::BTreeSet;
 
+use kurbo::Point;
+
 use super::canvas::Painter;
+use super::on_end::OnEnd;
 use super::shapes::{Geometry, Role};
 use super::simplify::tenth;
 use super::zone_areas::ZoneAreas;
-use crate::coat::{CoatNow, Patch, Zone};
+use crate::coat::{CoatNow, Patch, Texture, Zone};
+use crate::page::View;
+use crate::shape::{Piece, PieceKind};
 
 /// The zones that are darker than others of this dog; none where nobody said that it has two colours.
 ///
@@ -24,7 +29,7 @@ pub(super) fn dark_zones(coat: &CoatNow) -> BTreeSet<Zone> {
     all.filter(|zone| !light.contains(zone)).collect()
 }
 
-/// Lays the tone over those of these zones that are dark.
+/// Lays the tone over those of these zones that are dark, from the side.
 pub(super) fn tone(
     painter: &mut Painter,
     areas: &ZoneAreas<'_>,
@@ -39,16 +44,109 @@ pub(super) fn tone(
         .filter(|zone| !matches!(zone, Zone::ForeIn | Zone::HindIn | Zone::Brow))
         .collect();
     for area in areas.of(&zones) {
-        let page = painter.on_page(&area);
-        let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
-        painter.push(Role::Patch, Geometry::Fill { points_mm });
+        lay_tone(painter, &area);
     }
+}
+
+/// The dog from in front, behind or above, each dark zone in its tone right over its own piece: what is painted
+/// after it hides it.
+pub(super) fn dog_on_end(
+    painter: &mut Painter,
+    areas: &OnEnd<'_>,
+    pieces: &[Piece],
+    dark: &BTreeSet<Zone>,
+    hair: Option<Texture>,
+) {
+    let view = painter.view;
+    let is_whole = |piece: &Piece| {
+        let zones = zones_on(view, piece);
+        !zones.is_empty() && zones.iter().all(|zone| dark.contains(zone))
+    };
+    // The thigh is the body's from behind: its zones go on down the leg.
+    let is_body_whole = pieces
+        .iter()
+        .filter(|piece| piece.kind == PieceKind::Body && !piece.is_far)
+        .all(is_whole);
+    for (n, piece) in pieces.iter().enumerate() {
+        painter.dog_part(pieces, n..n + 1, hair);
+        let goes_on = view == View::Rear && piece.kind == PieceKind::HindLeg && !piece.is_far;
+        if is_whole(piece) && (!goes_on || is_body_whole) {
+            lay_tone(painter, &piece.outline);
+            continue;
+        }
+        let is_alike = |other: &Piece| (other.kind, other.is_far) == (piece.kind, piece.is_far);
+        if piece.is_far || pieces[n + 1..].iter().any(is_alike) {
+            continue;
+        }
+        for zone in zones_on(view, piece) {
+            let is_of_the_leg = piece.kind == PieceKind::Body
+                && matches!(zone, Zone::HindOut | Zone::HindBack);
+            if dark.contains(zone) && !is_of_the_leg {
+                for area in areas.of(*zone) {
+                    lay_tone(painter, &area);
+                }
+            }
+        }
+    }
+}
+
+/// The zones that a piece shows in a view on end; none of what is not coat.
+fn zones_on(view: View, piece: &Piece) -> &'static [Zone] {
+    use PieceKind as P;
+    match (view, piece.kind, piece.is_far) {
+        (View::Front, P::Body, false) => &[Zone::Chest, Zone::Throat, Zone::Shoulder],
+        (View::Rear, P::Body, false) => &[
+            Zone::Rump,
+            Zone::Hip,
+            Zone::Croup,
+            Zone::HindOut,
+            Zone::HindBack,
+        ],
+        (View::Top, P::Body, false) => &[
+            Zone::Crest,
+            Zone::Back,
+            Zone::Croup,
+            Zone::Shoulder,
+            Zone::Ribs,
+            Zone::Hip,
+        ],
+        (View::Front, P::ForeLeg, false) => &[Zone::ForeOut, Zone::ForeIn, Zone::ForeFront],
+        (View::Rear, P::HindLeg, false) => {
+            &[Zone::HindOut, Zone::HindBack, Zone::HindIn, Zone::Hock]
+        }
+        (View::Front, P::Head, false) => &[
+            Zone::Topknot,
+            Zone::Brow,
+            Zone::Cheek,
+            Zone::Muzzle,
+            Zone::Beard,
+        ],
+        (_, P::Head | P::Topknot, _) => &[Zone::Topknot],
+        (_, P::ForeLeg, _) => &[Zone::ForeOut],
+        (_, P::HindLeg, _) => &[Zone::HindOut],
+        (View::Rear, P::Sleeve, _) => &[Zone::Hip],
+        (_, P::Sleeve, _) => &[Zone::Shoulder],
+        (_, P::Body | P::Skirt | P::Curtain | P::Feather, _) => &[Zone::Ribs],
+        (_, P::Foot, _) => &[Zone::Foot],
+        (_, P::Muzzle, _) => &[Zone::Muzzle],
+        (_, P::Beard, _) => &[Zone::Beard],
+        (_, P::Brow, _) => &[Zone::Brow],
+        (_, P::Ear, _) => &[Zone::Ear],
+        (_, P::Tail | P::TailBall, _) => &[Zone::Tail],
+        (_, P::Nose | P::Eye | P::EyeLight | P::Lines, _) => &[],
+    }
+}
+
+fn lay_tone(painter: &mut Painter, area: &[Point]) {
+    let page = painter.on_page(area);
+    let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
+    painter.push(Role::Patch, Geometry::Fill { points_mm });
 }
 
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::coat::{Texture, ZoneMarks};
+    use crate::coat::ZoneMarks;
 
     fn coat(patches: &[(Zone, Patch)]) -> CoatNow {
         let mut coat = CoatNow::even(Texture::Curl, 0.8, 40.0);

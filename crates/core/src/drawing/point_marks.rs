@@ -173,7 +173,7 @@ impl PointMarks<'_> {
         };
         let plumbs = |faces: &[Face]| -> Vec<Mark> {
             let of = |hand| faces.iter().map(move |f| Mark::Plumb(middle(hand, *f)));
-            Hand::BOTH.into_iter().flat_map(of).collect()
+            Hand::ALL.into_iter().flat_map(of).collect()
         };
         let b = self.dog.left;
         let beside = |half: f64, y: f64| {

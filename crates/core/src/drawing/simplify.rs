@@ -1,41 +1,49 @@
 use kurbo::{Point, Vec2};
 
-/// Drops points that lie within `tolerance` of the line through their neighbours
-/// (Ramer, Douglas and Peucker), and rounds to a tenth of a millimetre.
+/// Drops points that lie within `tolerance` of the line through their neighbours, and rounds to a tenth of a
+/// millimetre.
 ///
 /// # Units and shapes
 /// Open or closed polyline, mm; returns x, y, x, y, …
 pub(super) fn simplified(points: &[Point], tolerance: f64) -> Vec<f64> {
-    let mut keep = vec![false; points.len()];
-    if let (Some(first), Some(last)) = (keep.first().copied(), points.len().checked_sub(1)) {
-        debug_assert!(!first);
-        keep[0] = true;
-        keep[last] = true;
-        let mut stack = vec![(0, last)];
-        while let Some((a, b)) = stack.pop() {
-            let run = Run::between(points[a], points[b]);
-            let mut far = (a, tolerance * tolerance * run.length_sq);
-            for (i, point) in points.iter().enumerate().take(b).skip(a + 1) {
-                let distance = run.distance_scaled(*point);
-                // Of two as far the later, as long as one is too far at all.
-                if distance > far.1 || far.0 > a && distance >= far.1 {
-                    far = (i, distance);
-                }
-            }
-            let (i, _) = far;
-            if i > a {
-                keep[i] = true;
-                stack.push((a, i));
-                stack.push((i, b));
-            }
-        }
-    }
     points
         .iter()
-        .zip(keep)
+        .zip(kept(points, tolerance))
         .filter(|(_, kept)| *kept)
         .flat_map(|(p, _)| [tenth(p.x), tenth(p.y)])
         .collect()
+}
+
+/// Which points stay where those within `tolerance` of the line through their neighbours go.
+///
+/// # References
+/// Ramer (1972); Douglas and Peucker (1973), from memory.
+pub(super) fn kept(points: &[Point], tolerance: f64) -> Vec<bool> {
+    let mut keep = vec![false; points.len()];
+    let Some(last) = points.len().checked_sub(1) else {
+        return keep;
+    };
+    keep[0] = true;
+    keep[last] = true;
+    let mut stack = vec![(0, last)];
+    while let Some((a, b)) = stack.pop() {
+        let run = Run::between(points[a], points[b]);
+        let mut far = (a, tolerance * tolerance * run.length_sq);
+        for (i, point) in points.iter().enumerate().take(b).skip(a + 1) {
+            let distance = run.distance_scaled(*point);
+            // Of two as far the later, as long as one is too far at all.
+            if distance > far.1 || far.0 > a && distance >= far.1 {
+                far = (i, distance);
+            }
+        }
+        let (i, _) = far;
+        if i > a {
+            keep[i] = true;
+            stack.push((a, i));
+            stack.push((i, b));
+        }
+    }
+    keep
 }
 
 /// A segment that many points are held against.

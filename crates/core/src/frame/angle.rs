@@ -1,26 +1,28 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-/// An angle of the frame, degrees (handbook 2 and 8).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Angle {
-    /// Shoulder blade from plumb.
-    ShoulderLayback,
-    /// Shoulder blade to upper arm.
-    Shoulder,
-    /// Upper arm to forearm.
-    Elbow,
-    /// Pelvis to thigh.
-    Hip,
-    /// Thigh to lower thigh.
-    Stifle,
-    /// Lower thigh to rear pastern.
-    Hock,
-    /// Forefoot from straight ahead, outward positive.
-    ForeTurnout,
-    /// Hind foot from straight ahead, outward positive.
-    HindTurnout,
+vocabulary! {
+    /// An angle of the frame, degrees (handbook 2 and 8).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Angle {
+        /// Shoulder blade from plumb.
+        ShoulderLayback => "Shoulder layback",
+        /// Shoulder blade to upper arm.
+        Shoulder => "Shoulder to upper arm",
+        /// Upper arm to forearm.
+        Elbow => "Elbow angle",
+        /// Pelvis to thigh.
+        Hip => "Hip angle",
+        /// Thigh to lower thigh.
+        Stifle => "Stifle angle",
+        /// Lower thigh to rear pastern.
+        Hock => "Hock angle",
+        /// Forefoot from straight ahead, outward positive.
+        ForeTurnout => "Turnout of the forefoot",
+        /// Hind foot from straight ahead, outward positive.
+        HindTurnout => "Turnout of the hind foot",
+    }
 }
 
 /// One standard deviation of an angle read off an angle rule or by eye along it, degrees
@@ -64,32 +66,6 @@ pub struct TakenAngle {
 }
 
 impl Angle {
-    /// All of them, front to rear.
-    pub const ALL: [Self; 8] = [
-        Self::ShoulderLayback,
-        Self::Shoulder,
-        Self::Elbow,
-        Self::Hip,
-        Self::Stifle,
-        Self::Hock,
-        Self::ForeTurnout,
-        Self::HindTurnout,
-    ];
-
-    /// The name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::ShoulderLayback => "Shoulder layback",
-            Self::Shoulder => "Shoulder to upper arm",
-            Self::Elbow => "Elbow angle",
-            Self::Hip => "Hip angle",
-            Self::Stifle => "Stifle angle",
-            Self::Hock => "Hock angle",
-            Self::ForeTurnout => "Turnout of the forefoot",
-            Self::HindTurnout => "Turnout of the hind foot",
-        }
-    }
-
     /// How it is read.
     pub const fn how_to_find(self) -> &'static str {
         match self {

@@ -2,19 +2,21 @@ use kurbo::{Point, Vec2};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-/// One tap on size: the first guess of the height before the stick is used.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum DogSize {
-    /// About 240 mm.
-    Toy,
-    /// About 340 mm.
-    Small,
-    /// About 460 mm.
-    #[default]
-    Medium,
-    /// About 620 mm.
-    Large,
+vocabulary! {
+    /// One tap on size: the first guess of the height before the stick is used.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum DogSize {
+        /// About 240 mm.
+        Toy => "Toy",
+        /// About 340 mm.
+        Small => "Small",
+        /// About 460 mm.
+        #[default]
+        Medium => "Medium",
+        /// About 620 mm.
+        Large => "Large",
+    }
 }
 
 impl DogSize {
@@ -29,60 +31,34 @@ impl DogSize {
     }
 }
 
-/// A family of builds with its own usual proportions and head (handbook 2; dog-shape.md 2).
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum BuildType {
-    /// The handbook's ordinary medium dog.
-    #[default]
-    Ordinary,
-    /// As long as tall, fine muzzle, high tail.
-    SquareCurly,
-    /// Long and low, broad, short muzzle.
-    LongLow,
-    /// Tall on the leg, flat skull.
-    Leggy,
-    /// Small, with a large round head.
-    Toy,
-    /// Deep muzzle, low ears, stub.
-    Spaniel,
-    /// Square, harsh, long flat head, straight behind.
-    Terrier,
-    /// A little longer than tall, deep chest, strong head.
-    Retriever,
-    /// Very short face, broad skull and front.
-    ShortFaced,
+vocabulary! {
+    /// A family of builds with its own usual proportions and head (handbook 2; dog-shape.md 2).
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum BuildType {
+        /// The handbook's ordinary medium dog.
+        #[default]
+        Ordinary => "Ordinary",
+        /// As long as tall, fine muzzle, high tail.
+        SquareCurly => "Square, curly",
+        /// Long and low, broad, short muzzle.
+        LongLow => "Long and low",
+        /// Tall on the leg, flat skull.
+        Leggy => "Leggy",
+        /// Small, with a large round head.
+        Toy => "Toy",
+        /// Deep muzzle, low ears, stub.
+        Spaniel => "Spaniel-like",
+        /// Square, harsh, long flat head, straight behind.
+        Terrier => "Terrier-like",
+        /// A little longer than tall, deep chest, strong head.
+        Retriever => "Retriever-like",
+        /// Very short face, broad skull and front.
+        ShortFaced => "Short-faced",
+    }
 }
 
 impl BuildType {
-    /// All of them.
-    pub const ALL: [Self; 9] = [
-        Self::Ordinary,
-        Self::SquareCurly,
-        Self::LongLow,
-        Self::Leggy,
-        Self::Toy,
-        Self::Spaniel,
-        Self::Terrier,
-        Self::Retriever,
-        Self::ShortFaced,
-    ];
-
-    /// The name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Ordinary => "Ordinary",
-            Self::SquareCurly => "Square, curly",
-            Self::LongLow => "Long and low",
-            Self::Leggy => "Leggy",
-            Self::Toy => "Toy",
-            Self::Spaniel => "Spaniel-like",
-            Self::Terrier => "Terrier-like",
-            Self::Retriever => "Retriever-like",
-            Self::ShortFaced => "Short-faced",
-        }
-    }
-
     /// Where its proportions come from, and how far dogs differ.
     pub const fn source(self) -> &'static str {
         match self {
@@ -99,42 +75,32 @@ impl BuildType {
     }
 }
 
-/// How an ear is carried.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum EarKind {
-    /// Hangs from the root.
-    Drop,
-    /// Folds over in a V.
-    Folded,
-    /// Stands.
-    Prick,
-}
-
-impl EarKind {
-    /// All, the most hanging first.
-    pub const ALL: [Self; 3] = [Self::Drop, Self::Folded, Self::Prick];
-
-    /// Name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Drop => "Drop",
-            Self::Folded => "Folded",
-            Self::Prick => "Prick",
-        }
+vocabulary! {
+    /// How an ear is carried.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum EarKind {
+        /// Hangs from the root.
+        Drop => "Drop",
+        /// Folds over in a V.
+        Folded => "Folded",
+        /// Stands.
+        Prick => "Prick",
     }
 }
 
-/// The top of the skull, as a flat hand over it finds it.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Dome {
-    /// The hand lies flat from brow to occiput.
-    Flat,
-    /// A little rounded.
-    Usual,
-    /// Round like an apple.
-    High,
+vocabulary! {
+    /// The top of the skull, as a flat hand over it finds it.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Dome {
+        /// The hand lies flat from brow to occiput.
+        Flat => "Flat",
+        /// A little rounded.
+        Usual => "Usual",
+        /// Round like an apple.
+        High => "High, round",
+    }
 }
 
 /// From one dome to the next, shares of the head's length (modelling choice: between the types of
@@ -145,18 +111,6 @@ const FLAT_DOME: f64 = 0.03;
 const HIGH_DOME: f64 = 0.12;
 
 impl Dome {
-    /// All, the flattest first.
-    pub const ALL: [Self; 3] = [Self::Flat, Self::Usual, Self::High];
-
-    /// Name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Flat => "Flat",
-            Self::Usual => "Usual",
-            Self::High => "High, round",
-        }
-    }
-
     /// What a skull is called that rises so much, share of the head's length.
     fn of(rises: f64) -> Self {
         if rises <= FLAT_DOME {
@@ -177,45 +131,23 @@ impl Dome {
     }
 }
 
-/// How a tail is carried.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum TailKind {
-    /// Straight up.
-    Up,
-    /// Over the back.
-    Curl,
-    /// Gently raised.
-    Sabre,
-    /// Level with the back.
-    Level,
-    /// Hanging.
-    Low,
-    /// Docked or naturally short.
-    Stub,
-}
-
-impl TailKind {
-    /// All, the highest carried first.
-    pub const ALL: [Self; 6] = [
-        Self::Up,
-        Self::Curl,
-        Self::Sabre,
-        Self::Level,
-        Self::Low,
-        Self::Stub,
-    ];
-
-    /// Name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Up => "Up",
-            Self::Curl => "Over the back",
-            Self::Sabre => "Sabre",
-            Self::Level => "Level",
-            Self::Low => "Low",
-            Self::Stub => "Docked, short",
-        }
+vocabulary! {
+    /// How a tail is carried.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum TailKind {
+        /// Straight up.
+        Up => "Up",
+        /// Over the back.
+        Curl => "Over the back",
+        /// Gently raised.
+        Sabre => "Sabre",
+        /// Level with the back.
+        Level => "Level",
+        /// Hanging.
+        Low => "Low",
+        /// Docked or naturally short.
+        Stub => "Docked, short",
     }
 }
 

@@ -41,17 +41,19 @@ pub enum Felt {
     WideBehind,
 }
 
-/// How strongly something is felt.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Grade {
-    /// Not there.
-    #[default]
-    None,
-    /// There when looked for.
-    Slight,
-    /// Plain.
-    Marked,
+vocabulary! {
+    /// How strongly something is felt.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Grade {
+        /// Not there.
+        #[default]
+        None => "None",
+        /// There when looked for.
+        Slight => "Slight",
+        /// Plain.
+        Marked => "Marked",
+    }
 }
 
 impl Grade {

@@ -3,18 +3,20 @@ use utoipa::ToSchema;
 
 use super::{Angle, Felt, Measure};
 
-/// Where the hand is, nose to tail, then down the legs (handbook 2, *Landmarks*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "Stop::label says it")]
-pub enum Stop {
-    HeadAndNeck,
-    ChestAndShoulder,
-    Back,
-    RibsAndLoin,
-    Rump,
-    FrontLegs,
-    HindLegs,
+vocabulary! {
+    /// Where the hand is, nose to tail, then down the legs (handbook 2, *Landmarks*).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "Stop::label says it")]
+    pub enum Stop {
+        HeadAndNeck => "Head and neck",
+        ChestAndShoulder => "Chest and shoulder",
+        Back => "Withers and back",
+        RibsAndLoin => "Ribs and loin",
+        Rump => "Croup, tail and rump",
+        FrontLegs => "Front legs",
+        HindLegs => "Flank and hind legs",
+    }
 }
 
 /// One thing to find at a stop.
@@ -30,30 +32,6 @@ pub enum Finding {
 }
 
 impl Stop {
-    /// In the order of the hand.
-    pub const ALL: [Self; 7] = [
-        Self::HeadAndNeck,
-        Self::ChestAndShoulder,
-        Self::Back,
-        Self::RibsAndLoin,
-        Self::Rump,
-        Self::FrontLegs,
-        Self::HindLegs,
-    ];
-
-    /// The name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::HeadAndNeck => "Head and neck",
-            Self::ChestAndShoulder => "Chest and shoulder",
-            Self::Back => "Withers and back",
-            Self::RibsAndLoin => "Ribs and loin",
-            Self::Rump => "Croup, tail and rump",
-            Self::FrontLegs => "Front legs",
-            Self::HindLegs => "Flank and hind legs",
-        }
-    }
-
     /// What is found there, in the order of the hand.
     pub fn findings(self) -> Vec<Finding> {
         use Felt as F;

@@ -4,35 +4,31 @@ use utoipa::ToSchema;
 use super::Measure;
 use crate::units::Length;
 
-/// How a measure was got. Its doubt is one standard deviation (handbook 2).
-#[derive(
-    Clone, Copy, Debug, Default, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-pub enum Method {
-    /// ± 4 mm.
-    #[default]
-    Tape,
-    /// ± 2 mm.
-    HeightStick,
-    /// ± 2 mm.
-    Caliper,
-    /// ± 6 mm, or what the photo's own scale and tilt leave.
-    Photo,
-    /// ± 10 mm: a landmark drawn to its place on the sheet by a finger (modelling choice: half a
-    /// finger's width, at two to three pixels a millimetre).
-    Drawn,
+vocabulary! {
+    /// How a measure was got. Its doubt is one standard deviation (handbook 2).
+    #[derive(
+        Clone, Copy, Debug, Default, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema,
+    )]
+    #[serde(rename_all = "snake_case")]
+    pub enum Method {
+        /// ± 4 mm.
+        #[default]
+        Tape => "Tape",
+        /// ± 2 mm.
+        HeightStick => "Stick",
+        /// ± 2 mm.
+        Caliper => "Caliper",
+        /// ± 6 mm, or what the photo's own scale and tilt leave.
+        Photo => "Photo",
+        /// ± 10 mm: a landmark drawn to its place on the sheet by a finger (modelling choice: half a
+        /// finger's width, at two to three pixels a millimetre).
+        Drawn => "Drawn",
+    }
 }
 
 impl Method {
-    /// All of them.
-    pub const ALL: [Self; 5] = [
-        Self::Tape,
-        Self::HeightStick,
-        Self::Caliper,
-        Self::Photo,
-        Self::Drawn,
-    ];
+    /// Those a hand holds.
+    pub const IN_HAND: [Self; 3] = [Self::Tape, Self::HeightStick, Self::Caliper];
 
     /// One standard deviation, mm.
     pub const fn doubt_mm(self) -> f64 {
@@ -93,17 +89,19 @@ impl TakenMeasure {
     }
 }
 
-/// Whether the dog stood square while it was measured; widens the doubt of what the feet decide.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Stance {
-    /// Rear pasterns upright, forefeet under the withers, weight on all four.
-    #[default]
-    Square,
-    /// Doubles the doubt.
-    Nearly,
-    /// Trebles the doubt.
-    NotSquare,
+vocabulary! {
+    /// Whether the dog stood square while it was measured; widens the doubt of what the feet decide.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Stance {
+        /// Rear pasterns upright, forefeet under the withers, weight on all four.
+        #[default]
+        Square => "Yes",
+        /// Doubles the doubt.
+        Nearly => "Nearly",
+        /// Trebles the doubt.
+        NotSquare => "No",
+    }
 }
 
 impl Stance {

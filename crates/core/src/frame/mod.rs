@@ -2,6 +2,7 @@
 
 mod age;
 mod angle;
+mod bend;
 mod build;
 mod doubt;
 mod felt;
@@ -17,6 +18,7 @@ mod usual;
 
 pub use age::{Ago, Known};
 pub use angle::{Angle, AngleMethod, TakenAngle};
+pub use bend::Bend;
 pub use build::{
     Build, BuildType, DogSize, Dome, EarKind, EarShape, HeadShape, LegStand, TailKind, TailShape,
 };

@@ -96,6 +96,14 @@ pub(super) fn check(
         usable.insert(measure, Usable { left, right });
     }
     contradictions(&mut usable, &mut problems, height, units);
+    // What is refused need not be called unusual as well: a field says one thing.
+    let is_refused = |p: &Problem| p.severity == Severity::Refused;
+    let refused: Vec<String> = problems
+        .iter()
+        .filter(|p| is_refused(p))
+        .map(|p| p.field.clone())
+        .collect();
+    problems.retain(|p| is_refused(p) || !refused.contains(&p.field));
     (usable, problems)
 }
 

@@ -3,19 +3,21 @@ use utoipa::ToSchema;
 
 use super::tool::Tool;
 
-/// What blades a clipper takes, or what clipper a blade or comb fits (handbook 3, *Kit*).
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum ClipperFit {
-    /// Nobody said: it goes on any.
-    #[default]
-    Any,
-    /// Blades that come off in one piece.
-    Detachable,
-    /// One blade that is set to several lengths.
-    Adjustable,
-    /// A wide blade: a third more per stroke.
-    Wide,
+vocabulary! {
+    /// What blades a clipper takes, or what clipper a blade or comb fits (handbook 3, *Kit*).
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum ClipperFit {
+        /// Nobody said: it goes on any.
+        #[default]
+        Any => "Any clipper",
+        /// Blades that come off in one piece.
+        Detachable => "Detachable",
+        /// One blade that is set to several lengths.
+        Adjustable => "Adjustable",
+        /// A wide blade: a third more per stroke.
+        Wide => "Wide",
+    }
 }
 
 /// A clipper of the salon's.

@@ -6,15 +6,17 @@ use uuid::Uuid;
 
 use crate::units::{Length, UnitSystem, length_text};
 
-/// How its blades run.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum ShearsForm {
-    /// Straight.
-    #[default]
-    Straight,
-    /// Curved.
-    Curved,
+vocabulary! {
+    /// How its blades run.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum ShearsForm {
+        /// Straight.
+        #[default]
+        Straight => "Straight",
+        /// Curved.
+        Curved => "Curved",
+    }
 }
 
 /// What its edge is.
@@ -35,19 +37,21 @@ pub enum ShearsEdge {
     },
 }
 
-/// The state a pair is in.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum ShearsState {
-    /// It cuts along its whole length.
-    #[default]
-    Sharp,
-    /// Its points fold the hair: nothing small is planned with it.
-    DullAtTip,
-    /// Not planned with.
-    Dull,
-    /// Not in the house.
-    AtTheSharpener,
+vocabulary! {
+    /// The state a pair is in.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum ShearsState {
+        /// It cuts along its whole length.
+        #[default]
+        Sharp => "Sharp",
+        /// Its points fold the hair: nothing small is planned with it.
+        DullAtTip => "Dull at the tip",
+        /// Not planned with.
+        Dull => "Dull",
+        /// Not in the house.
+        AtTheSharpener => "At the sharpener",
+    }
 }
 
 /// A pair of shears of the salon's.

@@ -19,19 +19,21 @@ pub enum ToolKind {
     Comb,
 }
 
-/// The state a tool is in.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum ToolState {
-    /// Fit for work.
-    #[default]
-    Fine,
-    /// Runs warm: still used, watched.
-    WarmRunning,
-    /// Dull: not planned with.
-    Dull,
-    /// A tooth is missing: not planned with.
-    ToothMissing,
+vocabulary! {
+    /// The state a tool is in.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum ToolState {
+        /// Fit for work.
+        #[default]
+        Fine => "Fine",
+        /// Runs warm: still used, watched.
+        WarmRunning => "Runs warm",
+        /// Dull: not planned with.
+        Dull => "Dull",
+        /// A tooth is missing: not planned with.
+        ToothMissing => "Tooth missing",
+    }
 }
 
 /// One blade or comb.
@@ -92,17 +94,19 @@ impl Tool {
     }
 }
 
-/// The blade beneath the combs (handbook 6, school; default 30).
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum UnderComb {
-    /// A 40: smoother, closer at every slip.
-    Forty,
-    /// A 30: a comb's marked length is then true.
-    #[default]
-    Thirty,
-    /// A 10: a millimetre longer, safer.
-    Ten,
+vocabulary! {
+    /// The blade beneath the combs (handbook 6, school; default 30).
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum UnderComb {
+        /// A 40: smoother, closer at every slip.
+        Forty => "40",
+        /// A 30: a comb's marked length is then true.
+        #[default]
+        Thirty => "30",
+        /// A 10: a millimetre longer, safer.
+        Ten => "10",
+    }
 }
 
 impl UnderComb {

@@ -45,32 +45,19 @@ impl Cut {
     }
 }
 
-/// How the foot is finished.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum FootFinish {
-    /// Clipped clean to the first toe joint, with a bevelled hem over it.
-    Clean,
-    /// A round dome at leg length.
-    Round,
-    /// Hidden under the leg's flare, rounded beneath it.
-    Hidden,
-    /// Close round the nails.
-    Tight,
-}
-
-impl FootFinish {
-    /// All of them.
-    pub const ALL: [Self; 4] = [Self::Clean, Self::Round, Self::Hidden, Self::Tight];
-
-    /// Its name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Clean => "clean",
-            Self::Round => "round",
-            Self::Hidden => "hidden",
-            Self::Tight => "to the nail",
-        }
+vocabulary! {
+    /// How the foot is finished.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum FootFinish {
+        /// Clipped clean to the first toe joint, with a bevelled hem over it.
+        Clean => "clean",
+        /// A round dome at leg length.
+        Round => "round",
+        /// Hidden under the leg's flare, rounded beneath it.
+        Hidden => "hidden",
+        /// Close round the nails.
+        Tight => "to the nail",
     }
 }
 

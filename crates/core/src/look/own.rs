@@ -11,59 +11,33 @@ use crate::schools::Schools;
 use crate::shape::{HeadShape, HemShape};
 use crate::units::Length;
 
-/// A number a look of the salon's own, or an owner's picture, can aim at (handbook 4).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Aim {
-    /// Length of the coat edge, breastbone to pin bone, against the height.
-    BodyRatio,
-    /// The daylight under the dog against the height.
-    GapRatio,
-    /// The coat edge at the brisket against the height.
-    LegShare,
-    /// Rise of the underline from brisket to waist, against the height.
-    Rise,
-    /// The bend before the line pin bone to hock, against the height.
-    Angulation,
-    /// The bend before the pin bone, against the height.
-    SetIn,
-    /// Width of the front column against the depth of body over it.
-    ColumnShare,
-    /// Height of the head, top to under-beard, against the height at the withers.
-    HeadSize,
-    /// How far the ear ends below the beard, against the height.
-    EarEnd,
+vocabulary! {
+    /// A number a look of the salon's own, or an owner's picture, can aim at (handbook 4).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Aim {
+        /// Length of the coat edge, breastbone to pin bone, against the height.
+        BodyRatio => "Body length against height",
+        /// The daylight under the dog against the height.
+        GapRatio => "Daylight under the dog",
+        /// The coat edge at the brisket against the height.
+        LegShare => "Leg against height",
+        /// Rise of the underline from brisket to waist, against the height.
+        Rise => "Rise of the underline",
+        /// The bend before the line pin bone to hock, against the height.
+        Angulation => "Bend behind",
+        /// The bend before the pin bone, against the height.
+        SetIn => "Set-in under the pin bone",
+        /// Width of the front column against the depth of body over it.
+        ColumnShare => "Fullness of the legs",
+        /// Height of the head, top to under-beard, against the height at the withers.
+        HeadSize => "Size of the head",
+        /// How far the ear ends below the beard, against the height.
+        EarEnd => "Ear end below the beard",
+    }
 }
 
 impl Aim {
-    /// All of them, in the order of the table of handbook 4.
-    pub const ALL: [Self; 9] = [
-        Self::BodyRatio,
-        Self::GapRatio,
-        Self::LegShare,
-        Self::Rise,
-        Self::Angulation,
-        Self::SetIn,
-        Self::ColumnShare,
-        Self::HeadSize,
-        Self::EarEnd,
-    ];
-
-    /// Its name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::BodyRatio => "Body length against height",
-            Self::GapRatio => "Daylight under the dog",
-            Self::LegShare => "Leg against height",
-            Self::Rise => "Rise of the underline",
-            Self::Angulation => "Bend behind",
-            Self::SetIn => "Set-in under the pin bone",
-            Self::ColumnShare => "Fullness of the legs",
-            Self::HeadSize => "Size of the head",
-            Self::EarEnd => "Ear end below the beard",
-        }
-    }
-
     /// What dogs are trimmed to, from and to: the ranges of balance-model.md 6 over all looks,
     /// wider for long and short types.
     pub const fn span(self) -> (f64, f64) {

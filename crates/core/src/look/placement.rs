@@ -100,107 +100,75 @@ impl LineName {
     }
 }
 
-/// A place a line can have (handbook 5, *variants*; balance-model.md 10).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum LineStop {
-    /// The crest is kept from behind the ear.
-    CrestKept,
-    /// Clipped from just behind the occiput.
-    FromOcciput,
-    /// The chest as short as the throat.
-    BibClean,
-    /// A crescent at the look's own length.
-    BibCrescent,
-    /// All the hair of the chest kept and shaped.
-    BibFull,
-    /// The body's length goes down to the elbow.
-    LiftAtElbow,
-    /// The leg's length begins at the point of shoulder.
-    LiftAtShoulder,
-    /// One length along the back.
-    OnePass,
-    /// The shorter length begins half way along the back.
-    MidBack,
-    /// It begins just behind the dip.
-    BehindDip,
-    /// It begins at the hip crest.
-    AtHip,
-    /// The waist peaks at the last rib.
-    AtRib,
-    /// Half way between.
-    JustBehindRib,
-    /// 25 mm behind it, on a dog of 450 mm.
-    BehindRib,
-    /// Out of a fringe: just above the elbow.
-    FringeSkirt,
-    /// Low on the ribs.
-    LowSkirt,
-    /// Half way up the body.
-    HalfSkirt,
-    /// No skirt: the underline as the body.
-    NoSkirt,
-    /// The body's length goes down to just over the flank fold.
-    LiftOverFold,
-    /// The leg's length begins at the hip.
-    LiftAtHip,
-    /// Hair is kept under the tail as a small shelf.
-    ShelfKept,
-    /// Clean under the tail.
-    ShelfClean,
-    /// The drop ends at the bend.
-    DropToBend,
-    /// The drop goes down to the hock.
-    DropToHock,
-    /// The coat behind the hock is kept.
-    HockKept,
-    /// It is taken as the back of the leg.
-    HockTaken,
-    /// A V above the root of a tail carried up.
-    TailV,
-    /// A straight band at the root.
-    TailBand,
-    /// Clipped to about the hip crest's reach, laid over the back.
-    TailToHip,
-    /// No bare root.
-    TailKept,
+vocabulary! {
+    /// A place a line can have (handbook 5, *variants*; balance-model.md 10).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum LineStop {
+        /// The crest is kept from behind the ear.
+        CrestKept => "crest kept",
+        /// Clipped from just behind the occiput.
+        FromOcciput => "from the occiput",
+        /// The chest as short as the throat.
+        BibClean => "clean",
+        /// A crescent at the look's own length.
+        BibCrescent => "crescent",
+        /// All the hair of the chest kept and shaped.
+        BibFull => "full bib",
+        /// The body's length goes down to the elbow.
+        LiftAtElbow => "lift off at the elbow",
+        /// The leg's length begins at the point of shoulder.
+        LiftAtShoulder => "lift off at the point of shoulder",
+        /// One length along the back.
+        OnePass => "one pass",
+        /// The shorter length begins half way along the back.
+        MidBack => "from mid back",
+        /// It begins just behind the dip.
+        BehindDip => "from behind the dip",
+        /// It begins at the hip crest.
+        AtHip => "from the hip",
+        /// The waist peaks at the last rib.
+        AtRib => "at the last rib",
+        /// Half way between.
+        JustBehindRib => "just behind the last rib",
+        /// 25 mm behind it, on a dog of 450 mm.
+        BehindRib => "well behind the last rib",
+        /// Out of a fringe: just above the elbow.
+        FringeSkirt => "out of a fringe",
+        /// Low on the ribs.
+        LowSkirt => "low on the ribs",
+        /// Half way up the body.
+        HalfSkirt => "half way up the body",
+        /// No skirt: the underline as the body.
+        NoSkirt => "skirt taken off",
+        /// The body's length goes down to just over the flank fold.
+        LiftOverFold => "over the flank fold",
+        /// The leg's length begins at the hip.
+        LiftAtHip => "at the hip",
+        /// Hair is kept under the tail as a small shelf.
+        ShelfKept => "shelf kept",
+        /// Clean under the tail.
+        ShelfClean => "clean",
+        /// The drop ends at the bend.
+        DropToBend => "down to the bend",
+        /// The drop goes down to the hock.
+        DropToHock => "down to the hock",
+        /// The coat behind the hock is kept.
+        HockKept => "hock kept",
+        /// It is taken as the back of the leg.
+        HockTaken => "hock taken too",
+        /// A V above the root of a tail carried up.
+        TailV => "V above the root",
+        /// A straight band at the root.
+        TailBand => "straight band",
+        /// Clipped to about the hip crest's reach, laid over the back.
+        TailToHip => "clipped to the hip crest's reach",
+        /// No bare root.
+        TailKept => "kept to the root",
+    }
 }
 
 impl LineStop {
-    /// All places of all lines.
-    pub const ALL: [Self; 30] = [
-        Self::CrestKept,
-        Self::FromOcciput,
-        Self::BibClean,
-        Self::BibCrescent,
-        Self::BibFull,
-        Self::LiftAtElbow,
-        Self::LiftAtShoulder,
-        Self::OnePass,
-        Self::MidBack,
-        Self::BehindDip,
-        Self::AtHip,
-        Self::AtRib,
-        Self::JustBehindRib,
-        Self::BehindRib,
-        Self::FringeSkirt,
-        Self::LowSkirt,
-        Self::HalfSkirt,
-        Self::NoSkirt,
-        Self::LiftOverFold,
-        Self::LiftAtHip,
-        Self::ShelfKept,
-        Self::ShelfClean,
-        Self::DropToBend,
-        Self::DropToHock,
-        Self::HockKept,
-        Self::HockTaken,
-        Self::TailV,
-        Self::TailBand,
-        Self::TailToHip,
-        Self::TailKept,
-    ];
-
     /// The line it is a place of.
     pub const fn line(self) -> LineName {
         match self {
@@ -215,42 +183,6 @@ impl LineStop {
             Self::DropToBend | Self::DropToHock => LineName::RumpDrop,
             Self::HockKept | Self::HockTaken => LineName::Hock,
             Self::TailV | Self::TailBand | Self::TailToHip | Self::TailKept => LineName::TailBase,
-        }
-    }
-
-    /// In a few words.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::CrestKept => "crest kept",
-            Self::FromOcciput => "from the occiput",
-            Self::BibClean => "clean",
-            Self::BibCrescent => "crescent",
-            Self::BibFull => "full bib",
-            Self::LiftAtElbow => "lift off at the elbow",
-            Self::LiftAtShoulder => "lift off at the point of shoulder",
-            Self::OnePass => "one pass",
-            Self::MidBack => "from mid back",
-            Self::BehindDip => "from behind the dip",
-            Self::AtHip => "from the hip",
-            Self::AtRib => "at the last rib",
-            Self::JustBehindRib => "just behind the last rib",
-            Self::BehindRib => "well behind the last rib",
-            Self::FringeSkirt => "out of a fringe",
-            Self::LowSkirt => "low on the ribs",
-            Self::HalfSkirt => "half way up the body",
-            Self::NoSkirt => "skirt taken off",
-            Self::LiftOverFold => "over the flank fold",
-            Self::LiftAtHip => "at the hip",
-            Self::ShelfKept => "shelf kept",
-            Self::ShelfClean => "clean",
-            Self::DropToBend => "down to the bend",
-            Self::DropToHock => "down to the hock",
-            Self::HockKept => "hock kept",
-            Self::HockTaken => "hock taken too",
-            Self::TailV => "V above the root",
-            Self::TailBand => "straight band",
-            Self::TailToHip => "clipped to the hip crest's reach",
-            Self::TailKept => "kept to the root",
         }
     }
 

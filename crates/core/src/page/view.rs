@@ -1,19 +1,21 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-/// A direction the dog is seen from.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum View {
-    /// From its left, facing left.
-    #[default]
-    Side,
-    /// From in front.
-    Front,
-    /// From behind.
-    Rear,
-    /// From above, facing left.
-    Top,
+vocabulary! {
+    /// A direction the dog is seen from.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum View {
+        /// From its left, facing left.
+        #[default]
+        Side => "side",
+        /// From in front.
+        Front => "front",
+        /// From behind.
+        Rear => "rear",
+        /// From above, facing left.
+        Top => "top",
+    }
 }
 
 impl View {
@@ -36,16 +38,6 @@ impl View {
             Self::Side | Self::Rear => (-1.0, 1.0),
             Self::Front => (1.0, 1.0),
             Self::Top => (-1.0, -1.0),
-        }
-    }
-
-    /// What stands under it.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Side => "side",
-            Self::Front => "front",
-            Self::Rear => "rear",
-            Self::Top => "top",
         }
     }
 }

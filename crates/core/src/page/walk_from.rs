@@ -3,53 +3,31 @@ use utoipa::ToSchema;
 
 use super::view::View;
 
-/// From where the finished dog is looked at, in the order of the walk round it (handbook 6, 9. *Check*).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-pub enum WalkFrom {
-    /// Its left side.
-    Left,
-    /// Behind it, the tail held up.
-    Behind,
-    /// Its right side: the dog turned round.
-    Right,
-    /// In front of it.
-    Front,
-    /// Above it.
-    Above,
-    /// Below it: feet lifted, head down.
-    Below,
-    /// A few steps off, the dog walking on the floor.
-    Walking,
+vocabulary! {
+    /// From where the finished dog is looked at, in the order of the walk round it (handbook 6, 9. *Check*).
+    #[derive(
+        Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize, ToSchema,
+    )]
+    #[serde(rename_all = "snake_case")]
+    pub enum WalkFrom {
+        /// Its left side.
+        Left => "Left side",
+        /// Behind it, the tail held up.
+        Behind => "Behind, tail up",
+        /// Its right side: the dog turned round.
+        Right => "Right side",
+        /// In front of it.
+        Front => "In front",
+        /// Above it.
+        Above => "Above",
+        /// Below it: feet lifted, head down.
+        Below => "Below",
+        /// A few steps off, the dog walking on the floor.
+        Walking => "On the floor, walking",
+    }
 }
 
 impl WalkFrom {
-    /// All, in the order of the walk.
-    pub const ALL: [Self; 7] = [
-        Self::Left,
-        Self::Behind,
-        Self::Right,
-        Self::Front,
-        Self::Above,
-        Self::Below,
-        Self::Walking,
-    ];
-
-    /// What its page is called.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Left => "Left side",
-            Self::Behind => "Behind, tail up",
-            Self::Right => "Right side",
-            Self::Front => "In front",
-            Self::Above => "Above",
-            Self::Below => "Below",
-            Self::Walking => "On the floor, walking",
-        }
-    }
-
     /// The same in one word, for the row of all.
     pub const fn short(self) -> &'static str {
         match self {

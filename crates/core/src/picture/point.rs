@@ -4,69 +4,31 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-/// A place touched on the outline of the dog in an owner's picture, seen from the side.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "each is described by PicturePoint::label")]
-pub enum PicturePoint {
-    ForeFoot,
-    HindFoot,
-    Withers,
-    Breastbone,
-    PinBone,
-    Brisket,
-    Waist,
-    ColumnBack,
-    ColumnFront,
-    Knee,
-    Bend,
-    Hock,
-    HeadTop,
-    UnderBeard,
-    EarEnd,
+vocabulary! {
+    /// A place touched on the outline of the dog in an owner's picture, seen from the side.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "each is described by PicturePoint::label")]
+    pub enum PicturePoint {
+        ForeFoot => "Front foot, where it stands on the table",
+        HindFoot => "Hind foot, where it stands on the table",
+        Withers => "Top of the back over the withers",
+        Breastbone => "Foremost of the chest",
+        PinBone => "Rearmost, at the pin bone",
+        Brisket => "Lowest of the chest, behind the elbow",
+        Waist => "Highest of the underline",
+        ColumnBack => "Back of the front leg, half way down",
+        ColumnFront => "Front of the front leg, half way down",
+        Knee => "Front of the knee, where it is fullest",
+        Bend => "Bend behind, where it is deepest",
+        Hock => "Back of the hock",
+        HeadTop => "Top of the head",
+        UnderBeard => "Lowest of chin or beard",
+        EarEnd => "End of the ear",
+    }
 }
 
 impl PicturePoint {
-    /// All of them, in the order they are touched.
-    pub const ALL: [Self; 15] = [
-        Self::ForeFoot,
-        Self::HindFoot,
-        Self::Withers,
-        Self::Breastbone,
-        Self::PinBone,
-        Self::Brisket,
-        Self::Waist,
-        Self::ColumnBack,
-        Self::ColumnFront,
-        Self::Knee,
-        Self::Bend,
-        Self::Hock,
-        Self::HeadTop,
-        Self::UnderBeard,
-        Self::EarEnd,
-    ];
-
-    /// What to touch: always the edge of the coat.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::ForeFoot => "Front foot, where it stands on the table",
-            Self::HindFoot => "Hind foot, where it stands on the table",
-            Self::Withers => "Top of the back over the withers",
-            Self::Breastbone => "Foremost of the chest",
-            Self::PinBone => "Rearmost, at the pin bone",
-            Self::Brisket => "Lowest of the chest, behind the elbow",
-            Self::Waist => "Highest of the underline",
-            Self::ColumnBack => "Back of the front leg, half way down",
-            Self::ColumnFront => "Front of the front leg, half way down",
-            Self::Knee => "Front of the knee, where it is fullest",
-            Self::Bend => "Bend behind, where it is deepest",
-            Self::Hock => "Back of the hock",
-            Self::HeadTop => "Top of the head",
-            Self::UnderBeard => "Lowest of chin or beard",
-            Self::EarEnd => "End of the ear",
-        }
-    }
-
     /// Whether a picture says something without it.
     pub const fn can_be_left(self) -> bool {
         matches!(self, Self::HeadTop | Self::UnderBeard | Self::EarEnd)

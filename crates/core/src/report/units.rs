@@ -8,22 +8,24 @@ use crate::say::Words;
 use crate::solve::{Roughing, Stroke, Unit, UnitCut};
 use crate::units::Length;
 
-/// How a unit is cut, by name.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum StrokeName {
-    /// Nothing comes off.
-    Leave,
-    /// Pressed flat, with the lay.
-    Full,
-    /// Against the lay.
-    Against,
-    /// Without weight.
-    Skim,
-    /// By shears.
-    Scissor,
-    /// Thinned or stripped until it lies; its length stays.
-    Thin,
+vocabulary! {
+    /// How a unit is cut, by name.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum StrokeName {
+        /// Nothing comes off.
+        Leave => "left as it is",
+        /// Pressed flat, with the lay.
+        Full => "pressed, with the lay",
+        /// Against the lay.
+        Against => "against the lay",
+        /// Without weight.
+        Skim => "weight off, skimmed",
+        /// By shears.
+        Scissor => "by shears",
+        /// Thinned or stripped until it lies; its length stays.
+        Thin => "thinned until it lies",
+    }
 }
 
 impl From<Stroke> for StrokeName {

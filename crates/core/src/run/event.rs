@@ -21,31 +21,35 @@ pub enum PutOff {
     NotToday,
 }
 
-/// What was done against a warm blade (handbook 7, *Heat*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Cooling {
-    /// Felt on the wrist: still cool.
-    FeltCool,
-    /// Cooled down.
-    Cooled,
-    /// Another blade of the same length.
-    Swapped,
-    /// Oiled.
-    Oiled,
+vocabulary! {
+    /// What was done against a warm blade (handbook 7, *Heat*).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Cooling {
+        /// Felt on the wrist: still cool.
+        FeltCool => "Felt: cool",
+        /// Cooled down.
+        Cooled => "Cooled",
+        /// Another blade of the same length.
+        Swapped => "Swapped",
+        /// Oiled.
+        Oiled => "Oiled",
+    }
 }
 
-/// Why a step ran over (handbook 6, *Minutes*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "the names are the handbook's")]
-pub enum OverReason {
-    Moved,
-    Knots,
-    Break,
-    Tool,
-    Interruption,
-    Owner,
+vocabulary! {
+    /// Why a step ran over (handbook 6, *Minutes*).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "the names are the handbook's")]
+    pub enum OverReason {
+        Moved => "Moved",
+        Knots => "Knots",
+        Break => "Break",
+        Tool => "Tool",
+        Interruption => "Disturbed",
+        Owner => "Owner",
+    }
 }
 
 /// What cut too much off.
@@ -78,23 +82,30 @@ pub struct Slip {
     pub cause: Option<SlipCause>,
 }
 
-/// What was noticed of a tool, or done to it, at the table (handbook 3, *The kit*).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum ToolWord {
-    /// A drop of oil.
-    Oiled,
-    /// Runs hot before its time.
-    RunsHot,
-    /// Pulls, leaves lines: dull.
-    Dull,
-    /// Shears whose points fold the hair.
-    DullAtTip,
-    /// A tooth is missing: out of use at once.
-    ToothMissing,
+vocabulary! {
+    /// What was noticed of a tool, or done to it, at the table (handbook 3, *The kit*).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum ToolWord {
+        /// A drop of oil.
+        Oiled => "Oiled",
+        /// Runs hot before its time.
+        RunsHot => "Runs hot",
+        /// Pulls, leaves lines: dull.
+        Dull => "Dull: it pulls",
+        /// Shears whose points fold the hair.
+        DullAtTip => "The points fold the hair",
+        /// A tooth is missing: out of use at once.
+        ToothMissing => "Tooth missing",
+    }
 }
 
 impl ToolWord {
+    /// What is said of a blade or comb.
+    pub const OF_A_BLADE: [Self; 4] = [Self::Oiled, Self::RunsHot, Self::Dull, Self::ToothMissing];
+    /// What is said of shears.
+    pub const OF_SHEARS: [Self; 2] = [Self::Dull, Self::DullAtTip];
+
     /// Whether the tool is not taken up again at this groom: a blade that pulls hurts.
     pub const fn takes_out(self) -> bool {
         matches!(self, Self::Dull | Self::ToothMissing)
@@ -106,30 +117,60 @@ impl ToolWord {
     }
 }
 
-/// How a run ended.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum RunEnd {
-    /// All that was to be done today.
-    Finished,
-    /// Broken off: a vet should look first.
-    VetFirst,
-    /// Broken off: the dog has had enough.
-    DogHadEnough,
-    /// The dog was taken away.
-    TakenAway,
+vocabulary! {
+    /// How a run ended.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum RunEnd {
+        /// All that was to be done today.
+        Finished => "Finished",
+        /// Broken off: a vet should look first.
+        VetFirst => "Vet first",
+        /// Broken off: the dog has had enough.
+        DogHadEnough => "The dog has had enough",
+        /// The dog was taken away.
+        TakenAway => "The owner takes the dog",
+    }
 }
 
-/// How the dog took a step (handbook 10 A 9).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Borne {
-    /// It bore it.
-    Bears,
-    /// It fidgeted.
-    Fidgets,
-    /// It would not have it.
-    Refused,
+impl RunEnd {
+    /// What follows from breaking off so, in a sentence.
+    pub const fn means(self) -> &'static str {
+        match self {
+            Self::Finished => "All that was to be done today is done.",
+            Self::VetFirst => {
+                "A vet should look before the groom goes on. What was done stays on the record."
+            }
+            Self::DogHadEnough => {
+                "A shorter, calmer trim is the right answer for some. The rest waits for another day."
+            }
+            Self::TakenAway => "What is not done is written down for the next visit.",
+        }
+    }
+
+    /// What stands over a groom that ended so.
+    pub const fn over(self) -> &'static str {
+        match self {
+            Self::Finished => "Finished",
+            Self::VetFirst => "Stopped here: vet first",
+            Self::DogHadEnough => "Stopped here: enough for today",
+            Self::TakenAway => "Stopped here: taken away",
+        }
+    }
+}
+
+vocabulary! {
+    /// How the dog took a step (handbook 10 A 9).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Borne {
+        /// It bore it.
+        Bears => "Bears it",
+        /// It fidgeted.
+        Fidgets => "Fidgets",
+        /// It would not have it.
+        Refused => "Refuses",
+    }
 }
 
 /// Something that happened in a run; its time is the entry's.

@@ -111,6 +111,12 @@ impl Words<'_> {
         }
     }
 
+    /// A comb where the blade beneath was said before; none for what has none.
+    pub fn comb_again(&self, id: Uuid) -> Option<String> {
+        let tool = self.kit.iter().find(|t| t.id == id)?;
+        (tool.kind == ToolKind::Comb).then(|| format!("{} comb", tool.printed.trim()))
+    }
+
     /// The bare blade of about a comb's length, for when the comb will not go through.
     pub fn blade_instead(&self, comb: Uuid) -> Option<&Tool> {
         let comb = self.kit.iter().find(|t| t.id == comb)?;

@@ -1,45 +1,23 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
-/// The shape of a finished head.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum HeadShape {
-    /// A circle of three arcs: cheeks, under-beard, top.
-    Round,
-    /// Clean face under a topknot that runs into the crest.
-    Topknot,
-    /// Flat skull and cheeks, brows and a long beard.
-    Terrier,
-    /// Crown short, ears long.
-    Spaniel,
-    /// One length under the body's.
-    Short,
-    /// Tidied.
-    Natural,
-}
-
-impl HeadShape {
-    /// All of them.
-    pub const ALL: [Self; 6] = [
-        Self::Round,
-        Self::Topknot,
-        Self::Terrier,
-        Self::Spaniel,
-        Self::Short,
-        Self::Natural,
-    ];
-
-    /// Its name on the screen.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Round => "round",
-            Self::Topknot => "topknot",
-            Self::Terrier => "brows and beard",
-            Self::Spaniel => "spaniel",
-            Self::Short => "short",
-            Self::Natural => "natural",
-        }
+vocabulary! {
+    /// The shape of a finished head.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum HeadShape {
+        /// A circle of three arcs: cheeks, under-beard, top.
+        Round => "round",
+        /// Clean face under a topknot that runs into the crest.
+        Topknot => "topknot",
+        /// Flat skull and cheeks, brows and a long beard.
+        Terrier => "brows and beard",
+        /// Crown short, ears long.
+        Spaniel => "spaniel",
+        /// One length under the body's.
+        Short => "short",
+        /// Tidied.
+        Natural => "natural",
     }
 }
 

@@ -9,34 +9,36 @@ use super::views::BothSides;
 use crate::frame::Measure;
 use crate::page::View;
 
-/// A landmark a hand finds (handbook 2).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "Landmark::label says it")]
-pub enum Landmark {
-    Stop,
-    NoseTip,
-    JawCorner,
-    EarTip,
-    Occiput,
-    Withers,
-    PointOfShoulder,
-    Breastbone,
-    Elbow,
-    Wrist,
-    Brisket,
-    LastRib,
-    FlankFold,
-    HipCrest,
-    TailSet,
-    TailEnd,
-    PinBone,
-    ThighMuscle,
-    Stifle,
-    Bend,
-    HockPoint,
-    Forefoot,
-    HindFoot,
+vocabulary! {
+    /// A landmark a hand finds (handbook 2).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "Landmark::label says it")]
+    pub enum Landmark {
+        Stop => "stop",
+        NoseTip => "nose tip",
+        JawCorner => "jaw corner",
+        EarTip => "tip of the leather",
+        Occiput => "occiput",
+        Withers => "withers",
+        PointOfShoulder => "point of shoulder",
+        Breastbone => "breastbone",
+        Elbow => "elbow",
+        Wrist => "wrist",
+        Brisket => "brisket",
+        LastRib => "last rib",
+        FlankFold => "flank fold",
+        HipCrest => "hip crest",
+        TailSet => "tail set",
+        TailEnd => "tail end",
+        PinBone => "pin bone",
+        ThighMuscle => "thigh muscle",
+        Stifle => "stifle",
+        Bend => "bend",
+        HockPoint => "hock point",
+        Forefoot => "forefoot",
+        HindFoot => "hind foot",
+    }
 }
 
 /// How dragging a landmark over a view reads as its measure: `factor` × the distance from the
@@ -71,62 +73,6 @@ pub struct Placed {
 }
 
 impl Landmark {
-    /// In the order a hand travels.
-    pub const ALL: [Self; 23] = [
-        Self::Stop,
-        Self::NoseTip,
-        Self::JawCorner,
-        Self::EarTip,
-        Self::Occiput,
-        Self::Withers,
-        Self::PointOfShoulder,
-        Self::Breastbone,
-        Self::Elbow,
-        Self::Wrist,
-        Self::Brisket,
-        Self::LastRib,
-        Self::FlankFold,
-        Self::HipCrest,
-        Self::TailSet,
-        Self::TailEnd,
-        Self::PinBone,
-        Self::ThighMuscle,
-        Self::Stifle,
-        Self::Bend,
-        Self::HockPoint,
-        Self::Forefoot,
-        Self::HindFoot,
-    ];
-
-    /// Its name.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Stop => "stop",
-            Self::NoseTip => "nose tip",
-            Self::JawCorner => "jaw corner",
-            Self::EarTip => "tip of the leather",
-            Self::Occiput => "occiput",
-            Self::Withers => "withers",
-            Self::PointOfShoulder => "point of shoulder",
-            Self::Breastbone => "breastbone",
-            Self::Elbow => "elbow",
-            Self::Wrist => "wrist",
-            Self::Brisket => "brisket",
-            Self::LastRib => "last rib",
-            Self::FlankFold => "flank fold",
-            Self::HipCrest => "hip crest",
-            Self::TailSet => "tail set",
-            Self::TailEnd => "tail end",
-            Self::PinBone => "pin bone",
-            Self::ThighMuscle => "thigh muscle",
-            Self::Stifle => "stifle",
-            Self::Bend => "bend",
-            Self::HockPoint => "hock point",
-            Self::Forefoot => "forefoot",
-            Self::HindFoot => "hind foot",
-        }
-    }
-
     /// The measure that touching it opens, in a view.
     pub const fn opens(self, view: View) -> Option<Measure> {
         use Measure as M;
@@ -279,7 +225,7 @@ pub fn landmarks(dog: &BothSides<'_>) -> Vec<Placed> {
         is_right: false,
         at: [end.x, end.y, 0.0],
     });
-    for hand in Hand::BOTH {
+    for hand in Hand::ALL {
         let b = dog.build(hand);
         let s = hand.sign();
         let shoulder = b.point_of_shoulder();

@@ -5,28 +5,19 @@ use utoipa::ToSchema;
 
 use crate::coat::Zone;
 
-/// A side of the dog: its sign on the z axis.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Hand {
-    /// The dog's left.
-    Left,
-    /// The dog's right.
-    Right,
+vocabulary! {
+    /// A side of the dog: its sign on the z axis.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Hand {
+        /// The dog's left.
+        Left => "left",
+        /// The dog's right.
+        Right => "right",
+    }
 }
 
 impl Hand {
-    /// Both.
-    pub const BOTH: [Self; 2] = [Self::Left, Self::Right];
-
-    /// Its name in a sentence.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Left => "left",
-            Self::Right => "right",
-        }
-    }
-
     /// 1 to the dog's left, −1 to its right.
     pub const fn sign(self) -> f64 {
         match self {
@@ -99,7 +90,7 @@ impl LegPlace {
     /// All of them: front legs first, left before right, outer before inner, from the top down.
     pub fn all() -> impl Iterator<Item = Self> {
         Leg::BOTH.into_iter().flat_map(|leg| {
-            Hand::BOTH.into_iter().flat_map(move |hand| {
+            Hand::ALL.into_iter().flat_map(move |hand| {
                 Face::BOTH.into_iter().flat_map(move |face| {
                     (0..FACE_STATIONS).map(move |step| Self {
                         leg,

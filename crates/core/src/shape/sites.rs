@@ -176,7 +176,7 @@ fn middle(outlines: Vec<Vec<Point>>) -> Vec<SitePlace> {
 
 /// The same on the dog's left and right.
 fn pair((x, y): (f64, f64), half: (f64, f64)) -> Vec<SitePlace> {
-    Hand::BOTH
+    Hand::ALL
         .map(|hand| SitePlace {
             hand: Some(hand),
             outline: oval(Point::new(hand.sign() * x, y), half),

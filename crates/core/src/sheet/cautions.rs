@@ -49,18 +49,18 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
     match hazard {
         Hazard::Start => &[
             "Look under the collar, in ears and mouth. Wound, lump, smell: have a vet look at this.",
-            "A hand on the dog always; never leave it on a table or in a loop.",
+            "A hand on the dog always, on the table and in the loop.",
         ],
         Hazard::Hygiene | Hazard::Folds => &["Cool blade only, flat and light; stretch folds."],
         Hazard::NailsAndPads => &["Never dig between toes; dewclaws held down, hind ones too."],
         Hazard::EarCanal => &["An ear sore or smelling: no solution, the vet."],
         Hazard::CombOut => {
-            &["Stop before the dog has had enough; never scissor a knot against the skin."]
+            &["Stop before the dog has had enough; no scissors under a knot."]
         }
         Hazard::Bath => &["Water warm on your wrist; none into ears or nose."],
         Hazard::Dryer => &["Warm, not hot; nozzle off the face; a pause if it pants."],
         Hazard::BareBlade => {
-            &["Feel the blade on your wrist: cool, swap, oil; no edge into a fold."]
+            &["Feel the blade on your wrist; cool, swap or oil it."]
         }
         Hazard::Comb => &["Comb on with the clipper off, seated; it falls off in a knot."],
         Hazard::Flank => &["Draw the flank fold flat; lift the blade away going down."],
@@ -230,7 +230,7 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
             let places = tight_knots(coat);
             if !places.is_empty() {
                 own.push(format!(
-                    "Tight knots: {}. The owner consents to the short clip in writing first; skin below may be sore.",
+                    "Tight knots: {}. The owner consents in writing first; skin below may be sore.",
                     places.join(", ")
                 ));
             }
@@ -241,10 +241,10 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
             }
             // Where nobody said, both are minded.
             if dog.sex != Sex::Female {
-                own.push("Male: cover sheath and testicles; leave a little at the sheath.".into());
+                own.push("Male: cover sheath and testicles.".into());
             }
             if dog.sex != Sex::Male {
-                own.push("Female: cover vulva and nipples; strokes towards it from both sides, no pressure.".into());
+                own.push("Female: cover vulva and nipples; strokes towards it, no pressure.".into());
             }
         }
         Hazard::Legs if dog.is_old() => {

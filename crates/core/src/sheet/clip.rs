@@ -1,7 +1,6 @@
 use uuid::Uuid;
 
 use super::cautions::Hazard;
-use super::faces::face_amounts;
 use super::minutes as m;
 use super::pass::{Area, Part, Pass, Run, is_shaped_by_hand};
 use super::rows::USUAL_STROKE;
@@ -188,8 +187,6 @@ impl<'a> Writer<'a> {
         }
         amounts.extend(self.second_pass(main.run, tool));
         amounts.extend(self.rolled(&units));
-        let stands = |zone| self.stands_mm(zone);
-        amounts.extend(face_amounts(&finished, self.plan, &stands, self.words));
         let leaves = self.leaves(&finished);
         self.push(
             Stage::Clip,

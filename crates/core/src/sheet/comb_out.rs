@@ -47,8 +47,8 @@ impl Writer<'_> {
         let minutes: f64 = work.iter().map(|w| w.minutes).sum();
         let way = self.answer(Question::KnotsWay);
         let what = match way {
-            Answer::KnotsCut => "Comb out from the skin, twice; cut each knot out along the hair",
-            _ => "Comb out from the skin, twice",
+            Answer::KnotsCut => "Comb out, twice; cut each knot out along the hair",
+            _ => "Comb out, twice",
         };
         let minds_spray = self
             .facts
@@ -56,7 +56,7 @@ impl Writer<'_> {
             .is_some_and(|h| h.minds.contains(&Minds::Spray));
         let draft = Draft {
             stroke: if minds_spray {
-                "spray on the comb, top layer, then layers from the skin"
+                "spray on the comb; top layer, then layers from the skin"
             } else {
                 "spray, top layer, then layers from the skin"
             },
@@ -213,7 +213,7 @@ impl Writer<'_> {
     /// The comb tried region by region once the dog is dry.
     pub(super) fn comb_test(&mut self) {
         let draft = Draft {
-            stroke: "from the skin to the tip, every region",
+            stroke: "skin to tip, every region",
             ..tick("Comb test", m::COMB_TEST, &[])
         };
         let test = draft.of(StepKind::CombTest, Topic::CombOut);

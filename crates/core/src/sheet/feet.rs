@@ -95,7 +95,7 @@ impl Writer<'_> {
                 "no higher than the first toe joint",
             ),
             FootFinish::Round => (
-                "Round feet: combed down, flat round the nails, then tilted",
+                "Round feet",
                 4.0 * 2.0 * m::FOOT_EDGE,
                 "foot flat, weight on it",
                 "nails not fully showing",

@@ -23,11 +23,11 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
         Some(Hazard::Ears) => "Skin taut, the ear drawn back.",
         Some(Hazard::Feet) => "Point the foot ahead, weight on it.",
         Some(Hazard::NailsAndPads) => {
-            "Start high on the limb, work down; turn the foot back to see the pad. If the dog dances, lift the opposite foot."
+            "From high on the limb downwards, the foot turned back; if it dances, lift the opposite one."
         }
         Some(Hazard::Legs) => "Press the tendon forward from behind and go flat.",
         Some(Hazard::Hygiene | Hazard::Folds) => {
-            "Skin flat from both sides; a finger over what must not be cut."
+            "Skin flat; a finger over what must not be cut."
         }
         Some(Hazard::EarCanal) => "Ear drawn back, head held by the chin.",
         Some(Hazard::Tail) => {

@@ -32,7 +32,7 @@ impl Run {
     pub(super) const fn stroke(self) -> &'static str {
         match self {
             Self::Full => USUAL_STROKE,
-            Self::Against => "full, against the lay",
+            Self::Against => "against the lay",
             Self::RoughPressed => ROUGHING_STROKE,
             Self::RoughHeldOff => "skim, held off; shears finish",
         }

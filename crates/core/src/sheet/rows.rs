@@ -3,7 +3,7 @@ use crate::dog::Topic;
 use crate::say::capital;
 
 /// How a tool is usually run: pressed on the skin, with the lay of the hair. A row does not say it.
-pub(super) const USUAL_STROKE: &str = "full, with the lay";
+pub(super) const USUAL_STROKE: &str = "with the lay";
 /// The same where shears finish: the name of what is done says that it roughs out.
 pub(super) const ROUGHING_STROKE: &str = "with the lay; shears finish";
 

@@ -106,7 +106,7 @@ const fn sides(is_left_handed: bool) -> [Hand; 2] {
     if is_left_handed {
         [Hand::Right, Hand::Left]
     } else {
-        Hand::BOTH
+        Hand::ALL
     }
 }
 
@@ -265,7 +265,7 @@ impl Writer<'_> {
             pair_hint(&zones)
         };
         let amounts = if group.units == [Unit::Tail] && !shaped.is_empty() {
-            self.tail_amounts()
+            self.tail_shape().into_iter().collect()
         } else {
             face_amounts(&cuts, plan, &|zone| self.stands_mm(zone), self.words)
         };
@@ -282,7 +282,11 @@ impl Writer<'_> {
                 tool: self.shears(place_of(group.units[0])),
                 stroke: &how,
                 from: scissor_from(cuts[0].unit).into(),
-                to: scissor_to(cuts[0].unit).into(),
+                to: if cuts[0].unit == Unit::Tail {
+                    self.past_the_bone()
+                } else {
+                    scissor_to(cuts[0].unit).into()
+                },
                 leaves: self.leaves(&shaped),
                 minutes,
                 zones,
@@ -544,7 +548,6 @@ fn scissor_to(first: Unit) -> &'static str {
         Unit::Flank | Unit::FlankAndKnee | Unit::Knee => "just below the knee",
         Unit::Underline | Unit::TuckUp => "front of the thigh",
         Unit::Crest => "withers",
-        Unit::Tail => "beyond it",
         _ => "",
     }
 }

@@ -240,7 +240,7 @@ impl Writer<'_> {
             amounts.push(format!("Inside the thighs: {down} down"));
         }
         amounts.push(format!(
-            "Under the tail: {} wide, {} up it, a tuft of {} left",
+            "Under the tail: {} wide, {} up, {} left as a tuft",
             whole(area.strip_wide_mm),
             whole(area.up_the_tail_mm),
             whole(area.cover_mm)

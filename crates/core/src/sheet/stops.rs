@@ -67,7 +67,7 @@ impl Writer<'_> {
             stop(LineName::TailBase, &[Unit::Tail]);
         }
         if has(&[Unit::Face]) {
-            from.push("the corner of the eye, to the top of the ear set".into());
+            from.push("the corner of the eye, to the ear set".into());
         }
         if cuts.iter().any(|c| c.unit.is_of_a_leg()) {
             if !cuts.iter().all(|c| c.unit.is_of_a_leg()) {

@@ -2,6 +2,7 @@
 
 use super::writer::Writer;
 use crate::coat::Zone;
+use crate::say::capital;
 use crate::schools::{Answer, Question};
 
 /// What is cut nearer to the felt end of the bone than this, mm (handbook 10 E).
@@ -14,8 +15,13 @@ const SHAPED_MM: f64 = 20.0;
 const BARE_V: f64 = 0.05;
 
 impl Writer<'_> {
-    /// What the tail is shaped to and how it is held, a sentence each.
-    pub(super) fn tail_amounts(&self) -> Vec<String> {
+    /// Where a tail's hair is cut at the nearest.
+    pub(super) fn past_the_bone(&self) -> String {
+        format!("at least {} past it", self.words.whole(BEYOND_THE_BONE_MM))
+    }
+
+    /// What a tail that is long enough for it is shaped to.
+    pub(super) fn tail_shape(&self) -> Option<String> {
         let build = &self.job.sides.left;
         let words = self.words;
         let alike = words.whole(ALIKE * build.height);
@@ -37,17 +43,9 @@ impl Writer<'_> {
             _ if self.job.look.finish.has_tail_ball() => rounded,
             _ => "shaken out, its ends even".to_owned(),
         };
-        let bone = format!(
-            "At least {} past the bone's felt end",
-            words.whole(BEYOND_THE_BONE_MM)
-        );
         let has_shape = self
             .planned_mm(Zone::Tail)
             .is_some_and(|mm| mm >= SHAPED_MM);
-        vec![if has_shape {
-            format!("{bone}; {shape}")
-        } else {
-            bone
-        }]
+        has_shape.then(|| capital(&shape))
     }
 }

@@ -51,6 +51,7 @@ pub fn cut_sheet(
         roughed: None,
         has_met_clipper: false,
         has_said_legs: false,
+        has_said_under: false,
     };
     writer.sorts = sorts(&writer);
     writer.prepare();
@@ -165,6 +166,8 @@ pub(super) struct Writer<'a> {
     has_met_clipper: bool,
     /// Whether it was said what roughing the legs out saves.
     pub(super) has_said_legs: bool,
+    /// Whether the blade beneath the combs is said: the salon has one.
+    has_said_under: bool,
 }
 
 /// A step before it is numbered.
@@ -224,12 +227,17 @@ impl Writer<'_> {
         let mut amounts = draft.amounts;
         amounts.extend(self.sites_last(draft.sites, &draft.tool));
         let number = u32::try_from(self.steps.len() + 1).unwrap_or(u32::MAX);
+        let comb = draft.tool_id.and_then(|id| self.words.comb_again(id));
+        let tool = match comb {
+            Some(comb) if std::mem::replace(&mut self.has_said_under, true) => comb,
+            _ => draft.tool,
+        };
         self.steps.push(Step {
             number,
             stage,
             stage_label: stage.label().into(),
             what: draft.what,
-            tool: draft.tool,
+            tool,
             stroke: draft.stroke.into(),
             from: draft.from,
             to: draft.to,

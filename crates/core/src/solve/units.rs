@@ -6,45 +6,47 @@ use crate::coat::Zone;
 use crate::look::{Cut, LineName, LineStop};
 use crate::shape::{Face, HeadShape, Leg, LegPlace, Station, TOPLINE};
 
-/// A part of the dog that is cut alike (balance-model.md 11).
-#[derive(
-    Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize, ToSchema,
-)]
-#[serde(rename_all = "snake_case")]
-#[expect(missing_docs, reason = "each is named by Unit::label")]
-pub enum Unit {
-    Throat,
-    Crest,
-    BackFront,
-    BackRear,
-    Croup,
-    Rump,
-    Shoulder,
-    Ribs,
-    Hip,
-    Chest,
-    Underline,
-    TuckUp,
-    FlankAndKnee,
-    Flank,
-    Knee,
-    HindBack,
-    Hock,
-    HindFront,
-    HindOut,
-    HindIn,
-    ForeBack,
-    ForeFront,
-    ForeOut,
-    ForeIn,
-    Face,
-    Muzzle,
-    Beard,
-    Brows,
-    Topknot,
-    Ears,
-    Feet,
-    Tail,
+vocabulary! {
+    /// A part of the dog that is cut alike (balance-model.md 11).
+    #[derive(
+        Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize, ToSchema,
+    )]
+    #[serde(rename_all = "snake_case")]
+    #[expect(missing_docs, reason = "each is named by Unit::label")]
+    pub enum Unit {
+        Throat => "throat",
+        Crest => "crest",
+        BackFront => "front pass of the back",
+        BackRear => "rear pass of the back",
+        Croup => "croup",
+        Rump => "rump",
+        Shoulder => "neck side and shoulder",
+        Ribs => "ribs",
+        Hip => "hip and upper thigh",
+        Chest => "chest",
+        Underline => "underline",
+        TuckUp => "tuck-up",
+        FlankAndKnee => "flank and knee",
+        Flank => "flank",
+        Knee => "front of the knee",
+        HindBack => "back of the hind leg",
+        Hock => "hock",
+        HindFront => "front of the hind leg",
+        HindOut => "outside of the hind leg",
+        HindIn => "inside of the hind leg",
+        ForeBack => "back of the front leg",
+        ForeFront => "front of the front leg",
+        ForeOut => "outside of the front leg",
+        ForeIn => "inside of the front leg",
+        Face => "face",
+        Muzzle => "muzzle",
+        Beard => "beard",
+        Brows => "eyebrows",
+        Topknot => "topknot",
+        Ears => "ears",
+        Feet => "feet",
+        Tail => "tail",
+    }
 }
 
 use Station as S;
@@ -97,42 +99,6 @@ fn is_flank_parted(subject: &Subject) -> bool {
 }
 
 impl Unit {
-    /// All units, body first, then legs, then head and tail.
-    pub const ALL: [Self; 32] = [
-        Self::Throat,
-        Self::Crest,
-        Self::BackFront,
-        Self::BackRear,
-        Self::Croup,
-        Self::Rump,
-        Self::Shoulder,
-        Self::Ribs,
-        Self::Hip,
-        Self::Chest,
-        Self::Underline,
-        Self::TuckUp,
-        Self::FlankAndKnee,
-        Self::Flank,
-        Self::Knee,
-        Self::HindBack,
-        Self::Hock,
-        Self::HindFront,
-        Self::HindOut,
-        Self::HindIn,
-        Self::ForeBack,
-        Self::ForeFront,
-        Self::ForeOut,
-        Self::ForeIn,
-        Self::Face,
-        Self::Muzzle,
-        Self::Beard,
-        Self::Brows,
-        Self::Topknot,
-        Self::Ears,
-        Self::Feet,
-        Self::Tail,
-    ];
-
     /// The units a dog is cut in: where one pass runs through the back there is no rear one, and
     /// brows are cut apart where the look keeps them, flank and knee where a knot or a limit holds one
     /// of them short, the muzzle apart from the cheeks where one of the two is held (handbook 10 D).
@@ -148,44 +114,6 @@ impl Unit {
             Self::Flank | Self::Knee => is_parted,
             _ => true,
         })
-    }
-
-    /// Name in a sentence.
-    pub const fn label(self) -> &'static str {
-        match self {
-            Self::Throat => "throat",
-            Self::Crest => "crest",
-            Self::BackFront => "front pass of the back",
-            Self::BackRear => "rear pass of the back",
-            Self::Croup => "croup",
-            Self::Rump => "rump",
-            Self::Shoulder => "neck side and shoulder",
-            Self::Ribs => "ribs",
-            Self::Hip => "hip and upper thigh",
-            Self::Chest => "chest",
-            Self::Underline => "underline",
-            Self::TuckUp => "tuck-up",
-            Self::FlankAndKnee => "flank and knee",
-            Self::Flank => "flank",
-            Self::Knee => "front of the knee",
-            Self::HindBack => "back of the hind leg",
-            Self::Hock => "hock",
-            Self::HindFront => "front of the hind leg",
-            Self::HindOut => "outside of the hind leg",
-            Self::HindIn => "inside of the hind leg",
-            Self::ForeBack => "back of the front leg",
-            Self::ForeFront => "front of the front leg",
-            Self::ForeOut => "outside of the front leg",
-            Self::ForeIn => "inside of the front leg",
-            Self::Face => "face",
-            Self::Muzzle => "muzzle",
-            Self::Beard => "beard",
-            Self::Brows => "eyebrows",
-            Self::Topknot => "topknot",
-            Self::Ears => "ears",
-            Self::Feet => "feet",
-            Self::Tail => "tail",
-        }
     }
 
     /// The coat zone whose record speaks for the unit.

@@ -3,15 +3,17 @@ use utoipa::ToSchema;
 
 use super::{Length, MM_PER_INCH};
 
-/// How lengths are written: everywhere at once, by one setting of the salon.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum UnitSystem {
-    /// Millimetres, whole from 10 up, one decimal below, two below 1.
-    #[default]
-    Millimetres,
-    /// Inches with fractions to an eighth, under a quarter of an inch to a thirty-second.
-    Inches,
+vocabulary! {
+    /// How lengths are written: everywhere at once, by one setting of the salon.
+    #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum UnitSystem {
+        /// Millimetres, whole from 10 up, one decimal below, two below 1.
+        #[default]
+        Millimetres => "Millimetres",
+        /// Inches with fractions to an eighth, under a quarter of an inch to a thirty-second.
+        Inches => "Inches",
+    }
 }
 
 /// Writes a length without its unit, as numbers stand on the sheet.

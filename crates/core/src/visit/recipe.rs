@@ -240,14 +240,16 @@ fn run_otherwise(plan: &KeptPlan, run: &Run, zone: Zone) -> Option<String> {
     })
 }
 
-/// What the owner found wrong with last time.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Wants {
-    /// It was too long.
-    Shorter,
-    /// It was too short.
-    Longer,
+vocabulary! {
+    /// What the owner found wrong with last time.
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Wants {
+        /// It was too long.
+        Shorter => "Shorter",
+        /// It was too short.
+        Longer => "Longer",
+    }
 }
 
 /// A complaint, found by zone and date: it becomes a limit.
@@ -308,16 +310,18 @@ impl Correction {
     }
 }
 
-/// How a dog's trust went at a visit (handbook 10 A 4).
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum Trust {
-    /// It bore more than last time.
-    Grows,
-    /// As before.
-    Steady,
-    /// It bore less.
-    Falls,
+vocabulary! {
+    /// How a dog's trust went at a visit (handbook 10 A 4).
+    #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+    #[serde(rename_all = "snake_case")]
+    pub enum Trust {
+        /// It bore more than last time.
+        Grows => "Grows",
+        /// As before.
+        Steady => "Steady",
+        /// It bore less.
+        Falls => "Falls",
+    }
 }
 
 /// The groom in words, written in a minute.

@@ -115,10 +115,3 @@ export function usePutHouse() {
     scope: { id: 'house' },
   });
 }
-
-/** Blades beneath a comb, by their number. */
-export const UNDER: { value: Schemas['UnderComb']; label: string }[] = [
-  { value: 'forty', label: '40' },
-  { value: 'thirty', label: '30' },
-  { value: 'ten', label: '10' },
-];

@@ -16,13 +16,13 @@ export function EarTail(props: {
     <>
       <Choice
         label="Ears"
-        options={props.words.ears.map((word) => ({ value: word.ear, label: word.label }))}
+        options={props.words.choices.ears}
         value={props.ear}
         onChange={props.onEar}
       />
       <Choice
         label="Tail"
-        options={props.words.tails.map((word) => ({ value: word.tail, label: word.label }))}
+        options={props.words.choices.tails}
         value={props.tail}
         onChange={props.onTail}
       />

@@ -4,14 +4,6 @@ import { lengthText } from '../units/show';
 
 type Shears = Schemas['Shears'];
 
-/** How a pair cuts. */
-export const SHEARS_STATES: { value: NonNullable<Shears['state']>; label: string }[] = [
-  { value: 'sharp', label: 'sharp' },
-  { value: 'dull_at_tip', label: 'dull at the tip' },
-  { value: 'dull', label: 'dull' },
-  { value: 'at_the_sharpener', label: 'at the sharpener' },
-];
-
 /** A pair in a few words, as its rail has it. */
 export function shearsName(pair: Shears, units: House['units']): string {
   const long =

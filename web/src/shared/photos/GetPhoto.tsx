@@ -1,15 +1,9 @@
+import { useChoices } from '../api/choices';
 import { useState } from 'react';
 import { Failure, type Schemas } from '../api/client';
 import { Disclosed } from '../ui/Disclosed';
 import { Choice, Plain, Said } from '../ui/controls';
 import { numberOf } from '../ui/NumberField';
-
-const VIEWS: { value: Schemas['View']; label: string }[] = [
-  { value: 'side', label: 'Side' },
-  { value: 'front', label: 'Front' },
-  { value: 'rear', label: 'Rear' },
-  { value: 'top', label: 'Top' },
-];
 
 /** Loads a photo, or takes one by the simulated camera. */
 export function GetPhoto(props: {
@@ -22,6 +16,7 @@ export function GetPhoto(props: {
 }) {
   const [chosen, setChosen] = useState<Schemas['View']>('side');
   const view = props.only ?? chosen;
+  const { views } = useChoices();
   const [isBusy, setBusy] = useState(false);
   const [sorry, setSorry] = useState<string | null>(null);
   const [turn, setTurn] = useState('0');
@@ -41,7 +36,7 @@ export function GetPhoto(props: {
   return (
     <div>
       {!props.only && (
-        <Choice label="Taken from" options={VIEWS} value={view} onChange={setChosen} />
+        <Choice label="Taken from" options={views ?? []} value={view} onChange={setChosen} />
       )}
       <label className="mt-2 flex min-h-12 cursor-pointer items-center justify-center border-2 border-ink px-3 font-bold focus-within:outline-2">
         {isBusy ? 'Opening it…' : (props.label ?? 'Load a photo')}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { wordOf } from '../api/choices';
 import type { Schemas } from '../api/client';
 import { Choice, MarginHead } from '../ui/controls';
 import { LengthField } from '../ui/LengthField';
@@ -11,12 +12,6 @@ type Marks = Schemas['SiteMarks'];
 type Side = 'both' | 'left' | 'right';
 
 const NOTHING: State = { knots: 'none', skin: 'sound', length_mm: null };
-const SIDES: { value: Side; label: string }[] = [
-  { value: 'both', label: 'Both' },
-  { value: 'left', label: 'Left' },
-  { value: 'right', label: 'Right' },
-];
-
 /** Places the hand knows and the outline does not show: knots, skin and length at each. */
 export function Sites(props: { open: Site | null; onOpen: (site: Site | null) => void }) {
   const { words, evaluation } = useVisitWork();
@@ -38,7 +33,7 @@ export function Sites(props: { open: Site | null; onOpen: (site: Site | null) =>
               onClick={() => props.onOpen(props.open === word.site ? null : word.site)}
             >
               <span className={marks ? 'font-bold' : ''}>{capital(word.label)}</span>
-              {marks && <span className="text-sm">{inWords(marks, words)}</span>}
+              {marks && <span className="text-sm">{inWords(marks, words.choices)}</span>}
             </button>
           );
         })}
@@ -49,12 +44,12 @@ export function Sites(props: { open: Site | null; onOpen: (site: Site | null) =>
 }
 
 /** What was said of a site, in a few words. */
-function inWords(marks: Marks, words: Schemas['Catalogue']): string {
+function inWords(marks: Marks, { knots, site_skins }: Schemas['Choices']): string {
   const of = (state: State) =>
     [
-      state.knots !== 'none' && `${words.knots.find((k) => k.knots === state.knots)?.label} knots`,
+      state.knots !== 'none' && `${wordOf(knots, state.knots).toLowerCase()} knots`,
       state.skin !== 'sound' &&
-        `${words.site_skins.find((s) => s.skin === state.skin)?.label} skin`,
+        `${wordOf(site_skins, state.skin).toLowerCase()} skin`,
     ]
       .filter(Boolean)
       .join(', ');
@@ -75,16 +70,16 @@ function SiteForm(props: { word: Schemas['SiteWord']; marks: Marks | undefined }
   };
   return (
     <div className="border-x border-b border-ink p-2" role="group" aria-label={label}>
-      {is_pair && <Choice label="Side" options={SIDES} value={side} onChange={setSide} hideLabel />}
+      {is_pair && <Choice<Side> label="Side" options={[{ value: 'both', label: 'Both' }, ...work.words.choices.hands]} value={side} onChange={setSide} hideLabel />}
       <Choice
         label="Knots"
-        options={work.words.knots.map((k) => ({ value: k.knots, label: capital(k.label) }))}
+        options={work.words.choices.knots}
         value={state.knots}
         onChange={(knots) => say({ knots })}
       />
       <Choice
         label="Skin"
-        options={work.words.site_skins.map((s) => ({ value: s.skin, label: capital(s.label) }))}
+        options={work.words.choices.site_skins}
         value={state.skin}
         onChange={(skin) => say({ skin })}
       />

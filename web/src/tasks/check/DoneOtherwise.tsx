@@ -1,25 +1,17 @@
 import type { Schemas } from '../../shared/api/client';
-import { UNDER } from '../../shared/api/salon';
 import { useVisitWork } from '../../shared/visit/context';
 import { Disclosed } from '../../shared/ui/Disclosed';
 import { Pick } from '../../shared/ui/Pick';
 
 type Result = Schemas['ZoneResult'];
 
-const STROKES: { value: Schemas['StrokeName']; label: string }[] = [
-  { value: 'full', label: 'pressed, with the lay' },
-  { value: 'against', label: 'against the lay' },
-  { value: 'skim', label: 'weight off, skimmed' },
-  { value: 'scissor', label: 'by shears' },
-  { value: 'thin', label: 'thinned until it lies' },
-];
 /** What was used, where it was not what the plan said; the rest is as planned. */
 export function DoneOtherwise(props: {
   label: string;
   result: Result;
   onChange: (change: Partial<Result>) => void;
 }) {
-  const { kit } = useVisitWork();
+  const { kit, words } = useVisitWork();
   const { result, onChange } = props;
   const is = result.tool ?? result.under ?? result.stroke ?? null;
   return (
@@ -33,13 +25,13 @@ export function DoneOtherwise(props: {
       <Pick
         label="Blade beneath the comb"
         value={result.under ?? null}
-        options={orPlanned(UNDER)}
+        options={orPlanned(words.choices.under)}
         onPick={(under) => onChange({ under })}
       />
       <Pick
         label="Stroke"
         value={result.stroke ?? null}
-        options={orPlanned(STROKES)}
+        options={orPlanned(words.choices.strokes)}
         onPick={(stroke) => onChange({ stroke })}
       />
     </Disclosed>

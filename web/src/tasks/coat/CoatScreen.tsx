@@ -17,11 +17,6 @@ import { capital } from '../../shared/units/capital';
 type Zone = Schemas['Zone'];
 
 const NO_LIMIT: Schemas['Limit'] = {};
-const FINISHES: { value: Schemas['CoatFinish']; label: string }[] = [
-  { value: 'blown_straight', label: 'Blown straight' },
-  { value: 'curl_back', label: 'Curl back' },
-];
-
 /** The coat: all over, then the zones that differ; knots; the owner's limits. */
 export function CoatScreen() {
   const work = useVisitWork();
@@ -70,7 +65,7 @@ export function CoatScreen() {
           <Stand />
           <Choice
             label="Finish"
-            options={FINISHES}
+            options={work.words.choices.coat_finishes}
             columns={2}
             value={coat.finish ?? 'blown_straight'}
             onChange={(finish) => work.say({ kind: 'finish_set', finish })}
@@ -169,7 +164,7 @@ function ZonePart(props: {
       />
       <Choice
         label="Knots"
-        options={work.words.knots.map((k) => ({ value: k.knots, label: capital(k.label) }))}
+        options={work.words.choices.knots}
         value={coat.knots[zone] ?? 'none'}
         onChange={(knots) => work.say({ kind: 'knots_set', zone, knots })}
       />

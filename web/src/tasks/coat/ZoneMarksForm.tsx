@@ -7,19 +7,6 @@ import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { NO_MARKS } from '../../shared/visit/marks';
 import { useRecord } from '../../shared/visit/useRecord';
 
-const PATCHES: { value: Schemas['Patch']; label: string }[] = [
-  { value: 'none', label: 'None' },
-  { value: 'light_on_dark', label: 'Light on dark' },
-  { value: 'dark_on_light', label: 'Dark on light' },
-];
-
-const LAYS: { value: Schemas['Lay']; label: string }[] = [
-  { value: 'as_usual', label: 'As usual' },
-  { value: 'forward', label: 'Forward' },
-  { value: 'up', label: 'Up' },
-  { value: 'outward', label: 'Outward' },
-];
-
 /** What a zone carries beside its length and knots. */
 export function ZoneMarksForm(props: {
   zone: Schemas['Zone'];
@@ -80,14 +67,14 @@ export function ZoneMarksForm(props: {
       </div>
       <Choice
         label="Lay of the hair"
-        options={LAYS}
+        options={work.words.choices.lays}
         columns={2}
         value={marks.lay}
         onChange={(lay) => put({ lay })}
       />
       <Choice
         label="Patch of another colour"
-        options={PATCHES}
+        options={work.words.choices.patches}
         value={marks.patch}
         onChange={(patch) => put({ patch })}
       />

@@ -122,8 +122,8 @@ function HowMuch() {
   const { programme } = work.evaluation.visit;
   const staged = work.plan?.sheet.staged ?? null;
   const options: Option<Schemas['Programme'] | 'whole'>[] = [
-    { value: 'whole', label: 'whole groom' },
-    ...work.words.programme.map(({ programme: value, label }) => ({ value, label })),
+    { value: 'whole', label: 'Whole groom' },
+    ...work.words.choices.programme,
   ];
   return (
     <div className="pb-3">

@@ -1,34 +1,34 @@
-import { BEND, BENDS, bendOf, gradeOf, type Bend } from '../../shared/dog/bend';
+import { bendOf } from '../../shared/dog/bend';
 import { Choice } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { Aged } from './StillSo';
 
 export function BendRow() {
   const work = useVisitWork();
+  const { label, how, answers } = work.words.bend;
   const { felt } = work.evaluation.visit.frame;
-  const { straight_behind: straight, well_bent: bent } = felt;
-  const say = (bend: Bend) => {
-    const [which, grade] = gradeOf(bend);
-    work.say({ kind: 'felt_set', felt: which, grade });
-    if (bend === 'usual' && bent !== undefined && bent !== 'none')
-      work.say({ kind: 'felt_set', felt: 'well_bent', grade: 'none' });
+  const now = bendOf(felt, answers);
+  const say = (bend: string) => {
+    const next = answers.find((answer) => answer.bend === bend);
+    if (!next) return;
+    work.say({ kind: 'felt_set', felt: next.felt, grade: next.grade });
+    // Only an answer that says nothing of its own leaves the other's standing.
+    if (next.grade === 'none' && now && now.felt !== next.felt)
+      work.say({ kind: 'felt_set', felt: now.felt, grade: 'none' });
   };
   return (
     <div className="pb-3" data-felt="straight_behind">
-      <p className="font-bold">{BEND.label}</p>
-      <p className="pb-1 text-sm text-soft">{BEND.how}</p>
+      <p className="font-bold">{label}</p>
+      <p className="pb-1 text-sm text-soft">{how}</p>
       <Choice
-        label={BEND.label}
+        label={label}
         hideLabel
-        options={BENDS}
-        value={bendOf(felt)}
+        options={answers.map((answer) => ({ value: answer.bend, label: answer.label }))}
+        value={now?.bend ?? null}
         onChange={say}
         columns={5}
       />
-      <Aged
-        known={{ of: 'felt', which: straight === undefined ? 'well_bent' : 'straight_behind' }}
-        label={BEND.label}
-      />
+      <Aged known={{ of: 'felt', which: now?.felt ?? 'straight_behind' }} label={label} />
     </div>
   );
 }

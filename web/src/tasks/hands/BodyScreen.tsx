@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { wordOf } from '../../shared/api/choices';
 import type { Schemas } from '../../shared/api/client';
 import { spotOn } from '../../shared/sheet/place';
 import { ViewChoice } from '../../shared/sheet/ViewChoice';
@@ -16,14 +17,6 @@ import { HandlingForm } from './HandlingForm';
 import { HandsTabs } from './HandsTabs';
 
 type Found = Schemas['Found'];
-
-const OUTCOMES: { value: Schemas['Outcome']; label: string }[] = [
-  { value: 'gone', label: 'Gone' },
-  { value: 'same', label: 'Same' },
-  { value: 'smaller', label: 'Smaller' },
-  { value: 'larger', label: 'Larger' },
-  { value: 'seen_by_vet', label: 'Seen by a vet' },
-];
 
 /** What is found on the body, put on the drawing; how the dog is to be handled. */
 export function BodyScreen() {
@@ -218,14 +211,14 @@ function Earlier() {
             <span className="block text-sm text-soft">
               {dayText(began_ms)}
               {outcome &&
-                `, then ${OUTCOMES.find((o) => o.value === outcome)?.label.toLowerCase()}`}
+                `, then ${wordOf(work.words.choices.outcomes, outcome).toLowerCase()}`}
             </span>
           </p>
           <Pick
             label={`What became of the ${labelOf(work.words, found.kind)}`}
             hideLabel
             asks="What became of it?"
-            options={OUTCOMES}
+            options={work.words.choices.outcomes}
             value={outcomes[found.id] ?? null}
             onPick={(outcome) => work.say({ kind: 'outcome_set', found: found.id, outcome })}
           />

@@ -1,5 +1,4 @@
 import type { Schemas } from '../../shared/api/client';
-import { GRADES } from '../../shared/dog/grades';
 import { Choice } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { Aged } from './StillSo';
@@ -19,7 +18,7 @@ export function FeltRow({ word, canPart }: { word: Schemas['FeltWord']; canPart:
       <Choice
         label={word.label}
         hideLabel
-        options={GRADES}
+        options={work.words.choices.grades}
         value={grade}
         onChange={(next) =>
           work.say({ kind: 'felt_set', felt: word.felt, grade: next, right: right })
@@ -32,7 +31,7 @@ export function FeltRow({ word, canPart }: { word: Schemas['FeltWord']; canPart:
           <Choice
             label={`${word.label}, right`}
             hideLabel
-            options={GRADES}
+            options={work.words.choices.grades}
             value={right ?? grade}
             onChange={(next) => work.say({ kind: 'felt_set', felt: word.felt, grade, right: next })}
           />

@@ -3,28 +3,10 @@ import { Choice, MarginHead, Plain, type Option } from '../../shared/ui/controls
 import { useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
 import { Tick } from './BodyScreen';
-import { GRADES } from '../../shared/dog/grades';
 import { YES_NO, yesNo } from '../../shared/ui/yesNo';
 
 type Handling = Schemas['Handling'];
 
-const TEMPERS: { value: Schemas['Temper']; label: string }[] = [
-  { value: 'calm', label: 'Calm' },
-  { value: 'lively', label: 'Lively' },
-  { value: 'nervous', label: 'Nervous' },
-  { value: 'may_bite', label: 'May bite' },
-];
-const SKINS: { value: Schemas['SkinState']; label: string }[] = [
-  { value: 'ordinary', label: 'Ordinary' },
-  { value: 'pale_or_thin', label: 'Pale, thin' },
-  { value: 'scaly', label: 'Scaly' },
-  { value: 'sore', label: 'Sore' },
-];
-const NAILS: Option<Schemas['Grade']>[] = [
-  { value: 'none', label: 'Short' },
-  { value: 'slight', label: 'Long' },
-  { value: 'marked', label: 'Very long' },
-];
 const EMPTY: Handling = {
   temper: 'unknown',
   dislikes: [],
@@ -43,6 +25,7 @@ const EMPTY: Handling = {
 /** Handling and health, in under a minute; it decides cautions first. */
 export function HandlingForm() {
   const work = useVisitWork();
+  const { choices } = work.words;
   const said = work.evaluation.visit.handling ?? null;
   const before = work.past?.handling ?? null;
   // What an earlier program wrote lacks what was asked since.
@@ -59,19 +42,19 @@ export function HandlingForm() {
       )}
       <Choice
         label="Temper"
-        options={TEMPERS}
+        options={choices.tempers}
         value={now.temper}
         onChange={(temper) => put({ temper })}
       />
       <Several
         label="Does not like touched"
-        options={work.words.body_parts.map(({ part, label }) => ({ value: part, label }))}
+        options={choices.body_parts}
         chosen={now.dislikes}
         onChange={(dislikes) => put({ dislikes })}
       />
       <Several
         label="Minds"
-        options={work.words.minds.map(({ minds, label }) => ({ value: minds, label }))}
+        options={choices.minds}
         chosen={now.minds}
         onChange={(minds) => put({ minds })}
       />
@@ -82,7 +65,7 @@ export function HandlingForm() {
       />
       <Choice
         label="Stiffness"
-        options={GRADES}
+        options={choices.grades}
         value={now.stiffness}
         onChange={(stiffness) => put({ stiffness })}
       />
@@ -96,13 +79,13 @@ export function HandlingForm() {
       <div className="pt-2">
         <Choice
           label="Nails"
-          options={NAILS}
+          options={choices.nails}
           value={now.long_nails}
           onChange={(long_nails) => put({ long_nails })}
         />
       </div>
       <div className="pt-2">
-        <Choice label="Skin" options={SKINS} value={now.skin} onChange={(skin) => put({ skin })} />
+        <Choice label="Skin" options={choices.skins} value={now.skin} onChange={(skin) => put({ skin })} />
       </div>
       <div className="pt-2">
         <Choice

@@ -23,16 +23,6 @@ import { useWhatNext, WhatNext } from './WhatNext';
 
 type Finding = Schemas['Finding'];
 
-const STANCES: { value: Schemas['Stance']; label: string }[] = [
-  { value: 'square', label: 'Yes' },
-  { value: 'nearly', label: 'Nearly' },
-  { value: 'not_square', label: 'No' },
-];
-const METHODS: { value: Schemas['Method']; label: string }[] = [
-  { value: 'tape', label: 'Tape' },
-  { value: 'height_stick', label: 'Stick' },
-  { value: 'caliper', label: 'Caliper' },
-];
 const WAYS = [
   { value: 'quick', label: 'Quick' },
   { value: 'all', label: 'All' },
@@ -127,7 +117,7 @@ export function HandsScreen() {
               <div className="pt-3">
                 <Choice
                   label="Measured with"
-                  options={METHODS}
+                  options={work.words.choices.methods}
                   value={method}
                   onChange={setMethod}
                 />
@@ -145,7 +135,7 @@ export function HandsScreen() {
               />
               <Choice
                 label="Top of the skull"
-                options={work.words.domes.map((word) => ({ value: word.dome, label: word.label }))}
+                options={work.words.choices.domes}
                 value={work.evaluation.visit.frame.dome ?? null}
                 onChange={(dome) => work.say({ kind: 'dome_set', dome })}
               />
@@ -153,7 +143,7 @@ export function HandsScreen() {
               <Choice
                 label="Stood square?"
                 hideLabel
-                options={STANCES}
+                options={work.words.choices.stances}
                 value={work.evaluation.visit.frame.stance}
                 onChange={(stance) => work.say({ kind: 'stance_set', stance })}
               />

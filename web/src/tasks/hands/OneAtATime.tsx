@@ -4,7 +4,6 @@ import { lengthText, unitName } from '../../shared/units/show';
 import { useVisitWork } from '../../shared/visit/context';
 import { keepText, readText } from '../../shared/visit/drafts';
 import type { EntryBody } from '../../shared/visit/model';
-import { GRADES } from '../../shared/dog/grades';
 import { methodFor } from './MeasureField';
 
 type Finding = Schemas['Finding'];
@@ -187,7 +186,7 @@ function BigFelt({ felt, onNext }: { felt: Schemas['Felt']; onNext: () => void }
     <>
       <Head label={word?.label ?? felt} how={word?.how ?? ''} />
       <div className="grid gap-2">
-        {GRADES.map((g) => (
+        {work.words.choices.grades.map((g) => (
           <Big
             key={g.value}
             pressed={grade === g.value}

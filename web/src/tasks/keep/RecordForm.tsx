@@ -1,6 +1,6 @@
 import type { Schemas } from '../../shared/api/client';
 import { Pick } from '../../shared/ui/Pick';
-import { Choice, MarginHead, Said, type Option } from '../../shared/ui/controls';
+import { Choice, MarginHead, Said } from '../../shared/ui/controls';
 import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
 import { WrittenLine } from '../../shared/ui/WrittenLine';
@@ -10,12 +10,6 @@ const LINES: { part: 'behaviour' | 'products' | 'told' | 'unfinished'; label: st
   { part: 'products', label: 'Finish and products' },
   { part: 'told', label: 'What the owner was told' },
   { part: 'unfinished', label: 'Unfinished, for next time' },
-];
-
-const TRUST: Option<Schemas['Trust']>[] = [
-  { value: 'grows', label: 'Grows' },
-  { value: 'steady', label: 'Steady' },
-  { value: 'falls', label: 'Falls' },
 ];
 
 const NOTHING: Schemas['Record'] = {
@@ -54,7 +48,7 @@ export function RecordForm() {
       ))}
       <Choice
         label="Its trust, against last time"
-        options={TRUST}
+        options={words.choices.trust}
         value={record.trust}
         onChange={(trust) => put({ trust })}
       />

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
+import { useChoices } from '../../shared/api/choices';
 import { type House, usePutHouse } from '../../shared/api/salon';
 import { Choice, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
@@ -7,10 +8,6 @@ import { NumberField } from '../../shared/ui/NumberField';
 
 type Edge = 'smooth' | 'serrated' | 'toothed';
 
-const FORMS: { value: NonNullable<Schemas['Shears']['form']>; label: string }[] = [
-  { value: 'straight', label: 'Straight' },
-  { value: 'curved', label: 'Curved' },
-];
 const HANDS: { value: 'right' | 'left'; label: string }[] = [
   { value: 'right', label: 'Right hand' },
   { value: 'left', label: 'Left hand' },
@@ -25,8 +22,9 @@ const EDGES: { value: Edge; label: string }[] = [
 export function AddShears(props: { house: House; onAdded: (id: string) => void }) {
   const { house } = props;
   const put = usePutHouse();
+  const { shears_forms } = useChoices();
   const [mm, setMm] = useState<number | null>(null);
-  const [form, setForm] = useState<(typeof FORMS)[number]['value']>('straight');
+  const [form, setForm] = useState<NonNullable<Schemas['Shears']['form']>>('straight');
   const [hand, setHand] = useState<'right' | 'left'>('right');
   const [edge, setEdge] = useState<Edge>('smooth');
   const [teeth, setTeeth] = useState<number | null>(null);
@@ -70,7 +68,7 @@ export function AddShears(props: { house: House; onAdded: (id: string) => void }
         units={house.units}
         onValue={setMm}
       />
-      <Choice label="Blades" columns={2} options={FORMS} value={form} onChange={setForm} />
+      <Choice label="Blades" columns={2} options={shears_forms ?? []} value={form} onChange={setForm} />
       <div className="pt-2">
         <Choice label="Edge" options={EDGES} value={edge} onChange={setEdge} />
       </div>

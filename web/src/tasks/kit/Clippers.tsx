@@ -1,9 +1,9 @@
 import { useState } from 'react';
+import { useChoices, wordOf } from '../../shared/api/choices';
 import type { Schemas } from '../../shared/api/client';
 import type { House } from '../../shared/api/salon';
 import { Choice, MarginHead, Plain } from '../../shared/ui/controls';
 import { numberOf } from '../../shared/ui/NumberField';
-import { FITS } from './fits';
 
 /** The clippers: what each takes, so that no plan pairs what does not fit, and how long it runs. */
 export function Clippers(props: {
@@ -11,6 +11,7 @@ export function Clippers(props: {
   onHouse: (next: House, then?: { onSuccess: () => void }) => void;
 }) {
   const { house } = props;
+  const { clipper_fits } = useChoices();
   const [name, setName] = useState('');
   const [takes, setTakes] = useState<Schemas['ClipperFit']>('detachable');
   const [minutes, setMinutes] = useState('');
@@ -39,7 +40,7 @@ export function Clippers(props: {
             className="flex items-center gap-2 border-t border-line py-1"
           >
             <span className="flex-1">
-              <b>{clipper.name}</b>, {FITS.find((f) => f.value === clipper.takes)?.label}
+              <b>{clipper.name}</b>, {wordOf(clipper_fits, clipper.takes).toLowerCase()}
               {clipper.runs_minutes ? `, ${clipper.runs_minutes} min on a charge` : ''}
             </span>
             <Plain
@@ -62,7 +63,7 @@ export function Clippers(props: {
           onChange={(e) => setName(e.target.value)}
         />
       </label>
-      <Choice label="Takes" columns={2} options={FITS} value={takes} onChange={setTakes} />
+      <Choice label="Takes" columns={2} options={clipper_fits ?? []} value={takes} onChange={setTakes} />
       <label className="block pt-2">
         <span className="text-sm text-soft">Minutes on a charge; empty on a cord</span>
         <input

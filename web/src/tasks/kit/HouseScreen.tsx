@@ -27,8 +27,8 @@ export function HouseScreen() {
   if (!house.data || !words.data) return <LoadingPage />;
   const own = house.data;
   const questions = words.data.schools.map((q) => {
-    const ours = own.schools[q.question] ?? q.answers[0]?.answer;
-    return { ...q, answers: q.answers.map((a) => ({ ...a, is_ours: a.answer === ours })) };
+    const ours = own.schools[q.question] ?? q.answers[0]?.value;
+    return { ...q, answers: q.answers.map(({ value: answer, label }) => ({ answer, label, is_ours: answer === ours })) };
   });
   return (
     <div className="screen flex h-full flex-col">
@@ -62,7 +62,7 @@ export function HouseScreen() {
             <Choice
               label="Written in, everywhere in the salon"
               columns={2}
-              options={UNITS}
+              options={words.data.choices.units}
               value={own.units}
               onChange={(units) => put.mutate({ ...own, units })}
             />
@@ -98,11 +98,6 @@ export function HouseScreen() {
   );
 }
 
-const UNITS: { value: House['units']; label: string }[] = [
-  { value: 'millimetres', label: 'Millimetres' },
-  { value: 'inches', label: 'Inches' },
-];
-
 function LineChoice(props: {
   line: Schemas['LineWord'];
   house: House;
@@ -115,7 +110,7 @@ function LineChoice(props: {
       label={line.label}
       options={[
         { value: null, label: 'as look and dog have it' },
-        ...line.stops.map(({ stop, label }) => ({ value: stop, label })),
+        ...line.stops,
       ]}
       value={own}
       onPick={(stop) => {

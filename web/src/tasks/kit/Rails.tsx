@@ -1,8 +1,8 @@
+import { useChoices, wordOf } from '../../shared/api/choices';
 import type { Schemas } from '../../shared/api/client';
 import type { House, Tool } from '../../shared/api/salon';
 import { lengthText, unitName } from '../../shared/units/show';
 import { HEAD_PX, Hung, SCALE } from './Hung';
-import { STATES } from './states';
 
 /** So many combs that would better most plans hang there dotted. */
 const WANTED = 2;
@@ -98,6 +98,7 @@ function Rail(props: {
 
 function HungTool(props: { tool: Tool; isChosen: boolean; onChoose: () => void }) {
   const { tool } = props;
+  const { tool_states } = useChoices();
   const state = tool.state ?? 'fine';
   return (
     <button
@@ -112,7 +113,7 @@ function HungTool(props: { tool: Tool; isChosen: boolean; onChoose: () => void }
       </span>
       {state !== 'fine' && !tool.retired && (
         <span className={`block text-sm ${props.isChosen ? '' : 'text-pin'}`}>
-          {STATES.find((s) => s.value === state)?.label}
+          {wordOf(tool_states, state).toLowerCase()}
         </span>
       )}
     </button>

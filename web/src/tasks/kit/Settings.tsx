@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { type House, UNDER, usePutHouse } from '../../shared/api/salon';
+import { useChoices } from '../../shared/api/choices';
+import { type House, usePutHouse } from '../../shared/api/salon';
 import { Choice, MarginHead, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
 
@@ -8,6 +9,7 @@ import { LengthField } from '../../shared/ui/LengthField';
 export function Settings({ house }: { house: House }) {
   const [name, setName] = useState(house.name);
   const put = usePutHouse();
+  const choices = useChoices();
   const { units } = house;
   return (
     <>
@@ -26,16 +28,13 @@ export function Settings({ house }: { house: House }) {
       <Choice
         label="Lengths in"
         columns={2}
-        options={[
-          { value: 'millimetres', label: 'Millimetres' },
-          { value: 'inches', label: 'Inches' },
-        ]}
+        options={choices.units ?? []}
         value={units}
         onChange={(next) => put.mutate({ ...house, units: next })}
       />
       <Choice
         label="Blade beneath the combs"
-        options={UNDER}
+        options={choices.under ?? []}
         value={house.under_comb}
         onChange={(under_comb) => put.mutate({ ...house, under_comb })}
       />

@@ -1,11 +1,13 @@
+import { useChoices } from '../../shared/api/choices';
 import type { Schemas } from '../../shared/api/client';
 import { type House, usePutHouse } from '../../shared/api/salon';
 import { Choice, Plain, Said } from '../../shared/ui/controls';
-import { SHEARS_STATES, shearsName } from '../../shared/kit/shears';
+import { shearsName } from '../../shared/kit/shears';
 
 /** The pair touched on the rail: how it cuts, and off the rail with it. */
 export function ShearsPanel({ pair, house }: { pair: Schemas['Shears']; house: House }) {
   const put = usePutHouse();
+  const { shears_states } = useChoices();
   const name = `${shearsName(pair, house.units)} shears`;
   const others = house.shears.filter((one) => one.id !== pair.id);
   return (
@@ -17,7 +19,7 @@ export function ShearsPanel({ pair, house }: { pair: Schemas['Shears']; house: H
       <Choice
         label="How it cuts"
         columns={2}
-        options={SHEARS_STATES}
+        options={shears_states ?? []}
         value={pair.state ?? 'sharp'}
         onChange={(state) => put.mutate({ ...house, shears: [...others, { ...pair, state }] })}
       />

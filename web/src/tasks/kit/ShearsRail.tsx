@@ -1,7 +1,8 @@
+import { useChoices, wordOf } from '../../shared/api/choices';
 import type { Schemas } from '../../shared/api/client';
 import type { House } from '../../shared/api/salon';
 import { HungShears } from './HungShears';
-import { SHEARS_STATES, shearsName } from '../../shared/kit/shears';
+import { shearsName } from '../../shared/kit/shears';
 
 /** Shears on their rail, by their own length, the shortest first; nothing where none hangs. */
 export function ShearsRail(props: {
@@ -10,6 +11,7 @@ export function ShearsRail(props: {
   chosen: string | null;
   onChoose: (id: string) => void;
 }) {
+  const { shears_states } = useChoices();
   if (props.shears.length === 0) return null;
   const hung = [...props.shears].sort((a, b) => a.long_mm - b.long_mm);
   return (
@@ -36,7 +38,7 @@ export function ShearsRail(props: {
                 </span>
                 {state !== 'sharp' && (
                   <span className={`block text-sm ${isChosen ? '' : 'text-pin'}`}>
-                    {SHEARS_STATES.find((s) => s.value === state)?.label}
+                    {wordOf(shears_states, state).toLowerCase()}
                   </span>
                 )}
               </button>

@@ -1,10 +1,9 @@
+import { useChoices } from '../../shared/api/choices';
 import { nowMs } from '../../shared/clock/now';
 import type { Schemas } from '../../shared/api/client';
 import type { House, Tool } from '../../shared/api/salon';
 import { Choice, Plain, Said } from '../../shared/ui/controls';
 import { LengthField } from '../../shared/ui/LengthField';
-import { FITS } from './fits';
-import { STATES } from './states';
 import { ToolTaught } from './ToolTaught';
 import { usePutTool } from './usePutTool';
 
@@ -16,6 +15,7 @@ export function ToolPanel(props: {
   /** Whether clippers are named, so that what fits which matters. */
   hasFits: boolean;
 }) {
+  const { tool_states, clipper_fits } = useChoices();
   const { tool, units, log, hasFits } = props;
   const put = usePutTool();
   const name = `${tool.printed} ${tool.kind}`;
@@ -45,7 +45,7 @@ export function ToolPanel(props: {
         <Choice
           label="How it cuts"
           columns={2}
-          options={STATES}
+          options={tool_states ?? []}
           value={tool.state ?? 'fine'}
           onChange={(state) => put.mutate({ ...tool, state })}
         />
@@ -54,7 +54,7 @@ export function ToolPanel(props: {
         <Choice
           label="What it fits"
           columns={2}
-          options={FITS}
+          options={clipper_fits ?? []}
           value={tool.fits ?? 'any'}
           onChange={(fits) => put.mutate({ ...tool, fits })}
         />

@@ -17,7 +17,7 @@ const JUDGED = [
 
 /** What the look aims at, one range at a time, and how sharply it is judged. */
 export function Aims({ own, onChange }: { own: OwnLook; onChange: (own: OwnLook) => void }) {
-  const { aims: words } = useVisitWork().words.own_look;
+  const { aims: words } = useVisitWork().words;
   const [aim, setAim] = useState<Aim>('body_ratio');
   const word = words.find((w) => w.aim === aim);
   const set = own.aims ?? {};

@@ -12,7 +12,7 @@ import { PageHead } from '../../shared/ui/PageHead';
 import { dayText } from '../../shared/units/show';
 import { TwiceOrGone } from './TwiceOrGone';
 import { YES_NO, yesNo } from '../../shared/ui/yesNo';
-import { COATS, COLOURS, SEXES } from './words';
+import { COATS } from './words';
 import { NotKept } from './NotKept';
 
 type Dog = Schemas['Dog'];
@@ -122,7 +122,7 @@ function Card(props: { known: Known; words: Schemas['Catalogue']; again: () => v
           />
           <Choice
             label="Sex"
-            options={SEXES}
+            options={words.choices.sexes}
             value={dog.sex ?? 'unknown'}
             onChange={(sex) => change({ sex })}
           />
@@ -135,7 +135,7 @@ function Card(props: { known: Known; words: Schemas['Catalogue']; again: () => v
           />
           <Choice
             label="Hair"
-            options={COLOURS}
+            options={words.choices.colours}
             value={dog.colour ?? null}
             onChange={(colour) => change({ colour })}
           />

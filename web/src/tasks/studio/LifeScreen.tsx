@@ -3,23 +3,11 @@ import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, ask, Failure, type Schemas } from '../../shared/api/client';
 import { Drawing } from '../../shared/sheet/Drawing';
+import { useChoices, wordOf } from '../../shared/api/choices';
 import { useCatalogue, useHouse } from '../../shared/api/salon';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
 import { PageHead } from '../../shared/ui/PageHead';
 import { dayText, lengthText, minutesText, unitName } from '../../shared/units/show';
-
-const TRUST: Record<Schemas['Trust'], string> = {
-  grows: 'trust grows',
-  steady: 'trust steady',
-  falls: 'trust falls',
-};
-const TEMPERS: Record<Schemas['Temper'], string> = {
-  unknown: '',
-  calm: 'calm',
-  lively: 'lively',
-  nervous: 'nervous',
-  may_bite: 'may bite',
-};
 
 /** The life of a dog at this salon: its visits, what was found and left, how it grew and trusted. */
 export function LifeScreen() {
@@ -97,6 +85,7 @@ function Visit(props: {
   photos: Schemas['LifePhoto'][];
 }) {
   const { visit, units, photos } = props;
+  const { tempers, trust } = useChoices();
   const minutes =
     visit.worked_minutes != null &&
     `${minutesText(visit.worked_minutes)} at the table${
@@ -105,7 +94,10 @@ function Visit(props: {
   const left = visit.left.map(
     (z) => `${z.label} ${lengthText(z.left_mm, units)} ${unitName(units)}`,
   );
-  const took = [TEMPERS[visit.temper], visit.trust ? TRUST[visit.trust] : ''].filter(Boolean);
+  const took = [
+    wordOf(tempers, visit.temper).toLowerCase(),
+    visit.trust ? `trust ${wordOf(trust, visit.trust).toLowerCase()}` : '',
+  ].filter(Boolean);
   const lines: [string, string][] = [
     ['Left', left.join(' · ')],
     ['Knots', visit.knotted.join(', ')],

@@ -14,19 +14,13 @@ import { newEntry } from '../../shared/visit/useVisit';
 import { NewDogSheet, useNewDog } from './NewDogSheet';
 import { TenFelt } from './TenFelt';
 import { ageMonths, dogOf, keepDraft, NUMBERS, readDraft, readOf, type Draft } from './newDog';
-import { COATS, COLOURS, SEXES } from './words';
-
-const SIZES: { value: NonNullable<Draft['size']>; label: string }[] = [
-  { value: 'toy', label: 'Toy' },
-  { value: 'small', label: 'Small' },
-  { value: 'medium', label: 'Medium' },
-  { value: 'large', label: 'Large' },
-];
+import { COATS } from './words';
 
 /** A new dog, entered by looking: it stands there and changes with every touch; a name is enough. */
 export function NewDogScreen() {
   const [draft, setDraft] = useState(readDraft);
   const words = useCatalogue();
+  const choices = words.data?.choices;
   const house = useHouse();
   const [place, setPlace] = useState<number | null>(null);
   const ten = words.data?.felt.filter((f) => f.is_quick) ?? [];
@@ -68,7 +62,7 @@ export function NewDogScreen() {
             </div>
             <Choice
               label="Size"
-              options={SIZES}
+              options={choices?.sizes ?? []}
               value={draft.size}
               onChange={(size) => change({ size })}
               columns={4}
@@ -133,9 +127,11 @@ export function NewDogScreen() {
                     )
                   );
                 })}
-              {ten.length > 0 && (
+              {words.data && (
                 <TenFelt
                   words={ten}
+                  bend={words.data.bend}
+                  grades={words.data.choices.grades}
                   felt={draft.felt}
                   place={place}
                   onPlace={setPlace}
@@ -153,7 +149,7 @@ export function NewDogScreen() {
               )}
               <Choice
                 label="Hair"
-                options={COLOURS}
+                options={choices?.colours ?? []}
                 value={draft.colour}
                 onChange={(colour) => change({ colour })}
               />
@@ -166,7 +162,7 @@ export function NewDogScreen() {
               />
               <Choice
                 label="Sex"
-                options={SEXES}
+                options={choices?.sexes ?? []}
                 value={draft.sex}
                 onChange={(sex) => change({ sex })}
               />

@@ -1,9 +1,10 @@
+import { useChoices } from '../../shared/api/choices';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, ask, Failure, type Schemas, withTag } from '../../shared/api/client';
 import { BigButton } from '../../shared/ui/BigControl';
-import { Choice, MarginHead, Plain, type Option } from '../../shared/ui/controls';
+import { Choice, MarginHead, Plain } from '../../shared/ui/controls';
 import { NumberField } from '../../shared/ui/NumberField';
 import { PageHead } from '../../shared/ui/PageHead';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
@@ -15,12 +16,6 @@ import { YES_NO, yesNo } from '../../shared/ui/yesNo';
 import { NotKept } from './NotKept';
 
 type Owner = Schemas['OwnerWithDogs'];
-
-const EYES: Option<Schemas['HairOverEyes']>[] = [
-  { value: 'none', label: 'None' },
-  { value: 'a_little', label: 'A little' },
-  { value: 'does_not_matter', label: 'It does not matter' },
-];
 
 /** An owner's card: how they are reached, what they said once for all visits, all their dogs. */
 export function OwnerScreen() {
@@ -52,6 +47,7 @@ async function readCard(id: string): Promise<Known> {
 
 function Card({ id, known, again }: { id: string; known: Known; again: () => void }) {
   const navigate = useNavigate();
+  const { hair_over_eyes } = useChoices();
   const queries = useQueryClient();
   const [typed, setTyped] = useState<Partial<Owner>>({});
   const [isForgetting, setForgetting] = useState(false);
@@ -118,7 +114,7 @@ function Card({ id, known, again }: { id: string; known: Known; again: () => voi
           />
           <Choice
             label="Hair over the eyes they bear"
-            options={EYES}
+            options={hair_over_eyes ?? []}
             value={home.hair_over_eyes ?? null}
             onChange={(hair_over_eyes) => say({ hair_over_eyes })}
           />

@@ -1,7 +1,6 @@
 import { useRef } from 'react';
 import type { Schemas } from '../../shared/api/client';
-import { BEND, BENDS, bendOf, withBend, type Grades } from '../../shared/dog/bend';
-import { GRADES } from '../../shared/dog/grades';
+import { bendOf, withBend, type Grades } from '../../shared/dog/bend';
 import type { Draft } from './newDog';
 
 type Felt = Schemas['Felt'];
@@ -9,15 +8,19 @@ type Felt = Schemas['Felt'];
 /** The ten of the first minute, one after another as the hand goes; each answer turns to the next. */
 export function TenFelt(props: {
   words: Schemas['FeltWord'][];
+  bend: Schemas['BendQuestion'];
+  grades: Schemas['Word_Grade'][];
   felt: Draft['felt'];
   /** Which is asked; none while nobody began. */
   place: number | null;
   onPlace: (place: number | null) => void;
   onFelt: (felt: Draft['felt']) => void;
 }) {
-  const { words, felt, place, onPlace } = props;
+  const { words, bend, felt, place, onPlace } = props;
+  const isSaid = (which: Felt) =>
+    which === 'straight_behind' ? bendOf(felt, bend.answers) !== undefined : felt[which] !== undefined;
   const start = useRef<HTMLButtonElement>(null);
-  const said = words.filter((word) => isSaid(word.felt, felt)).length;
+  const said = words.filter((word) => isSaid(word.felt)).length;
   const word = place === null ? undefined : words[place];
   if (place === null || !word)
     return (
@@ -45,26 +48,26 @@ export function TenFelt(props: {
     turn(place + 1);
   };
   const isBend = word.felt === 'straight_behind';
-  const label = isBend ? BEND.label : word.label;
+  const label = isBend ? bend.label : word.label;
   return (
     <section aria-label="Felt, one after another" className="border-2 border-ink p-2">
       <p className="text-sm text-soft">
         {place + 1} of {words.length}
       </p>
       <p className="text-xl leading-tight font-bold">{label}</p>
-      <p className="text-sm text-soft">{isBend ? BEND.how : word.how}</p>
+      <p className="text-sm text-soft">{isBend ? bend.how : word.how}</p>
       <div role="group" aria-label={label} className="grid grid-cols-3 gap-1 pt-2">
         {isBend
-          ? BENDS.map(({ value, label: bend }) => (
+          ? bend.answers.map((one) => (
               <Answer
-                key={value}
-                isSaid={bendOf(felt) === value}
-                onClick={() => answer(withBend(felt, value))}
+                key={one.bend}
+                isSaid={bendOf(felt, bend.answers)?.bend === one.bend}
+                onClick={() => answer(withBend(felt, one, bend.answers))}
               >
-                {bend}
+                {one.label}
               </Answer>
             ))
-          : GRADES.map(({ value, label: grade }) => (
+          : props.grades.map(({ value, label: grade }) => (
               <Answer
                 key={value}
                 isSaid={felt[word.felt] === value}
@@ -109,8 +112,4 @@ function Turn(props: { onClick: () => void; disabled?: boolean; children: string
       {props.children}
     </button>
   );
-}
-
-function isSaid(which: Felt, felt: Draft['felt']): boolean {
-  return which === 'straight_behind' ? bendOf(felt) !== null : felt[which] !== undefined;
 }

@@ -5,7 +5,7 @@ import { Drawing } from '../../shared/sheet/Drawing';
 import { WorkScreen } from '../../shared/sheet/WorkScreen';
 import { BigLink } from '../../shared/ui/BigControl';
 import { Pick } from '../../shared/ui/Pick';
-import { Said } from '../../shared/ui/controls';
+import { Said, type Option } from '../../shared/ui/controls';
 import { useSheetDrawing, useVisitWork } from '../../shared/visit/context';
 import { TalkTabs } from './TalkTabs';
 
@@ -13,13 +13,6 @@ type Size = Schemas['DogSize'];
 type Texture = Schemas['Texture'];
 type Look = Schemas['LookId'];
 type Page = Schemas['AlbumPage'];
-
-const SIZES: [Size, string][] = [
-  ['toy', 'toy'],
-  ['small', 'small'],
-  ['medium', 'medium'],
-  ['large', 'large'],
-];
 
 /** The salon's own finished dogs, with their owners' leave, laid beside this dog's outline. */
 export function AlbumScreen() {
@@ -47,17 +40,17 @@ export function AlbumScreen() {
       margin={
         <>
           <TalkTabs />
-          <Filter label="Size" value={size} options={SIZES} onChange={setSize} />
+          <Filter label="Size" value={size} options={work.words.choices.sizes} onChange={setSize} />
           <Filter
             label="Coat"
             value={texture}
-            options={work.words.textures.map((t) => [t.texture, t.label])}
+            options={work.words.textures.map((t) => ({ value: t.texture, label: t.label }))}
             onChange={setTexture}
           />
           <Filter
             label="Look"
             value={look}
-            options={work.words.looks.map((l) => [l.look, l.name])}
+            options={work.words.looks.map((l) => ({ value: l.look, label: l.name }))}
             onChange={setLook}
           />
           {album.error && <Said>{album.error.message}</Said>}
@@ -117,16 +110,13 @@ function Beside({ page }: { page: Page | null }) {
 function Filter<T extends string>(props: {
   label: string;
   value: T | '';
-  options: (readonly [T, string])[];
+  options: Option<T>[];
   onChange: (value: T | '') => void;
 }) {
   return (
     <Pick<T | null>
       label={props.label}
-      options={[
-        { value: null, label: 'any' },
-        ...props.options.map(([value, label]) => ({ value, label })),
-      ]}
+      options={[{ value: null, label: 'any' }, ...props.options]}
       value={props.value || null}
       onPick={(value) => props.onChange(value ?? '')}
     />

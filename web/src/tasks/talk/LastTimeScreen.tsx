@@ -188,10 +188,6 @@ function spanText(zone: Schemas['RecipeZone'], units: Schemas['UnitSystem']): st
   return from === to ? `${from}` : `${from}–${to}`;
 }
 
-const WANTS: { value: Schemas['Wants']; label: string }[] = [
-  { value: 'shorter', label: 'Shorter' },
-  { value: 'longer', label: 'Longer' },
-];
 /** What was left there, when, and what the owner wants instead. */
 function Complaint({ past }: { past: Schemas['ZonePast'] }) {
   const work = useVisitWork();
@@ -223,7 +219,7 @@ function Complaint({ past }: { past: Schemas['ZonePast'] }) {
       <Choice
         label="The owner wants it"
         columns={2}
-        options={WANTS}
+        options={work.words.choices.wants}
         value={wants}
         onChange={setWants}
       />

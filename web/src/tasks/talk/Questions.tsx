@@ -1,38 +1,20 @@
 import { Choice, type Option } from '../../shared/ui/controls';
+import { useVisitWork } from '../../shared/visit/context';
 import type { Talk, TalkSaid } from './useTalk';
 
-const BODIES: Option<NonNullable<Talk['body']>>[] = [
-  { value: 'short', label: 'Short' },
-  { value: 'medium', label: 'Soft' },
-  { value: 'long', label: 'Long' },
-];
-const LEGS: Option<NonNullable<Talk['legs']>>[] = [
-  { value: 'as_body', label: 'As body' },
-  { value: 'fuller', label: 'Fuller' },
-  { value: 'big', label: 'Big' },
-];
-const FACES: Option<NonNullable<Talk['face']>>[] = [
-  { value: 'clean', label: 'Clean' },
-  { value: 'round', label: 'Round' },
-  { value: 'bearded', label: 'Beard' },
-  { value: 'natural', label: 'Natural' },
-];
-const ENDS: Option<NonNullable<Talk['ears']>>[] = [
-  { value: 'short', label: 'Short' },
-  { value: 'left', label: 'Left' },
-];
 const MINUTES: Option<number>[] = [5, 15, 30, 60].map((m) => ({ value: m, label: `${m} min` }));
 const WEEKS: Option<number>[] = [4, 6, 8, 12].map((w) => ({ value: w, label: `${w}` }));
 
 /** What the owner wants of the head and the legs: the questions that stand before the dog. */
 export function BeforeTheDog({ talk, put }: TalkSaid) {
+  const { faces, ends, legs } = useVisitWork().words.choices;
   return (
     <>
       <div data-asks="face_mm">
         <Choice
           label="Face"
           columns={2}
-          options={FACES}
+          options={faces}
           value={talk.face ?? null}
           onChange={(face) => put({ face })}
         />
@@ -41,7 +23,7 @@ export function BeforeTheDog({ talk, put }: TalkSaid) {
         <Choice
           label="Ears"
           columns={2}
-          options={ENDS}
+          options={ends}
           value={talk.ears ?? null}
           onChange={(ears) => put({ ears })}
         />
@@ -49,7 +31,7 @@ export function BeforeTheDog({ talk, put }: TalkSaid) {
       <div data-asks="legs_mm">
         <Choice
           label="Legs"
-          options={LEGS}
+          options={legs}
           value={talk.legs ?? null}
           onChange={(legs) => put({ legs })}
         />
@@ -60,11 +42,12 @@ export function BeforeTheDog({ talk, put }: TalkSaid) {
 
 /** The question that stands over the dog. */
 export function OverTheDog({ talk, put }: TalkSaid) {
+  const { bodies } = useVisitWork().words.choices;
   return (
     <div data-asks="body_mm">
       <Choice
         label="Body"
-        options={BODIES}
+        options={bodies}
         value={talk.body ?? null}
         onChange={(body) => put({ body })}
       />
@@ -74,13 +57,14 @@ export function OverTheDog({ talk, put }: TalkSaid) {
 
 /** The tail, and what the owner takes on at home: the questions that stand behind the dog. */
 export function BehindTheDog({ talk, put }: TalkSaid) {
+  const { ends } = useVisitWork().words.choices;
   return (
     <>
       <div data-asks="tail_mm">
         <Choice
           label="Tail"
           columns={2}
-          options={ENDS}
+          options={ends}
           value={talk.tail ?? null}
           onChange={(tail) => put({ tail })}
         />

@@ -71,7 +71,7 @@ pub(super) fn face(head: &OnEnd<'_>) -> Vec<Piece> {
             .collect()
     };
     let mut pieces = Vec::new();
-    for hand in Hand::BOTH {
+    for hand in Hand::ALL {
         let at = Point::new(hand.sign() * EYES * skull, head.eye);
         pieces.push(Piece::near(
             PieceKind::Eye,
@@ -114,7 +114,7 @@ pub(super) fn face(head: &OnEnd<'_>) -> Vec<Piece> {
     } else {
         [(0.34, 0.02), (0.62, 0.045)]
     };
-    strokes.extend(Hand::BOTH.map(|hand| {
+    strokes.extend(Hand::ALL.map(|hand| {
         let at = |(x, y): (f64, f64)| Point::new(hand.sign() * x * m, meets - y * h);
         let line = [down, at(lips[0]), at(lips[1])];
         Stroke::running_out(open(&line, 6), 0.5, 0.0, 0.04 * h)
@@ -132,7 +132,7 @@ pub(super) fn brows(head: &OnEnd<'_>) -> Vec<Piece> {
     let (h, skull, eye) = (head.h, head.skull, head.eye);
     let reach = 0.55 * length * combed_share(head.dressing.stand.of(Zone::Brow));
     let inner = (0.5 * parting_mm(&head.dog.left.head)).max(0.10 * skull);
-    Hand::BOTH
+    Hand::ALL
         .map(|hand| {
             let at = |x: f64, y: f64| Point::new(hand.sign() * x, y);
             let ring = [

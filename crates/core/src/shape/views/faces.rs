@@ -11,7 +11,7 @@ use super::leg::leg_parts;
 pub fn leg_faces(dog: &BothSides<'_>) -> [(Point, Vec2); LEG_PLACES] {
     let mut faces = [(Point::ORIGIN, Vec2::ZERO); LEG_PLACES];
     for leg in Leg::BOTH {
-        for hand in Hand::BOTH {
+        for hand in Hand::ALL {
             let parts = leg_parts(dog, leg, hand);
             for face in Face::BOTH {
                 for (step, place) in parts.face(face).into_iter().enumerate() {

@@ -111,7 +111,7 @@ pub(in crate::shape) fn head_front(dog: &BothSides<'_>, dressing: &Dressing) -> 
     let head = OnEnd::of(dog, dressing);
     let kind = dog.left.ear.kind;
     let root = head.ear_root(kind);
-    let ears = Hand::BOTH.map(|hand| ear(&head, hand, root, false));
+    let ears = Hand::ALL.map(|hand| ear(&head, hand, root, false));
     let mut pieces = Vec::new();
     if kind == EarKind::Prick {
         pieces.extend(ears.iter().cloned());
@@ -133,7 +133,7 @@ pub(super) fn head_back(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> 
     let head = OnEnd::of(dog, dressing);
     let root = head.ear_root(dog.left.ear.kind);
     let mut pieces = vec![head.outline(true)];
-    pieces.extend(Hand::BOTH.map(|hand| ear(&head, hand, root, true)));
+    pieces.extend(Hand::ALL.map(|hand| ear(&head, hand, root, true)));
     pieces
 }
 

@@ -94,7 +94,7 @@ pub fn front_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
         pieces.extend(bib);
     }
     if dressing.has_sleeves {
-        pieces.extend(Hand::BOTH.map(|hand| sleeve(dog, dressing, hand)));
+        pieces.extend(Hand::ALL.map(|hand| sleeve(dog, dressing, hand)));
     } else {
         pieces.push(bib_stroke(dog));
     }
@@ -128,7 +128,7 @@ fn legs(dog: &BothSides<'_>, leg: Leg, dressing: &Dressing, body: Option<&Inside
     } else {
         Vec2::ZERO
     };
-    Hand::BOTH
+    Hand::ALL
         .into_iter()
         .flat_map(|hand| leg_on_end(dog, leg, hand, dressing, shift, body))
         .collect()

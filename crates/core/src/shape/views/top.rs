@@ -41,7 +41,7 @@ pub fn top_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
         pieces.extend(tail);
     }
     pieces.push(head(dog, dressing));
-    pieces.extend(Hand::BOTH.map(|hand| ear(dog, dressing, hand)));
+    pieces.extend(Hand::ALL.map(|hand| ear(dog, dressing, hand)));
     pieces.push(nose(dog));
     pieces
 }
@@ -240,7 +240,7 @@ fn columns(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
         (Leg::Fore, PieceKind::ForeLeg),
         (Leg::Hind, PieceKind::HindLeg),
     ] {
-        for hand in Hand::BOTH {
+        for hand in Hand::ALL {
             let b = dog.build(hand);
             let (joint, stand, toe) = match leg {
                 Leg::Fore => (b.elbow, &b.fore, S::ForeToe),

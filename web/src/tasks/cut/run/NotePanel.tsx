@@ -1,12 +1,7 @@
 import type { Schemas } from '../../../shared/api/client';
-import { Choice, Plain, type Option } from '../../../shared/ui/controls';
+import { Choice, Plain } from '../../../shared/ui/controls';
+import { useVisitWork } from '../../../shared/visit/context';
 import { useKeptText } from '../../../shared/visit/useKeptText';
-
-const BORNE: Option<Schemas['Borne']>[] = [
-  { value: 'bears', label: 'Bears it' },
-  { value: 'fidgets', label: 'Fidgets' },
-  { value: 'refused', label: 'Refuses' },
-];
 
 /** A note at the step in hand, and how the dog takes it. */
 export function NotePanel(props: {
@@ -17,12 +12,13 @@ export function NotePanel(props: {
   onTook: (borne: Schemas['Borne']) => void;
   onBack: () => void;
 }) {
+  const { words } = useVisitWork();
   const [text, setText] = useKeptText(`${props.visitId}.step-note`);
   return (
     <>
       <Choice
         label="How the dog takes it"
-        options={BORNE}
+        options={words.choices.borne}
         value={props.borne}
         onChange={props.onTook}
       />

@@ -24,7 +24,7 @@ export function Over({ run }: { run: RunNow }) {
       isWide
       margin={
         <>
-          <h2 className="text-[34px] leading-[1.1] font-bold">{OVER[ended?.how ?? 'finished']}</h2>
+          <h2 className="text-[34px] leading-[1.1] font-bold">{work.words.run_ends.find((end) => end.how === (ended?.how ?? 'finished'))?.over}</h2>
           {ended?.reason && <p className="pt-1 text-xl">{ended.reason}</p>}
           <p className="pt-2 text-lg">
             {done} of {steps.length} steps done in {minutesText(view.worked_minutes)}; planned{' '}
@@ -88,17 +88,9 @@ export function Over({ run }: { run: RunNow }) {
   );
 }
 
-const REASONS: { value: Schemas['OverReason']; label: string }[] = [
-  { value: 'moved', label: 'Moved' },
-  { value: 'knots', label: 'Knots' },
-  { value: 'break', label: 'Break' },
-  { value: 'tool', label: 'Tool' },
-  { value: 'interruption', label: 'Disturbed' },
-  { value: 'owner', label: 'Owner' },
-];
-
 /** One reason for each step that ran over. */
 function RanOver({ run }: { run: RunNow }) {
+  const { words } = useVisitWork();
   const { ran_over: over } = run.view;
   if (over.length === 0) return null;
   return (
@@ -108,7 +100,7 @@ function RanOver({ run }: { run: RunNow }) {
         <div key={step.step} className="py-2">
           <Choice
             label={step.words}
-            options={REASONS}
+            options={words.choices.over_reasons}
             value={step.reason ?? null}
             onChange={(reason) => run.say({ event: 'ran_over', step: step.step, reason })}
           />
@@ -117,10 +109,3 @@ function RanOver({ run }: { run: RunNow }) {
     </>
   );
 }
-
-const OVER: Record<Schemas['RunEnd'], string> = {
-  finished: 'Finished',
-  vet_first: 'Stopped here: vet first',
-  dog_had_enough: 'Stopped here: enough for today',
-  taken_away: 'Stopped here: taken away',
-};

@@ -7,12 +7,6 @@ import { useVisitWork } from '../../../shared/visit/context';
 type Hand = Schemas['Hand'];
 type WorkZone = Schemas['WorkZone'];
 
-const HANDS: { value: Hand | 'both'; label: string }[] = [
-  { value: 'both', label: 'Both' },
-  { value: 'left', label: 'Left' },
-  { value: 'right', label: 'Right' },
-];
-
 /** A quick reading at the step in hand: comb out, lay the rule in, say what stands. */
 export function ReadPanel(props: {
   step: number;
@@ -39,7 +33,7 @@ export function ReadPanel(props: {
         ))}
       </div>
       {chosen?.is_pair && (
-        <Choice label="Side" hideLabel options={HANDS} value={hand} onChange={setHand} />
+        <Choice<Hand | 'both'> label="Side" hideLabel options={[{ value: 'both', label: 'Both' }, ...work.words.choices.hands]} value={hand} onChange={setHand} />
       )}
       {chosen && (
         <LengthField

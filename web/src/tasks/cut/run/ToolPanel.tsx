@@ -5,38 +5,22 @@ import { Plain } from '../../../shared/ui/controls';
 import { useVisitWork } from '../../../shared/visit/context';
 
 type Word = Schemas['ToolWord'];
-interface Said {
-  word: Word;
-  label: string;
-}
-
-const OF_A_BLADE: Said[] = [
-  { word: 'oiled', label: 'Oiled' },
-  { word: 'runs_hot', label: 'Runs hot' },
-  { word: 'dull', label: 'Dull: it pulls' },
-  { word: 'tooth_missing', label: 'Tooth missing' },
-];
-const OF_SHEARS: Said[] = [
-  { word: 'dull', label: 'Dull: it pulls' },
-  { word: 'dull_at_tip', label: 'The points fold the hair' },
-];
-
 /** What is noticed of a blade, a comb or shears: the kit knows it from then on. */
 export function ToolPanel(props: {
   inHand: string | null;
   onNote: (tool: string, word: Word) => void;
 }) {
-  const { kit, house } = useVisitWork();
+  const { kit, house, words } = useVisitWork();
   const [tool, setTool] = useState(props.inHand);
   const hung = kit
     .filter((t) => !t.retired)
-    .map((t) => ({ id: t.id, name: `${t.printed} ${t.kind}`, words: OF_A_BLADE }));
+    .map((t) => ({ id: t.id, name: `${t.printed} ${t.kind}`, words: words.choices.blade_words }));
   const shears = house.shears
     .filter((pair) => pair.state === 'sharp' || pair.state === 'dull_at_tip')
     .map((pair) => ({
       id: pair.id,
       name: `${shearsName(pair, house.units)} shears`,
-      words: OF_SHEARS.filter(({ word }) => word !== pair.state),
+      words: words.choices.shears_words.filter(({ value }) => value !== pair.state),
     }));
   const all = [...hung, ...shears];
   const chosen = all.find((t) => t.id === tool);
@@ -52,7 +36,7 @@ export function ToolPanel(props: {
       </div>
       {chosen && (
         <div className="grid grid-cols-2 gap-2 pb-2" role="group" aria-label="What of it">
-          {chosen.words.map(({ word, label }) => (
+          {chosen.words.map(({ value: word, label }) => (
             <Plain key={word} onClick={() => props.onNote(chosen.id, word)}>
               {label}
             </Plain>

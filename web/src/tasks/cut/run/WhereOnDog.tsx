@@ -5,12 +5,6 @@ import { useVisitWork } from '../../../shared/visit/context';
 
 type Hand = Schemas['Hand'];
 
-/** The dog's own sides. */
-const HANDS: { value: Hand; label: string }[] = [
-  { value: 'left', label: 'Left' },
-  { value: 'right', label: 'Right' },
-];
-
 export interface Where {
   zone: Schemas['Zone'] | null;
   /** On which side, where the zone stands twice; null where it does not, or nobody said. */
@@ -52,7 +46,7 @@ export function WhereOnDog(props: {
           <Choice
             label="On which side of the dog"
             columns={2}
-            options={HANDS}
+            options={work.words.choices.hands}
             value={where.hand}
             onChange={props.onHand}
           />

@@ -13,7 +13,7 @@ export function useSlipWay(onDone: () => void) {
     }
     if (way.shifts != null) {
       const stop = way.shifts;
-      const line = work.words.lines.find((l) => l.stops.some((s) => s.stop === stop))?.line;
+      const line = work.words.lines.find((l) => l.stops.some((s) => s.value === stop))?.line;
       if (line) work.say({ kind: 'line_moved', line, stop });
     }
     if (way.shows_mm >= 1) {
