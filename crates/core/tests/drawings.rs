@@ -3,7 +3,7 @@
 use rstest::rstest;
 use uuid::Uuid;
 use veliform_core::balance::Judged;
-use veliform_core::coat::{Knots, Texture, Zone};
+use veliform_core::coat::{Knots, Patch, Texture, Zone, ZoneMarks};
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::{Anchor, DrawOptions, Drawing, Geometry, Layers, Role, Sheet, Tag};
@@ -380,6 +380,63 @@ fn no_word_lies_over_another() {
 }
 
 /// Whether a straight line from the first two numbers to the last two passes through an area.
+/// A coat of two colours is two-coloured from every side (handbook 3, *Zones*): a dark breast shows from in
+/// front alone, in the middle and under the neck; a dog that is dark but for it is toned all over from behind
+/// and above.
+#[test]
+fn a_patch_shows_in_the_views_that_show_its_zone() {
+    let dog = dog(BuildType::Ordinary, Texture::Curl);
+    let patched = |patch| {
+        let mut visit = visit(&dog, 460.0);
+        let marks = ZoneMarks {
+            patch,
+            ..ZoneMarks::default()
+        };
+        visit.coat.marks.insert(Zone::Chest, marks);
+        visit
+    };
+    let seen = |visit: &Visit, sheet| {
+        let (house, kit): (House, Vec<Tool>) = (House::default(), Vec::new());
+        let desk = Desk::new(&dog, visit, &house, &kit);
+        let solved = desk.plan(Reasons::Skip).expect("solves");
+        let options = DrawOptions {
+            sheet,
+            ..DrawOptions::default()
+        };
+        desk.draw(Some(&solved), &options)
+    };
+    let dark = patched(Patch::DarkOnLight);
+    for (sheet, shows) in [
+        (Sheet::Side, true),
+        (Sheet::Front, true),
+        (Sheet::Rear, false),
+        (Sheet::Top, false),
+    ] {
+        assert_eq!(
+            count(&seen(&dark, sheet), Role::Patch) > 0,
+            shows,
+            "{sheet:?}"
+        );
+    }
+    let breast: Vec<f64> = seen(&dark, Sheet::Front)
+        .shapes
+        .iter()
+        .filter(|s| s.role == Role::Patch)
+        .flat_map(|s| numbers(&s.geometry))
+        .collect();
+    // No broader than a dog's front is, under its ears, over its elbows.
+    for at in breast.chunks(2) {
+        assert!(at[0].abs() < 0.2 * 460.0, "{at:?}");
+        assert!((0.4 * 460.0..1.1 * 460.0).contains(&at[1]), "{at:?}");
+    }
+    let bib = patched(Patch::LightOnDark);
+    for sheet in [Sheet::Rear, Sheet::Top] {
+        let drawing = seen(&bib, sheet);
+        let coat = count(&drawing, Role::PlanFill) + count(&drawing, Role::PlanFillFar);
+        assert_eq!(count(&drawing, Role::Patch), coat, "{sheet:?}");
+    }
+}
+
 fn is_struck(area: kurbo::Rect, line: &[f64]) -> bool {
     let (from, to) = ((line[0], line[1]), (line[2], line[3]));
     (0..=200).any(|n| {

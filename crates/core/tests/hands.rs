@@ -229,6 +229,17 @@ fn a_contradiction_names_both(#[case] one: (Measure, f64), #[case] other: (Measu
     assert!(named, "{:?}", frame.problems);
 }
 
+/// What is refused is not called unusual beside it: the field's one sentence is the one that says what to do.
+#[test]
+fn a_field_says_one_thing() {
+    let mut input = input();
+    let too_high = tape(0.232 * H);
+    input.measures.insert(Measure::JawToEar, too_high);
+    let problems = frame(&input).problems;
+    assert_eq!(problems.len(), 1, "{problems:?}");
+    assert_eq!(problems[0].severity, Severity::Refused);
+}
+
 /// Leather is 20 to 250 mm on any dog, a tail no longer than nine tenths of its height (handbook 10, *Bad
 /// input*): refused in one sentence with the range, and the drawing goes on.
 #[rstest]

@@ -269,7 +269,7 @@ fn the_clip_goes_with_the_lay_unless_very_short() {
     let (dog, house) = (dog(), house(&[]));
     let desk = Desk::new(&dog, &soft, &house, &nine);
     let steps = desk.plan(Reasons::Skip).expect("solves").report.sheet.steps;
-    let reversed = steps.iter().find(|s| s.stroke == "full, against the lay");
+    let reversed = steps.iter().find(|s| s.stroke == "against the lay");
     let reversed = reversed.expect("the body goes against the lay");
     assert!(reversed.zones.contains(&Zone::Back), "{}", reversed.what);
     let most = reversed.leaves.split(';').next().unwrap_or_default();

@@ -244,7 +244,7 @@ fn minutes_altogether_are_the_sum_of_the_steps() {
 }
 
 #[rstest]
-#[case(Sex::Male, "leave a little at the sheath", true)]
+#[case(Sex::Male, "cover sheath and testicles", true)]
 #[case(Sex::Female, "cover vulva and nipples", true)]
 #[case(Sex::Female, "sheath", false)]
 fn the_hygiene_step_knows_the_dogs_sex(
@@ -412,7 +412,7 @@ fn steps_say_what_the_other_hand_does() {
         step.map(|s| format!("{}{}", s.hand, s.hand_again))
             .unwrap_or_default()
     };
-    assert!(hand("Nails").contains("lift the opposite foot"));
+    assert!(hand("Nails").contains("lift the opposite one"));
     assert!(hand("eet").contains("Point the foot ahead"));
     assert!(hand("tuck-up").contains("flank"));
     assert!(hand("Ears last").contains("taut"));

@@ -152,7 +152,7 @@ fn the_sheet_says_how_far_the_belly_goes(#[case] sex: Sex, #[case] age: u16, #[c
     let says = |words: &str| hygiene.amounts.iter().any(|a| a.contains(words));
     assert!(says(to), "{:?}", hygiene.amounts);
     // .05 and .1 of 450, to a whole millimetre.
-    assert!(says("23 mm wide, 45 mm up it"), "{:?}", hygiene.amounts);
+    assert!(says("23 mm wide, 45 mm up,"), "{:?}", hygiene.amounts);
     assert_eq!(hygiene.sites.contains(&Site::Sheath), sex == Sex::Male);
 }
 

@@ -79,8 +79,8 @@ pub(super) fn dog_on_end(
             continue;
         }
         for zone in zones_on(view, piece) {
-            let is_of_the_leg = piece.kind == PieceKind::Body
-                && matches!(zone, Zone::HindOut | Zone::HindBack);
+            let is_of_the_leg =
+                piece.kind == PieceKind::Body && matches!(zone, Zone::HindOut | Zone::HindBack);
             if dark.contains(zone) && !is_of_the_leg {
                 for area in areas.of(*zone) {
                     lay_tone(painter, &area);

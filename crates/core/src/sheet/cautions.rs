@@ -54,14 +54,10 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
         Hazard::Hygiene | Hazard::Folds => &["Cool blade only, flat and light; stretch folds."],
         Hazard::NailsAndPads => &["Never dig between toes; dewclaws held down, hind ones too."],
         Hazard::EarCanal => &["An ear sore or smelling: no solution, the vet."],
-        Hazard::CombOut => {
-            &["Stop before the dog has had enough; no scissors under a knot."]
-        }
+        Hazard::CombOut => &["Stop before the dog has had enough; no scissors under a knot."],
         Hazard::Bath => &["Water warm on your wrist; none into ears or nose."],
         Hazard::Dryer => &["Warm, not hot; nozzle off the face; a pause if it pants."],
-        Hazard::BareBlade => {
-            &["Feel the blade on your wrist; cool, swap or oil it."]
-        }
+        Hazard::BareBlade => &["Feel the blade on your wrist; cool, swap or oil it."],
         Hazard::Comb => &["Comb on with the clipper off, seated; it falls off in a knot."],
         Hazard::Flank => &["Draw the flank fold flat; lift the blade away going down."],
         Hazard::Legs => &["Legs only as high as they go; mind tendon, dewclaw and armpit."],
@@ -230,7 +226,7 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
             let places = tight_knots(coat);
             if !places.is_empty() {
                 own.push(format!(
-                    "Tight knots: {}. The owner consents in writing first; skin below may be sore.",
+                    "Tight knots, {}: the owner consents to the short clip in writing first; skin below may be sore.",
                     places.join(", ")
                 ));
             }
@@ -244,7 +240,9 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
                 own.push("Male: cover sheath and testicles.".into());
             }
             if dog.sex != Sex::Male {
-                own.push("Female: cover vulva and nipples; strokes towards it, no pressure.".into());
+                own.push(
+                    "Female: cover vulva and nipples; strokes towards it, no pressure.".into(),
+                );
             }
         }
         Hazard::Legs if dog.is_old() => {

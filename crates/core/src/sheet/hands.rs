@@ -26,9 +26,7 @@ pub(super) fn hand_hint(hazards: &[Hazard]) -> &'static str {
             "From high on the limb downwards, the foot turned back; if it dances, lift the opposite one."
         }
         Some(Hazard::Legs) => "Press the tendon forward from behind and go flat.",
-        Some(Hazard::Hygiene | Hazard::Folds) => {
-            "Skin flat; a finger over what must not be cut."
-        }
+        Some(Hazard::Hygiene | Hazard::Folds) => "Skin flat; a finger over what must not be cut.",
         Some(Hazard::EarCanal) => "Ear drawn back, head held by the chin.",
         Some(Hazard::Tail) => {
             "Tail held at its end, the bone felt; its base down and off from behind."

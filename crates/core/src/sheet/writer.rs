@@ -125,10 +125,19 @@ pub fn cut_sheet(
 }
 
 /// Says a usual caution, and what the other hand does, at the first step it belongs to. This dog's own
-/// cautions are said at each step.
+/// cautions stand at each step, from the second on by what they are about.
 fn say_once(steps: &mut [Step]) {
     let mut said: BTreeSet<String> = BTreeSet::new();
     for step in steps {
+        for own in step.cautions.iter_mut().filter(|c| c.is_this_dogs) {
+            if said.contains(&own.text)
+                && let Some((about, _)) = own.text.split_once(": ")
+            {
+                own.text = format!("{about}.");
+            } else {
+                said.insert(own.text.clone());
+            }
+        }
         let (new, again) = std::mem::take(&mut step.cautions)
             .into_iter()
             .partition(|c: &Caution| c.is_this_dogs || said.insert(c.text.clone()));

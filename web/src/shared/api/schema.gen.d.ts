@@ -1186,11 +1186,6 @@ export interface components {
             /** @description What changes, in one sentence. */
             sentence: string;
         };
-        /** @description An answer, in words. */
-        AnswerWord: {
-            answer: components["schemas"]["Answer"];
-            label: string;
-        };
         /** @description What an owner said once for all visits. */
         AtHome: {
             /**
@@ -1281,6 +1276,26 @@ export interface components {
             recipe: components["schemas"]["Recipe"] | null;
         };
         /**
+         * @description The bend of the hind leg as one row of five: a leg is straight or well bent, never both
+         *     (handbook 2, *Felt grades*).
+         * @enum {string}
+         */
+        Bend: "very_straight" | "straight" | "usual" | "bent" | "well_bent";
+        /** @description The row of five that asks how the hind leg is bent. */
+        BendQuestion: {
+            answers: components["schemas"]["BendWord"][];
+            how: string;
+            label: string;
+        };
+        /** @description A bend of the hind leg, in words. */
+        BendWord: {
+            bend: components["schemas"]["Bend"];
+            /** @description What is said with it. */
+            felt: components["schemas"]["Felt"];
+            grade: components["schemas"]["Grade"];
+            label: string;
+        };
+        /**
          * @description A change an owner should see and agree to by name before anything is clipped (handbook 9, *Big
          *     change*).
          */
@@ -1295,11 +1310,6 @@ export interface components {
          * @enum {string}
          */
         BodyPart: "face" | "mouth" | "ears" | "neck" | "back" | "belly" | "front_feet" | "hind_feet" | "rear" | "tail";
-        /** @description A part of the body, in a word. */
-        BodyPartWord: {
-            label: string;
-            part: components["schemas"]["BodyPart"];
-        };
         /**
          * @description How the dog took a step (handbook 10 A 9).
          * @enum {string}
@@ -1384,37 +1394,29 @@ export interface components {
         };
         /** @description The trade's words, as the core says them. */
         Catalogue: {
+            /** @description What a look of the salon's own can aim at otherwise. */
+            aims: components["schemas"]["AimWord"][];
             angles: components["schemas"]["AngleWord"][];
-            body_parts: components["schemas"]["BodyPartWord"][];
+            bend: components["schemas"]["BendQuestion"];
             builds: components["schemas"]["BuildWord"][];
-            /** @description How the top of a skull feels. */
-            domes: components["schemas"]["DomeWord"][];
-            ears: components["schemas"]["EarWord"][];
+            choices: components["schemas"]["Choices"];
             felt: components["schemas"]["FeltWord"][];
             found: components["schemas"]["FoundWord"][];
-            /** @description Knots, the least first. */
-            knots: components["schemas"]["KnotsWord"][];
             /** @description Where a knot begins, off the skin, as a hand tells it apart. */
             knots_begin_mm: components["schemas"]["Length"][];
             landmarks: components["schemas"]["LandmarkWord"][];
             lines: components["schemas"]["LineWord"][];
             looks: components["schemas"]["LookWord"][];
             measures: components["schemas"]["MeasureWord"][];
-            minds: components["schemas"]["MindsWord"][];
-            /** @description What a look of the salon's own can have otherwise. */
-            own_look: components["schemas"]["OwnLookWords"];
             /** @description Places to touch on an owner's picture, in their order. */
             picture: components["schemas"]["PictureWord"][];
-            programme: components["schemas"]["ProgrammeWord"][];
+            run_ends: components["schemas"]["RunEndWord"][];
             schools: components["schemas"]["QuestionWord"][];
-            /** @description How the skin of a site looks. */
-            site_skins: components["schemas"]["SiteSkinWord"][];
             /** @description Places the hand knows and the outline does not show, in the order a hand travels. */
             sites: components["schemas"]["SiteWord"][];
             standing_caution: string;
             /** @description Where the hand stops, in its order, with what it finds there. */
             stops: components["schemas"]["StopWord"][];
-            tails: components["schemas"]["TailWord"][];
             textures: components["schemas"]["TextureWord"][];
             zones: components["schemas"]["ZoneWord"][];
         };
@@ -1434,6 +1436,69 @@ export interface components {
         ChangeHere: components["schemas"]["BigChange"] & {
             /** @description The dog as it went home last time. */
             old: components["schemas"]["Drawing"];
+        };
+        /** @description Every choice among few that is only a word, in the order a screen shows it. */
+        Choices: {
+            blade_words: components["schemas"]["Word_ToolWord"][];
+            /** @description The talk with the owner. */
+            bodies: components["schemas"]["Word_WishedBody"][];
+            body_parts: components["schemas"]["Word_BodyPart"][];
+            borne: components["schemas"]["Word_Borne"][];
+            clipper_fits: components["schemas"]["Word_ClipperFit"][];
+            /** @description The coat. */
+            coat_finishes: components["schemas"]["Word_CoatFinish"][];
+            colours: components["schemas"]["Word_CoatColour"][];
+            cooling: components["schemas"]["Word_Cooling"][];
+            /** @description How the top of a skull feels. */
+            domes: components["schemas"]["Word_Dome"][];
+            ears: components["schemas"]["Word_EarKind"][];
+            ends: components["schemas"]["Word_WishedEnds"][];
+            faces: components["schemas"]["Word_WishedFace"][];
+            feet: components["schemas"]["Word_FootFinish"][];
+            /** @description A look of the salon's own. */
+            fore_legs: components["schemas"]["Word_ForeLegShape"][];
+            grades: components["schemas"]["Word_Grade"][];
+            hair_over_eyes: components["schemas"]["Word_HairOverEyes"][];
+            hands: components["schemas"]["Word_Hand"][];
+            heads: components["schemas"]["Word_HeadShape"][];
+            hind_legs: components["schemas"]["Word_HindLegShape"][];
+            /** @description Knots, the least first. */
+            knots: components["schemas"]["Word_Knots"][];
+            lays: components["schemas"]["Word_Lay"][];
+            legs: components["schemas"]["Word_WishedLegs"][];
+            /** @description What a hand measures with. */
+            methods: components["schemas"]["Word_Method"][];
+            minds: components["schemas"]["Word_Minds"][];
+            nails: components["schemas"]["Word_Grade"][];
+            /** @description What became of what was found before. */
+            outcomes: components["schemas"]["Word_Outcome"][];
+            over_reasons: components["schemas"]["Word_OverReason"][];
+            patches: components["schemas"]["Word_Patch"][];
+            programme: components["schemas"]["Word_Programme"][];
+            sexes: components["schemas"]["Word_Sex"][];
+            shears_forms: components["schemas"]["Word_ShearsForm"][];
+            shears_states: components["schemas"]["Word_ShearsState"][];
+            shears_words: components["schemas"]["Word_ToolWord"][];
+            /** @description How the skin of a site looks. */
+            site_skins: components["schemas"]["Word_SiteSkin"][];
+            /** @description The dog. */
+            sizes: components["schemas"]["Word_DogSize"][];
+            skins: components["schemas"]["Word_SkinState"][];
+            /** @description Whether it stands square. */
+            stances: components["schemas"]["Word_Stance"][];
+            /** @description At the table: how a cut was made. */
+            strokes: components["schemas"]["Word_StrokeName"][];
+            tails: components["schemas"]["Word_TailKind"][];
+            tempers: components["schemas"]["Word_Temper"][];
+            /** @description The kit. */
+            tool_states: components["schemas"]["Word_ToolState"][];
+            /** @description How trust went over the visits. */
+            trust: components["schemas"]["Word_Trust"][];
+            /** @description Blades under a comb. */
+            under: components["schemas"]["Word_UnderComb"][];
+            units: components["schemas"]["Word_UnitSystem"][];
+            views: components["schemas"]["Word_View"][];
+            wants: components["schemas"]["Word_Wants"][];
         };
         /** @description Where one length ends. */
         ClipLine: {
@@ -1747,11 +1812,6 @@ export interface components {
          * @enum {string}
          */
         Dome: "flat" | "usual" | "high";
-        /** @description How the top of a skull feels, in a word. */
-        DomeWord: {
-            dome: components["schemas"]["Dome"];
-            label: string;
-        };
         /**
          * @description How dragging a landmark over a view reads as its measure: `factor` × the distance from the
          *     view's origin, up or across.
@@ -1881,11 +1941,6 @@ export interface components {
              * @description The visit.
              */
             visit: string;
-        };
-        /** @description How ears are carried, in a word. */
-        EarWord: {
-            ear: components["schemas"]["EarKind"];
-            label: string;
         };
         /** @description How and why a run ended. */
         Ended: {
@@ -2390,21 +2445,11 @@ export interface components {
          * @enum {string}
          */
         FootFinish: "clean" | "round" | "hidden" | "tight";
-        /** @description A finish of the feet, in words. */
-        FootWord: {
-            foot: components["schemas"]["FootFinish"];
-            label: string;
-        };
         /**
          * @description What the front legs should look like (handbook 5, *Legs*).
          * @enum {string}
          */
         ForeLegShape: "tube" | "d" | "flare" | "as_it_hangs";
-        /** @description A shape of the front legs, in words. */
-        ForeWord: {
-            fore: components["schemas"]["ForeLegShape"];
-            label: string;
-        };
         /** @description Something found on the body. */
         Found: components["schemas"]["Spot"] & {
             /**
@@ -2691,11 +2736,6 @@ export interface components {
          * @enum {string}
          */
         HeadShape: "round" | "topknot" | "terrier" | "spaniel" | "short" | "natural";
-        /** @description A shape of the head, in words. */
-        HeadWord: {
-            head: components["schemas"]["HeadShape"];
-            label: string;
-        };
         /** @description The program, alive. */
         Health: {
             /** @description Name and number of the method. */
@@ -2720,11 +2760,6 @@ export interface components {
          * @enum {string}
          */
         HindLegShape: "parallel" | "a" | "as_it_hangs";
-        /** @description A shape of the hind legs, in words. */
-        HindWord: {
-            hind: components["schemas"]["HindLegShape"];
-            label: string;
-        };
         /** @description The salon's settings. */
         House: {
             /**
@@ -2984,11 +3019,6 @@ export interface components {
              * @description Visits with knots there.
              */
             visits: number;
-        };
-        /** @description Knots, in a word. */
-        KnotsWord: {
-            knots: components["schemas"]["Knots"];
-            label: string;
         };
         /** @description A knotted zone with its ways, the cheapest first. */
         KnottedZone: {
@@ -3438,7 +3468,7 @@ export interface components {
         LineWord: {
             label: string;
             line: components["schemas"]["LineName"];
-            stops: components["schemas"]["StopPlace"][];
+            stops: components["schemas"]["Word_LineStop"][];
         };
         /** @description A look with the body length wanted. */
         LookChoice: {
@@ -3528,11 +3558,6 @@ export interface components {
          * @enum {string}
          */
         Minds: "clipper_noise" | "brushing" | "spray" | "dryer" | "nozzle" | "nails" | "left_ear" | "right_ear" | "left_front_leg" | "right_front_leg" | "left_hind_leg" | "right_hind_leg";
-        /** @description What else a dog may not like. */
-        MindsWord: {
-            label: string;
-            minds: components["schemas"]["Minds"];
-        };
         /** @description The plan at one moment of the interval. */
         Moment: {
             /**
@@ -3795,14 +3820,6 @@ export interface components {
             upkeep?: components["schemas"]["OwnUpkeep"] | null;
             /** @description What is done otherwise in this look than in others. */
             ways?: components["schemas"]["Schools"];
-        };
-        /** @description What a look of the salon's own can have otherwise, in words. */
-        OwnLookWords: {
-            aims: components["schemas"]["AimWord"][];
-            feet: components["schemas"]["FootWord"][];
-            fore: components["schemas"]["ForeWord"][];
-            heads: components["schemas"]["HeadWord"][];
-            hind: components["schemas"]["HindWord"][];
         };
         /** @description A proportion a salon found on its own dogs. */
         OwnShare: {
@@ -4160,11 +4177,6 @@ export interface components {
          * @enum {string}
          */
         Programme: "meeting" | "feet_and_face" | "first_tidy";
-        /** @description A stage of a programme. */
-        ProgrammeWord: {
-            label: string;
-            programme: components["schemas"]["Programme"];
-        };
         /**
          * @description Until when a step is put off (handbook 6, *Every step can be put off*).
          * @enum {string}
@@ -4203,7 +4215,7 @@ export interface components {
         /** @description A question on which practitioners disagree, in words. */
         QuestionWord: {
             /** @description The answers, our default first. */
-            answers: components["schemas"]["AnswerWord"][];
+            answers: components["schemas"]["Word_Answer"][];
             label: string;
             question: components["schemas"]["Question"];
             /** @description Why our default is what it is. */
@@ -4548,6 +4560,15 @@ export interface components {
          * @enum {string}
          */
         RunEnd: "finished" | "vet_first" | "dog_had_enough" | "taken_away";
+        /** @description How a run ended, in words. */
+        RunEndWord: {
+            how: components["schemas"]["RunEnd"];
+            label: string;
+            /** @description What follows from it. */
+            means: string;
+            /** @description What stands over a groom that ended so. */
+            over: string;
+        };
         /** @description Something that happened in a run; its time is the entry's. */
         RunEvent: {
             /** @enum {string} */
@@ -4905,7 +4926,7 @@ export interface components {
          * @description The dog's sex.
          * @enum {string}
          */
-        Sex: "unknown" | "female" | "male";
+        Sex: "female" | "male" | "unknown";
         /** @description One shape. */
         Shape: {
             /** @description Where it is. */
@@ -5031,11 +5052,6 @@ export interface components {
          * @enum {string}
          */
         SiteSkin: "sound" | "red" | "broken";
-        /** @description How the skin of a site looks, in a word. */
-        SiteSkinWord: {
-            label: string;
-            skin: components["schemas"]["SiteSkin"];
-        };
         /** @description What a site carries, on one side. */
         SiteState: {
             /**
@@ -5293,11 +5309,6 @@ export interface components {
             /** @description Which. */
             stop: components["schemas"]["LineStop"];
         };
-        /** @description A place of a line, in words. */
-        StopPlace: {
-            label: string;
-            stop: components["schemas"]["LineStop"];
-        };
         /** @description A stop of the hand. */
         StopWord: {
             findings: components["schemas"]["Finding"][];
@@ -5365,11 +5376,6 @@ export interface components {
          * @enum {string}
          */
         TailKind: "up" | "curl" | "sabre" | "level" | "low" | "stub";
-        /** @description How a tail is carried, in a word. */
-        TailWord: {
-            label: string;
-            tail: components["schemas"]["TailKind"];
-        };
         /** @description One angle as it was read. */
         TakenAngle: {
             /**
@@ -5987,6 +5993,421 @@ export interface components {
          * @enum {string}
          */
         WishedLegs: "as_body" | "fuller" | "big";
+        /** @description One of few, with its word as a control shows it. */
+        Word_Answer: {
+            label: string;
+            /**
+             * @description An answer to one of them.
+             * @enum {string}
+             */
+            value: "wash_by_coat" | "wash_first" | "rough_first" | "nails_before" | "nails_after" | "pads_ten" | "pads_thirty" | "pads_forty" | "pads_scissors" | "ears_wiped" | "ears_filled" | "thigh_cleared" | "thigh_left" | "hygiene_ten" | "hygiene_fifteen" | "hygiene_held_off" | "hygiene_shears" | "sheath_left" | "sheath_short" | "armpits_left" | "armpits_cleared" | "knots_in_plan" | "knots_brushed" | "knots_cut" | "against_very_short" | "with_the_lay" | "against_the_lay" | "layers_by_visit" | "one_layer" | "two_layers" | "from_nape" | "from_rear" | "from_dip" | "feet_after_bulk" | "feet_first" | "feet_hind_first" | "bevel_by_foot" | "bevel_scissored" | "bevel_scooped" | "edge_by_foot" | "to_the_nail" | "nails_not_showing" | "foot_lifted" | "foot_on_table" | "foot_undercut" | "pass_once" | "pass_twice" | "polish_none" | "polish_comb" | "short_by_what_fits" | "short_by_comb" | "short_by_blade" | "drop_as_it_falls" | "drop_rolled" | "finish_by_region" | "finish_by_side" | "dog_turned" | "stylist_walks" | "legs_by_plane" | "legs_one_by_one" | "legs_by_side" | "cut_for_today" | "cut_for_middle" | "cut_to_last" | "tuck_up_kept" | "tuck_up_cleared" | "belly_by_look" | "belly_short" | "belly_filled" | "legs_skimmed" | "legs_scissored" | "legs_by_comb" | "from_the_side" | "front_lifted" | "rear_relieved" | "head_muzzle" | "head_top" | "head_visor" | "head_outline" | "front_by_look" | "front_tube" | "front_d" | "front_flare" | "rear_by_look" | "rear_parallel" | "rear_a" | "underline_by_look" | "underline_straight" | "underline_round" | "inside_by_look" | "inside_as_outside" | "inside_shorter" | "brush_by_texture" | "brush_back" | "lift_only" | "edge_to_line" | "edge_margin" | "head_last" | "head_first" | "head_corners_first" | "head_by_comb" | "head_by_eye" | "fringe_kept" | "fringe_short" | "ponytail_none" | "ponytail_one" | "ponytail_two" | "crown_smoothed" | "crown_carded" | "crown_off" | "ends_rounded" | "ends_straight" | "tail_by_look" | "tail_plume" | "tail_rounded" | "tail_u" | "tail_v" | "ear_by_look" | "ear_to_jaw" | "ear_to_fold" | "ear_tip" | "ear_whole" | "ear_end_by_look" | "ear_at_shoulder" | "ear_under_beard" | "ear_as_wished" | "eyes_v" | "eyes_scissors" | "eyes_trimmer" | "brows_full" | "brows_soft" | "corners_thinners" | "corners_blade" | "corners_curves" | "shape_by_hand" | "shape_straight" | "shape_curved" | "shape_texturiser" | "shape_chunkers" | "join_thinners" | "join_straights" | "join_curves" | "heat_swap" | "heat_spray" | "heat_comb" | "held_by_record" | "held_by_helper" | "held_by_loop" | "held_by_nobody" | "breaks_by_dog" | "breaks_none" | "breaks_always" | "edge_hidden" | "edge_drawn" | "keep_the_line" | "level_down";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_BodyPart: {
+            label: string;
+            /**
+             * @description A part of the body a dog may not like touched.
+             * @enum {string}
+             */
+            value: "face" | "mouth" | "ears" | "neck" | "back" | "belly" | "front_feet" | "hind_feet" | "rear" | "tail";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Borne: {
+            label: string;
+            /**
+             * @description How the dog took a step (handbook 10 A 9).
+             * @enum {string}
+             */
+            value: "bears" | "fidgets" | "refused";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_ClipperFit: {
+            label: string;
+            /**
+             * @description What blades a clipper takes, or what clipper a blade or comb fits (handbook 3, *Kit*).
+             * @enum {string}
+             */
+            value: "any" | "detachable" | "adjustable" | "wide";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_CoatColour: {
+            label: string;
+            /**
+             * @description How dark the hair is: under pale hair the skin shows, and burns (handbook 3, *Shortest safe*).
+             * @enum {string}
+             */
+            value: "dark" | "mid" | "pale";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_CoatFinish: {
+            label: string;
+            /**
+             * @description How the coat is finished (handbook 3, *Finish is part of the plan*).
+             * @enum {string}
+             */
+            value: "blown_straight" | "curl_back";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Cooling: {
+            label: string;
+            /**
+             * @description What was done against a warm blade (handbook 7, *Heat*).
+             * @enum {string}
+             */
+            value: "felt_cool" | "cooled" | "swapped" | "oiled";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_DogSize: {
+            label: string;
+            /**
+             * @description One tap on size: the first guess of the height before the stick is used.
+             * @enum {string}
+             */
+            value: "toy" | "small" | "medium" | "large";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Dome: {
+            label: string;
+            /**
+             * @description The top of the skull, as a flat hand over it finds it.
+             * @enum {string}
+             */
+            value: "flat" | "usual" | "high";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_EarKind: {
+            label: string;
+            /**
+             * @description How an ear is carried.
+             * @enum {string}
+             */
+            value: "drop" | "folded" | "prick";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_FootFinish: {
+            label: string;
+            /**
+             * @description How the foot is finished.
+             * @enum {string}
+             */
+            value: "clean" | "round" | "hidden" | "tight";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_ForeLegShape: {
+            label: string;
+            /**
+             * @description What the front legs should look like (handbook 5, *Legs*).
+             * @enum {string}
+             */
+            value: "tube" | "d" | "flare" | "as_it_hangs";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Grade: {
+            label: string;
+            /**
+             * @description How strongly something is felt.
+             * @enum {string}
+             */
+            value: "none" | "slight" | "marked";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_HairOverEyes: {
+            label: string;
+            /**
+             * @description How much hair over the eyes an owner bears (handbook 10 A 8).
+             * @enum {string}
+             */
+            value: "none" | "a_little" | "does_not_matter";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Hand: {
+            label: string;
+            /**
+             * @description A side of the dog: its sign on the z axis.
+             * @enum {string}
+             */
+            value: "left" | "right";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_HeadShape: {
+            label: string;
+            /**
+             * @description The shape of a finished head.
+             * @enum {string}
+             */
+            value: "round" | "topknot" | "terrier" | "spaniel" | "short" | "natural";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_HindLegShape: {
+            label: string;
+            /**
+             * @description What the hind legs should look like from behind (handbook 5, *Legs*).
+             * @enum {string}
+             */
+            value: "parallel" | "a" | "as_it_hangs";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Knots: {
+            label: string;
+            /**
+             * @description Knots in a zone.
+             * @enum {string}
+             */
+            value: "none" | "few" | "tight";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Lay: {
+            label: string;
+            /**
+             * @description Which way the hair lies, where it does not lie as usual (towards the tail, and down the legs).
+             * @enum {string}
+             */
+            value: "as_usual" | "forward" | "up" | "outward";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_LineStop: {
+            label: string;
+            /**
+             * @description A place a line can have (handbook 5, *variants*; balance-model.md 10).
+             * @enum {string}
+             */
+            value: "crest_kept" | "from_occiput" | "bib_clean" | "bib_crescent" | "bib_full" | "lift_at_elbow" | "lift_at_shoulder" | "one_pass" | "mid_back" | "behind_dip" | "at_hip" | "at_rib" | "just_behind_rib" | "behind_rib" | "fringe_skirt" | "low_skirt" | "half_skirt" | "no_skirt" | "lift_over_fold" | "lift_at_hip" | "shelf_kept" | "shelf_clean" | "drop_to_bend" | "drop_to_hock" | "hock_kept" | "hock_taken" | "tail_v" | "tail_band" | "tail_to_hip" | "tail_kept";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Method: {
+            label: string;
+            /**
+             * @description How a measure was got. Its doubt is one standard deviation (handbook 2).
+             * @enum {string}
+             */
+            value: "tape" | "height_stick" | "caliper" | "photo" | "drawn";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Minds: {
+            label: string;
+            /**
+             * @description What else a dog may not like (handbook 10 A 4).
+             * @enum {string}
+             */
+            value: "clipper_noise" | "brushing" | "spray" | "dryer" | "nozzle" | "nails" | "left_ear" | "right_ear" | "left_front_leg" | "right_front_leg" | "left_hind_leg" | "right_hind_leg";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Outcome: {
+            label: string;
+            /**
+             * @description What became of something found at an earlier visit.
+             * @enum {string}
+             */
+            value: "gone" | "same" | "smaller" | "larger" | "seen_by_vet";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_OverReason: {
+            label: string;
+            /**
+             * @description Why a step ran over (handbook 6, *Minutes*).
+             * @enum {string}
+             */
+            value: "moved" | "knots" | "break" | "tool" | "interruption" | "owner";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Patch: {
+            label: string;
+            /**
+             * @description A patch of another colour.
+             * @enum {string}
+             */
+            value: "none" | "light_on_dark" | "dark_on_light";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Programme: {
+            label: string;
+            /**
+             * @description Stages by which a puppy, an old or a shy dog learns the groom over its visits; after the last comes the
+             *     whole groom (handbook 10 A 9).
+             * @enum {string}
+             */
+            value: "meeting" | "feet_and_face" | "first_tidy";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Sex: {
+            label: string;
+            /**
+             * @description The dog's sex.
+             * @enum {string}
+             */
+            value: "female" | "male" | "unknown";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_ShearsForm: {
+            label: string;
+            /**
+             * @description How its blades run.
+             * @enum {string}
+             */
+            value: "straight" | "curved";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_ShearsState: {
+            label: string;
+            /**
+             * @description The state a pair is in.
+             * @enum {string}
+             */
+            value: "sharp" | "dull_at_tip" | "dull" | "at_the_sharpener";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_SiteSkin: {
+            label: string;
+            /**
+             * @description How the skin of a site looks; what was seen, never what it is.
+             * @enum {string}
+             */
+            value: "sound" | "red" | "broken";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_SkinState: {
+            label: string;
+            /**
+             * @description How the skin is.
+             * @enum {string}
+             */
+            value: "ordinary" | "pale_or_thin" | "scaly" | "sore";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Stance: {
+            label: string;
+            /**
+             * @description Whether the dog stood square while it was measured; widens the doubt of what the feet decide.
+             * @enum {string}
+             */
+            value: "square" | "nearly" | "not_square";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_StrokeName: {
+            label: string;
+            /**
+             * @description How a unit is cut, by name.
+             * @enum {string}
+             */
+            value: "leave" | "full" | "against" | "skim" | "scissor" | "thin";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_TailKind: {
+            label: string;
+            /**
+             * @description How a tail is carried.
+             * @enum {string}
+             */
+            value: "up" | "curl" | "sabre" | "level" | "low" | "stub";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Temper: {
+            label: string;
+            /**
+             * @description How the dog takes being handled.
+             * @enum {string}
+             */
+            value: "unknown" | "calm" | "lively" | "nervous" | "may_bite";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_ToolState: {
+            label: string;
+            /**
+             * @description The state a tool is in.
+             * @enum {string}
+             */
+            value: "fine" | "warm_running" | "dull" | "tooth_missing";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_ToolWord: {
+            label: string;
+            /**
+             * @description What was noticed of a tool, or done to it, at the table (handbook 3, *The kit*).
+             * @enum {string}
+             */
+            value: "oiled" | "runs_hot" | "dull" | "dull_at_tip" | "tooth_missing";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Trust: {
+            label: string;
+            /**
+             * @description How a dog's trust went at a visit (handbook 10 A 4).
+             * @enum {string}
+             */
+            value: "grows" | "steady" | "falls";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_UnderComb: {
+            label: string;
+            /**
+             * @description The blade beneath the combs (handbook 6, school; default 30).
+             * @enum {string}
+             */
+            value: "forty" | "thirty" | "ten";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_UnitSystem: {
+            label: string;
+            /**
+             * @description How lengths are written: everywhere at once, by one setting of the salon.
+             * @enum {string}
+             */
+            value: "millimetres" | "inches";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_View: {
+            label: string;
+            /**
+             * @description A direction the dog is seen from.
+             * @enum {string}
+             */
+            value: "side" | "front" | "rear" | "top";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_Wants: {
+            label: string;
+            /**
+             * @description What the owner found wrong with last time.
+             * @enum {string}
+             */
+            value: "shorter" | "longer";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_WishedBody: {
+            label: string;
+            /**
+             * @description How long the owner wants the body.
+             * @enum {string}
+             */
+            value: "short" | "medium" | "long";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_WishedEnds: {
+            label: string;
+            /**
+             * @description What becomes of ears or tail.
+             * @enum {string}
+             */
+            value: "short" | "left";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_WishedFace: {
+            label: string;
+            /**
+             * @description What face the owner wants.
+             * @enum {string}
+             */
+            value: "clean" | "round" | "bearded" | "natural";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_WishedLegs: {
+            label: string;
+            /**
+             * @description What legs the owner wants.
+             * @enum {string}
+             */
+            value: "as_body" | "fuller" | "big";
+        };
         /** @description A length read while at work. */
         WorkReading: {
             hand?: components["schemas"]["Hand"] | null;

@@ -48,8 +48,7 @@ function inWords(marks: Marks, { knots, site_skins }: Schemas['Choices']): strin
   const of = (state: State) =>
     [
       state.knots !== 'none' && `${wordOf(knots, state.knots).toLowerCase()} knots`,
-      state.skin !== 'sound' &&
-        `${wordOf(site_skins, state.skin).toLowerCase()} skin`,
+      state.skin !== 'sound' && `${wordOf(site_skins, state.skin).toLowerCase()} skin`,
     ]
       .filter(Boolean)
       .join(', ');
@@ -70,7 +69,15 @@ function SiteForm(props: { word: Schemas['SiteWord']; marks: Marks | undefined }
   };
   return (
     <div className="border-x border-b border-ink p-2" role="group" aria-label={label}>
-      {is_pair && <Choice<Side> label="Side" options={[{ value: 'both', label: 'Both' }, ...work.words.choices.hands]} value={side} onChange={setSide} hideLabel />}
+      {is_pair && (
+        <Choice<Side>
+          label="Side"
+          options={[{ value: 'both', label: 'Both' }, ...work.words.choices.hands]}
+          value={side}
+          onChange={setSide}
+          hideLabel
+        />
+      )}
       <Choice
         label="Knots"
         options={work.words.choices.knots}

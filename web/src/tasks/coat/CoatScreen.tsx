@@ -12,7 +12,6 @@ import { problemOf, useVisitWork } from '../../shared/visit/context';
 import { Sites } from '../../shared/visit/Sites';
 import { useRecord } from '../../shared/visit/useRecord';
 import { ZoneMarksForm } from './ZoneMarksForm';
-import { capital } from '../../shared/units/capital';
 
 type Zone = Schemas['Zone'];
 

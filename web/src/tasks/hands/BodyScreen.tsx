@@ -210,8 +210,7 @@ function Earlier() {
             {found.word && `, ${found.word}`}
             <span className="block text-sm text-soft">
               {dayText(began_ms)}
-              {outcome &&
-                `, then ${wordOf(work.words.choices.outcomes, outcome).toLowerCase()}`}
+              {outcome && `, then ${wordOf(work.words.choices.outcomes, outcome).toLowerCase()}`}
             </span>
           </p>
           <Pick

@@ -85,7 +85,12 @@ export function HandlingForm() {
         />
       </div>
       <div className="pt-2">
-        <Choice label="Skin" options={choices.skins} value={now.skin} onChange={(skin) => put({ skin })} />
+        <Choice
+          label="Skin"
+          options={choices.skins}
+          value={now.skin}
+          onChange={(skin) => put({ skin })}
+        />
       </div>
       <div className="pt-2">
         <Choice

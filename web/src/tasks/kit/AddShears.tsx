@@ -68,7 +68,13 @@ export function AddShears(props: { house: House; onAdded: (id: string) => void }
         units={house.units}
         onValue={setMm}
       />
-      <Choice label="Blades" columns={2} options={shears_forms ?? []} value={form} onChange={setForm} />
+      <Choice
+        label="Blades"
+        columns={2}
+        options={shears_forms ?? []}
+        value={form}
+        onChange={setForm}
+      />
       <div className="pt-2">
         <Choice label="Edge" options={EDGES} value={edge} onChange={setEdge} />
       </div>

@@ -63,7 +63,13 @@ export function Clippers(props: {
           onChange={(e) => setName(e.target.value)}
         />
       </label>
-      <Choice label="Takes" columns={2} options={clipper_fits ?? []} value={takes} onChange={setTakes} />
+      <Choice
+        label="Takes"
+        columns={2}
+        options={clipper_fits ?? []}
+        value={takes}
+        onChange={setTakes}
+      />
       <label className="block pt-2">
         <span className="text-sm text-soft">Minutes on a charge; empty on a cord</span>
         <input

@@ -28,7 +28,14 @@ export function HouseScreen() {
   const own = house.data;
   const questions = words.data.schools.map((q) => {
     const ours = own.schools[q.question] ?? q.answers[0]?.value;
-    return { ...q, answers: q.answers.map(({ value: answer, label }) => ({ answer, label, is_ours: answer === ours })) };
+    return {
+      ...q,
+      answers: q.answers.map(({ value: answer, label }) => ({
+        answer,
+        label,
+        is_ours: answer === ours,
+      })),
+    };
   });
   return (
     <div className="screen flex h-full flex-col">
@@ -108,10 +115,7 @@ function LineChoice(props: {
   return (
     <Pick
       label={line.label}
-      options={[
-        { value: null, label: 'as look and dog have it' },
-        ...line.stops,
-      ]}
+      options={[{ value: null, label: 'as look and dog have it' }, ...line.stops]}
       value={own}
       onPick={(stop) => {
         const others = Object.entries(house.lines).filter(([name]) => name !== line.line);

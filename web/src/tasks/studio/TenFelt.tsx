@@ -18,7 +18,9 @@ export function TenFelt(props: {
 }) {
   const { words, bend, felt, place, onPlace } = props;
   const isSaid = (which: Felt) =>
-    which === 'straight_behind' ? bendOf(felt, bend.answers) !== undefined : felt[which] !== undefined;
+    which === 'straight_behind'
+      ? bendOf(felt, bend.answers) !== undefined
+      : felt[which] !== undefined;
   const start = useRef<HTMLButtonElement>(null);
   const said = words.filter((word) => isSaid(word.felt)).length;
   const word = place === null ? undefined : words[place];

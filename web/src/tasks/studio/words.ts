@@ -1,8 +1,3 @@
-import type { Schemas } from '../../shared/api/client';
-
-type Sex = NonNullable<Schemas['Dog']['sex']>;
-
-/** Whether an undercoat lies under the coat. */
 export const COATS: { value: 'single' | 'double'; label: string }[] = [
   { value: 'single', label: 'Single coat' },
   { value: 'double', label: 'Double coat' },

@@ -1,6 +1,6 @@
 import { Choice, type Option } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
-import type { Talk, TalkSaid } from './useTalk';
+import type { TalkSaid } from './useTalk';
 
 const MINUTES: Option<number>[] = [5, 15, 30, 60].map((m) => ({ value: m, label: `${m} min` }));
 const WEEKS: Option<number>[] = [4, 6, 8, 12].map((w) => ({ value: w, label: `${w}` }));

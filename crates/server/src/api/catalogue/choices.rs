@@ -131,7 +131,9 @@ pub(super) fn choices() -> Choices {
         shears_forms: words(ShearsForm::ALL, ShearsForm::label),
         shears_states: words(ShearsState::ALL, ShearsState::label),
         strokes: words(
-            StrokeName::ALL.into_iter().filter(|s| *s != StrokeName::Leave),
+            StrokeName::ALL
+                .into_iter()
+                .filter(|s| *s != StrokeName::Leave),
             StrokeName::label,
         ),
         borne: words(Borne::ALL, Borne::label),

@@ -7,8 +7,8 @@ use actix_web::{get, web};
 use choices::{Choices, choices, said};
 use described::{
     AimWord, AngleWord, BendQuestion, BendWord, BuildWord, FeltWord, FoundWord, LandmarkView,
-    LandmarkWord, LineWord, LookWord, MeasureWord, PictureWord, QuestionWord, RunEndWord, SiteWord, StopWord,
-    TextureWord, ZoneWord,
+    LandmarkWord, LineWord, LookWord, MeasureWord, PictureWord, QuestionWord, RunEndWord, SiteWord,
+    StopWord, TextureWord, ZoneWord,
 };
 use serde::Serialize;
 use utoipa::ToSchema;

@@ -1,5 +1,4 @@
 import { Link } from 'react-router';
-import type { Schemas } from '../../../shared/api/client';
 import type { RunNow } from '../../../shared/run/useRun';
 import { WorkScreen } from '../../../shared/sheet/WorkScreen';
 import { BigLink } from '../../../shared/ui/BigControl';
@@ -24,7 +23,9 @@ export function Over({ run }: { run: RunNow }) {
       isWide
       margin={
         <>
-          <h2 className="text-[34px] leading-[1.1] font-bold">{work.words.run_ends.find((end) => end.how === (ended?.how ?? 'finished'))?.over}</h2>
+          <h2 className="text-[34px] leading-[1.1] font-bold">
+            {work.words.run_ends.find((end) => end.how === (ended?.how ?? 'finished'))?.over}
+          </h2>
           {ended?.reason && <p className="pt-1 text-xl">{ended.reason}</p>}
           <p className="pt-2 text-lg">
             {done} of {steps.length} steps done in {minutesText(view.worked_minutes)}; planned{' '}

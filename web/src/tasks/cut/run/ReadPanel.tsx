@@ -33,7 +33,13 @@ export function ReadPanel(props: {
         ))}
       </div>
       {chosen?.is_pair && (
-        <Choice<Hand | 'both'> label="Side" hideLabel options={[{ value: 'both', label: 'Both' }, ...work.words.choices.hands]} value={hand} onChange={setHand} />
+        <Choice<Hand | 'both'>
+          label="Side"
+          hideLabel
+          options={[{ value: 'both', label: 'Both' }, ...work.words.choices.hands]}
+          value={hand}
+          onChange={setHand}
+        />
       )}
       {chosen && (
         <LengthField
