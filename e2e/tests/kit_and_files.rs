@@ -43,7 +43,7 @@ async fn a_comb_is_added_corrected_put_away_and_plans_follow() {
         let visit = stage.visit_of("Tappet").await;
         stage.go(&format!("{visit}/cut")).await;
         stage.until_text("Feet and bevels").await;
-        stage.until_text("odd comb comb over the 30").await;
+        stage.until_text("odd comb comb").await;
         let text = stage.script("return document.body.innerText").await;
         assert!(
             !text.as_str().unwrap().contains("13 mm comb"),

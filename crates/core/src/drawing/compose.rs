@@ -416,16 +416,18 @@ impl<'a> Stage<'a> {
         let tail = at(PieceKind::Tail);
         painter.dog_part(pieces, 0..body, hair);
         if tail.is_some_and(|tail| tail < body) {
-            tone(painter, &areas, &dark, |zone| zone == Zone::Tail);
+            tone(painter, &areas, pieces, &dark, |zone| zone == Zone::Tail);
         }
         painter.dog_part(pieces, body..ear, hair);
-        tone(painter, &areas, &dark, |zone| !ZoneAreas::hangs(zone));
+        tone(painter, &areas, pieces, &dark, |zone| {
+            !ZoneAreas::hangs(zone)
+        });
         if let Some(tail) = tail.filter(|tail| *tail > body) {
             painter.dog_part(pieces, tail..tail + 1, hair);
-            tone(painter, &areas, &dark, |zone| zone == Zone::Tail);
+            tone(painter, &areas, pieces, &dark, |zone| zone == Zone::Tail);
         }
         painter.dog_part(pieces, ear..pieces.len(), hair);
-        tone(painter, &areas, &dark, |zone| zone == Zone::Ear);
+        tone(painter, &areas, pieces, &dark, |zone| zone == Zone::Ear);
     }
 
     /// The page of a view: the same for a dog whatever is drawn on it, so that all tasks show one

@@ -44,6 +44,10 @@ const HIP_FORWARD: f64 = 0.06;
 const MUZZLE: f64 = 0.42;
 const OVER_THE_EYE: f64 = 0.012;
 const BROW_UP: f64 = 0.045;
+/// From above the brow lies between these, shares of the head's length from the occiput past the muzzle's
+/// share (house values).
+const BROW_FROM: f64 = 0.98;
+const BROW_TO: f64 = 1.08;
 
 /// The dog in the coat that is drawn, for marks on its legs seen on end and on its outline.
 pub(super) fn dressing_of(scene: &Scene<'_>) -> Dressing {
@@ -181,17 +185,23 @@ impl<'a> OnEnd<'a> {
         let (withers, hip, tail) = (x(S::Withers), x(S::HipCrest), x(S::TailSet));
         let shoulder = withers - SHOULDER_BACK * h..=withers + SHOULDER_FORWARD * h;
         let hip_from = hip + HIP_FORWARD * h;
+        let brow = [BROW_FROM, BROW_TO]
+            .map(|from_ear| self.dog.shape.head.at(from_ear - b.head.muzzle, 0.0).x);
         let along_sides = |along: RangeInclusive<f64>| {
             let sides = [from(BACK * h), up_to_minus(BACK * h)];
             let of = |across| self.body(&along, &across);
             sides.into_iter().flat_map(of).collect()
         };
         match zone {
-            Zone::Brow => {
-                let at = |p: f64| self.dog.shape.head.at(p - b.head.muzzle, 0.0).x;
-                self.of_the_head(&(at(0.98)..=at(1.08)), &ALL)
-                    .unwrap_or_default()
-            }
+            Zone::Topknot => self.of_the_head(&up_to(brow[0]), &ALL).unwrap_or_default(),
+            Zone::Brow => self
+                .of_the_head(&(brow[0]..=brow[1]), &ALL)
+                .unwrap_or_default(),
+            Zone::Muzzle => self.of_the_head(&from(brow[1]), &ALL).unwrap_or_default(),
+            Zone::Ear => self.whole(&[PieceKind::Ear]).unwrap_or_default(),
+            Zone::Tail => self
+                .whole(&[PieceKind::Tail, PieceKind::TailBall])
+                .unwrap_or_default(),
             Zone::Crest => self.body(&(withers..=x(S::CrestHigh)), &middle(CREST * h)),
             Zone::Back => self.body(&(hip..=withers), &middle(BACK * h)),
             Zone::Croup => self.body(&(tail..=hip), &middle(BACK * h)),

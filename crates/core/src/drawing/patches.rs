@@ -11,6 +11,7 @@ use super::simplify::tenth;
 use super::zone_areas::ZoneAreas;
 use crate::coat::{CoatNow, Patch, Texture, Zone};
 use crate::page::View;
+use crate::shape::curve::signed_area;
 use crate::shape::{Piece, PieceKind};
 
 /// The zones that are darker than others of this dog; none where nobody said that it has two colours.
@@ -29,23 +30,35 @@ pub(super) fn dark_zones(coat: &CoatNow) -> BTreeSet<Zone> {
     all.filter(|zone| !light.contains(zone)).collect()
 }
 
-/// Lays the tone over those of these zones that are dark, from the side.
+/// Lays the tone over those of these zones that are dark, from the side: what is a piece of its own, a topknot, a
+/// beard, whole.
 pub(super) fn tone(
     painter: &mut Painter,
     areas: &ZoneAreas<'_>,
+    pieces: &[Piece],
     dark: &BTreeSet<Zone>,
     is_wanted: impl Fn(Zone) -> bool,
 ) {
-    let zones: Vec<Zone> = dark
+    let wanted = dark.iter().copied().filter(|zone| is_wanted(*zone));
+    // The inside of a leg lies behind its outside.
+    let zones = wanted.filter(|zone| !matches!(zone, Zone::ForeIn | Zone::HindIn));
+    let (apart, along): (Vec<Zone>, Vec<Zone>) =
+        zones.partition(|zone| own_pieces(View::Side, pieces, *zone).next().is_some());
+    let mut all = areas.of(&along);
+    let own = apart
         .iter()
-        .copied()
-        .filter(|zone| is_wanted(*zone))
-        // The inside of a leg lies behind its outside, brows within topknot and face.
-        .filter(|zone| !matches!(zone, Zone::ForeIn | Zone::HindIn | Zone::Brow))
-        .collect();
-    for area in areas.of(&zones) {
-        lay_tone(painter, &area);
-    }
+        .flat_map(|zone| own_pieces(View::Side, pieces, *zone));
+    all.extend(own.map(|piece| piece.outline.clone()));
+    lay_tone(painter, all);
+}
+
+/// Pieces of the head that are a zone of their own.
+fn own_pieces(view: View, pieces: &[Piece], zone: Zone) -> impl Iterator<Item = &Piece> {
+    use PieceKind::{Beard, Brow, Muzzle, Topknot};
+    let is_own = move |piece: &&Piece| {
+        matches!(piece.kind, Topknot | Brow | Muzzle | Beard) && zones_on(view, piece) == [zone]
+    };
+    pieces.iter().filter(is_own)
 }
 
 /// The dog from in front, behind or above, each dark zone in its tone right over its own piece: what is painted
@@ -71,26 +84,27 @@ pub(super) fn dog_on_end(
         painter.dog_part(pieces, n..n + 1, hair);
         let goes_on = view == View::Rear && piece.kind == PieceKind::HindLeg && !piece.is_far;
         if is_whole(piece) && (!goes_on || is_body_whole) {
-            lay_tone(painter, &piece.outline);
+            lay_tone(painter, vec![piece.outline.clone()]);
             continue;
         }
         let is_alike = |other: &Piece| (other.kind, other.is_far) == (piece.kind, piece.is_far);
         if piece.is_far || pieces[n + 1..].iter().any(is_alike) {
             continue;
         }
-        for zone in zones_on(view, piece) {
-            let is_of_the_leg =
-                piece.kind == PieceKind::Body && matches!(zone, Zone::HindOut | Zone::HindBack);
-            if dark.contains(zone) && !is_of_the_leg {
-                for area in areas.of(*zone) {
-                    lay_tone(painter, &area);
-                }
-            }
-        }
+        // Of the body the thigh waits for its leg, of the head what has a piece of its own for that.
+        let waits = |zone: Zone| match piece.kind {
+            PieceKind::Body => matches!(zone, Zone::HindOut | Zone::HindBack),
+            PieceKind::Head => own_pieces(view, pieces, zone).next().is_some(),
+            _ => false,
+        };
+        let zones = zones_on(view, piece).iter().copied();
+        let here = zones.filter(|zone| dark.contains(zone) && !waits(*zone));
+        let all = here.flat_map(|zone| areas.of(zone)).collect();
+        lay_tone(painter, all);
     }
 }
 
-/// The zones that a piece shows in a view on end; none of what is not coat.
+/// The zones that a piece shows in a view, one where it is a part of its own; none of what is not coat.
 fn zones_on(view: View, piece: &Piece) -> &'static [Zone] {
     use PieceKind as P;
     match (view, piece.kind, piece.is_far) {
@@ -121,6 +135,7 @@ fn zones_on(view: View, piece: &Piece) -> &'static [Zone] {
             Zone::Muzzle,
             Zone::Beard,
         ],
+        (View::Top, P::Head, false) => &[Zone::Topknot, Zone::Brow, Zone::Muzzle],
         (_, P::Head | P::Topknot, _) => &[Zone::Topknot],
         (_, P::ForeLeg, _) => &[Zone::ForeOut],
         (_, P::HindLeg, _) => &[Zone::HindOut],
@@ -137,8 +152,27 @@ fn zones_on(view: View, piece: &Piece) -> &'static [Zone] {
     }
 }
 
-fn lay_tone(painter: &mut Painter, area: &[Point]) {
-    let page = painter.on_page(area);
+/// One tone over areas that may lie over one another: a single line round all of them, the same way about, there
+/// and back between one and the next, fills what lies in any of them once.
+fn lay_tone(painter: &mut Painter, areas: Vec<Vec<Point>>) {
+    let mut whole: Vec<Point> = Vec::new();
+    for mut area in areas {
+        let Some(first) = area.first().copied() else {
+            continue;
+        };
+        if signed_area(&area) < 0.0 {
+            area.reverse();
+        }
+        let back_to = whole.first().copied();
+        let start = area.first().copied().unwrap_or(first);
+        whole.append(&mut area);
+        whole.push(start);
+        whole.extend(back_to);
+    }
+    if whole.is_empty() {
+        return;
+    }
+    let page = painter.on_page(&whole);
     let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
     painter.push(Role::Patch, Geometry::Fill { points_mm });
 }

@@ -268,6 +268,7 @@ impl<'a> ZoneAreas<'a> {
             }
             Zone::Foot => FOOT.map(|stations| self.edge.all(stations)).into(),
             Zone::Cheek => vec![self.cheek()],
+            Zone::Topknot => vec![self.skull_side()],
             Zone::Muzzle => vec![self.muzzle()],
             Zone::Brow => vec![self.brow()],
             _ => Vec::new(),
@@ -280,6 +281,24 @@ impl<'a> ZoneAreas<'a> {
         let pieces = self.pieces.get_or_init(drawn);
         let of = |kind: &PieceKind| pieces.iter().find(|p| p.kind == *kind && !p.is_far);
         kinds.iter().find_map(of).map(|piece| piece.outline.clone())
+    }
+
+    /// Between the top of the skull and the line from the eye to the ear set.
+    fn skull_side(&self) -> Vec<Point> {
+        let top = S::ALL.into_iter();
+        let top: Vec<S> = top.filter(|s| s.zone() == Some(Zone::Topknot)).collect();
+        let mut outline = self.inner_course(&top);
+        let ends = [self.by(self.eye(), -0.035, -0.005), self.ear_set()];
+        let is_forwards = outline
+            .first()
+            .zip(outline.last())
+            .is_some_and(|(first, last)| last.x > first.x);
+        outline.extend(ends);
+        if !is_forwards {
+            let n = outline.len();
+            outline.swap(n - 2, n - 1);
+        }
+        outline
     }
 
     /// From the corner of the eye to the ear set, down to the jaw.
