@@ -330,6 +330,15 @@ fn a_tied_topknot_is_seen(#[case] count: u8) {
         let middle = |tuft: &Piece| tuft.outline.iter().map(|p| p.x).sum::<f64>();
         assert!((middle(left) + middle(right)).abs() < 1e-6 && middle(left) > 0.0);
     }
+    // From behind it rises over the head, from above it falls back from it.
+    for (pieces, is_behind) in [
+        (rear_pieces(&dog, &tied), true),
+        (top_pieces(&dog, &tied), false),
+    ] {
+        let tufts: Vec<&Piece> = pieces.iter().filter(|p| p.kind == K::Topknot).collect();
+        assert_eq!(tufts.len(), usize::from(count));
+        assert!(tufts.iter().all(|t| t.is_far == is_behind && is_simple(&t.outline)));
+    }
     let loose = of(0, 90.0);
     let on_the_skull = |dressing: &Dressing| dressing.zone_mm(Zone::Topknot);
     assert!(on_the_skull(&tied) < 0.2 * on_the_skull(&loose));

@@ -2,7 +2,7 @@
 //! look 9; 10 C 6).
 
 use rstest::rstest;
-use veliform_core::coat::{Limit, Texture, Zone};
+use veliform_core::coat::{Limit, Texture, Zone, ZoneMarks};
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Dog, House};
 use veliform_core::frame::{Felt, Grade, Measure, Method, TakenMeasure};
@@ -17,6 +17,10 @@ use crate::support::table::{NINE, entry, kit, mm};
 
 /// A dog under *natural tidy* whose back stands proud of what is asked, with what else is said of it.
 fn tidied(texture: Texture, length: f64, more: Vec<EntryBody>) -> PlanReport {
+    planned(LookId::NaturalTidy, texture, length, more)
+}
+
+fn planned(look: LookId, texture: Texture, length: f64, more: Vec<EntryBody>) -> PlanReport {
     let texture = serde_json::to_value(texture).expect("a word");
     let dog: Dog = serde_json::from_value(serde_json::json!({
         "id": uuid::Uuid::from_u128(1), "name": "Points", "texture": texture, "age_months": 40
@@ -37,7 +41,7 @@ fn tidied(texture: Texture, length: f64, more: Vec<EntryBody>) -> PlanReport {
         },
         EntryBody::LookChosen {
             choice: LookChoice {
-                look: LookId::NaturalTidy,
+                look,
                 body_mm: None,
             },
         },
@@ -159,4 +163,35 @@ fn stand_goes_by_tenths_down_to_a_fifth() {
     ] {
         assert!((thinned_stand(stand) - least).abs() < 1e-9, "{stand}");
     }
+}
+
+fn waves(zone: Zone) -> EntryBody {
+    let marks = ZoneMarks {
+        has_waves: true,
+        ..ZoneMarks::default()
+    };
+    EntryBody::MarksSet { zone, marks }
+}
+
+/// Handbook 10 C 6: waves on neck and back are thinned flat, the length stays, 6 minutes a zone; where the coat
+/// is clipped too short to wave, and where nobody found any, there is no such step.
+#[test]
+fn waves_that_are_left_long_are_thinned_flat() {
+    let of = |look, said: Vec<EntryBody>| planned(look, Texture::Fleece, 60.0, said);
+    let both = || vec![waves(Zone::Crest), waves(Zone::Back)];
+    let long = of(LookId::CylinderFleece, both());
+    let step = flat(&long).expect("38 mm shows a wave");
+    assert_eq!(step.what, "Thin the waves flat: crest, back");
+    assert!(step.amounts[0].ends_with("the length stays"), "{:?}", step.amounts);
+    assert!((11.0..14.0).contains(&step.minutes), "{}", step.minutes);
+    let without = of(LookId::CylinderFleece, Vec::new());
+    assert!(flat(&without).is_none());
+    for unit in BACK {
+        assert_eq!(row(&long, unit).from_mm, row(&without, unit).from_mm);
+    }
+    assert!(flat(&of(LookId::Summer, both())).is_none());
+    // What a natural back is thinned for already is not said twice.
+    let tidy = tidied(Texture::Feathered, 60.0, vec![waves(Zone::Back)]);
+    let steps = tidy.sheet.steps.iter();
+    assert_eq!(steps.filter(|s| s.what.contains(" flat: ")).count(), 1);
 }

@@ -303,6 +303,7 @@ fn the_coat_map_says_what_a_zone_carries() {
         lay: Lay::Forward,
         has_whorl: true,
         is_stained: true,
+        has_waves: true,
         knot_from_skin_mm: Some(mm(15.0)),
         ..ZoneMarks::default()
     };
@@ -310,7 +311,7 @@ fn the_coat_map_says_what_a_zone_carries() {
     let drawing = draw(&dog, &visit, Sheet::Side, Before::default());
     let said = texts(&drawing);
     assert!(
-        said.contains(&"hole 9, light patch, lies forward, whorl, stain, knot from 15"),
+        said.contains(&"hole 9, light patch, lies forward, whorl, stain, waves, knot from 15"),
         "{said:?}"
     );
     let holes = |sheet| {

@@ -96,6 +96,8 @@ pub struct ZoneMarks {
     pub has_whorl: bool,
     /// Stained.
     pub is_stained: bool,
+    /// Hair in waves: it stands proud of what lies beside it at the same length.
+    pub has_waves: bool,
     /// How far from the skin its knots begin.
     pub knot_from_skin_mm: Option<Length>,
 }

@@ -85,6 +85,9 @@ impl Annotator<'_> {
         if marks.is_stained {
             said.push("stain".into());
         }
+        if marks.has_waves {
+            said.push("waves".into());
+        }
         if let Some(knot) = marks.knot_from_skin_mm {
             said.push(format!("knot from {}", words.bare(knot.as_mm())));
         }

@@ -44,6 +44,8 @@ pub fn full_leaves_mm(tool: &Tool, under: UnderComb, direction: Direction, stand
 /// 3, *Strip or card*, a modelling choice).
 const THINNED_A_PASS: f64 = 0.1;
 const THINNED_TO: f64 = 0.2;
+/// A zone thinned or stripped until it lies, minutes on a medium dog (handbook 10 C 6).
+pub const THINNED_MINUTES: f64 = 6.0;
 /// Passes a coat bears before it shows (modelling choice).
 const THINNING_PASSES: f64 = 3.0;
 

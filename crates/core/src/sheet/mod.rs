@@ -28,6 +28,7 @@ mod stands;
 mod step;
 mod stops;
 mod tail;
+mod thinned;
 mod writer;
 
 pub use cautions::{Caution, STANDING_CAUTION};

@@ -8,7 +8,6 @@ use super::shears::Place;
 use super::step::Stage;
 use super::writer::{Draft, Writer};
 use crate::coat::{Texture, Zone};
-use crate::kit::thinning_passes;
 use crate::say::capital;
 use crate::schools::{Answer, Question};
 use crate::shape::{Hand, SKIRT_PIECE};
@@ -296,58 +295,6 @@ impl Writer<'_> {
             },
         );
         true
-    }
-
-    /// What is laid flat and keeps its length: thinned from below, a harsh coat stripped (handbook 3, *Strip or
-    /// card*; 10 C 6).
-    fn thinned(&mut self) {
-        let plan = self.plan;
-        let cuts: Vec<&UnitCut> = plan
-            .cuts
-            .iter()
-            .filter(|c| c.stroke == Stroke::Thin)
-            .collect();
-        let Some(most) = cuts.iter().map(|cut| self.thinning(cut)).max() else {
-            return;
-        };
-        let units: Vec<Unit> = cuts.iter().map(|c| c.unit).collect();
-        let names = self.named(&units);
-        let (what, tool, stroke) = if self.job.coat.texture == Texture::Harsh {
-            let tool = "fingers, or a stripping knife".to_owned();
-            ("Strip flat", tool, "dead hair, with the lay")
-        } else {
-            ("Thin flat", self.thinners(), "from below; brush back, look")
-        };
-        let passes = match most {
-            0 | 1 => "One pass".to_owned(),
-            many => format!("Up to {many} passes"),
-        };
-        let minutes = cuts.iter().map(|cut| cut.scissor_minutes).sum();
-        self.push(
-            Stage::Scissor,
-            Draft {
-                what: format!("{what}: {names}"),
-                tool,
-                stroke,
-                from: "withers".into(),
-                to: "tail".into(),
-                leaves: self.leaves(&cuts),
-                minutes,
-                zones: cuts.iter().map(|c| c.unit.zone()).collect(),
-                hazards: &[Hazard::Shears],
-                amounts: vec![format!("{passes}; the length stays")],
-                ..Draft::default()
-            },
-        );
-    }
-
-    /// Passes of thinning a unit gets.
-    fn thinning(&self, cut: &UnitCut) -> u32 {
-        let stand = self.job.coat.stand.of(cut.unit.zone());
-        let spots = cut.unit.spots(&self.plan.subject);
-        let lies = spots.iter().map(|i| self.plan.lengths_mm[*i]).sum::<f64>();
-        let stood = cut.leaves_mm.iter().sum::<f64>().max(1.0);
-        thinning_passes(stand, stand * lies / stood)
     }
 
     /// Whether what the plan leaves under the chest hangs as a skirt.

@@ -12,5 +12,6 @@ export const NO_MARKS: Schemas['ZoneMarks'] = {
   tone_edge_mm: null,
   has_whorl: false,
   is_stained: false,
+  has_waves: false,
   knot_from_skin_mm: null,
 };

@@ -102,6 +102,15 @@ export function ZoneMarksForm(props: {
         />
         Stained
       </label>
+      <label className="flex min-h-12 items-center gap-3">
+        <input
+          type="checkbox"
+          className="size-10 shrink-0"
+          checked={marks.has_waves}
+          onChange={(e) => put({ has_waves: e.target.checked })}
+        />
+        Waves: thinned flat where they are left long
+      </label>
       <Choice
         label="Texture here"
         options={work.words.textures.map((t) => ({ value: t.texture, label: t.label }))}

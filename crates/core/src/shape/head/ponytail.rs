@@ -7,6 +7,7 @@ use super::super::curve::closed;
 use super::super::edge::Ponytails;
 use super::super::piece::{HairAt, Piece, PieceKind, Stroke};
 use super::{FINE, Head};
+use crate::frame::Build;
 
 /// Along the skull one is tied over the brow; two, over the ears: so far before their base.
 const OVER_THE_BROW: f64 = 0.62;
@@ -35,10 +36,8 @@ impl Head<'_> {
         };
         let n = self.shares();
         let over = self.stands_mm(tied.under_band) / n.h;
-        let base = match tied.count {
-            1 => self.at(OVER_THE_BROW.min(0.96 - n.mu), n.dome + over),
-            _ => self.at(self.build.ear.base.0 + BEFORE_THE_EAR, 0.7 * n.dome + over),
-        };
+        let high = if tied.count == 1 { 1.0 } else { 0.7 };
+        let base = self.at(tied.along(self.build), high * n.dome + over);
         let (ahead, up) = self.ways();
         let place = |(back, rise): (f64, f64)| {
             let long = tied.seen_mm(self.build.height);
@@ -54,6 +53,14 @@ impl Head<'_> {
 }
 
 impl Ponytails {
+    /// Where along the head one is tied, share of its length from the occiput.
+    pub(in crate::shape) fn along(self, build: &Build) -> f64 {
+        match self.count {
+            1 => OVER_THE_BROW.min(0.96 - build.head.muzzle),
+            _ => build.ear.base.0 + BEFORE_THE_EAR,
+        }
+    }
+
     /// How long one is drawn, mm.
     pub(in crate::shape) fn seen_mm(self, height_mm: f64) -> f64 {
         self.length.min(SEEN * height_mm)

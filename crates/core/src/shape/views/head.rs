@@ -132,7 +132,12 @@ pub(in crate::shape) fn head_front(dog: &BothSides<'_>, dressing: &Dressing) -> 
 pub(super) fn head_back(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
     let head = OnEnd::of(dog, dressing);
     let root = head.ear_root(dog.left.ear.kind);
-    let mut pieces = vec![head.outline(true)];
+    let behind = |piece: Piece| Piece {
+        is_far: true,
+        ..piece
+    };
+    let mut pieces: Vec<Piece> = head.ponytails().into_iter().map(behind).collect();
+    pieces.push(head.outline(true));
     pieces.extend(Hand::ALL.map(|hand| ear(&head, hand, root, true)));
     pieces
 }

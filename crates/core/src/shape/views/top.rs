@@ -1,8 +1,9 @@
 use kurbo::{Point, Vec2};
 
-use super::super::curve::{SAMPLES, closed};
+use super::super::curve::{SAMPLES, closed, signed_area};
 use super::super::dog::near_leg_pieces;
 use super::super::edge::Dressing;
+use super::super::head::tuft;
 use super::super::leg_place::{Hand, Leg};
 use super::super::piece::{Piece, PieceKind, Stroke};
 use super::super::polyline::Inside;
@@ -43,6 +44,7 @@ pub fn top_pieces(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
     pieces.push(head(dog, dressing));
     pieces.extend(Hand::ALL.map(|hand| ear(dog, dressing, hand)));
     pieces.push(nose(dog));
+    pieces.extend(ponytails(dog, dressing));
     pieces
 }
 
@@ -215,6 +217,42 @@ fn ear(dog: &BothSides<'_>, dressing: &Dressing, hand: Hand) -> Piece {
         outline.clone(),
         vec![Stroke::plain(round(&outline), 0.8)],
     )
+}
+
+/// A ponytail from above, in shares of its length: back from its band and out from the middle.
+const FALLS_BACK: [(f64, f64); 7] = [
+    (-0.06, -0.04),
+    (-0.06, 0.10),
+    (0.28, 0.26),
+    (0.70, 0.18),
+    (0.86, 0.02),
+    (0.50, -0.10),
+    (0.16, -0.08),
+];
+
+/// The crown's hair where it is tied: in the middle, or a side each.
+fn ponytails(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
+    let Some(tied) = dressing.ponytails else {
+        return Vec::new();
+    };
+    let head = &dog.left.head;
+    let long = tied.seen_mm(dog.height());
+    let x = dog.shape.head.at(tied.along(dog.left), 0.0).x;
+    let one = |side: f64, from_middle: f64| {
+        let base = Point::new(x, side * from_middle);
+        let mut ring = FALLS_BACK.map(|(back, out)| base + Vec2::new(-back, side * out) * long);
+        if signed_area(&ring) < 0.0 {
+            ring.reverse();
+        }
+        tuft(base, &ring, long, Vec2::new(0.0, 1.0))
+    };
+    match tied.count {
+        1 => one(1.0, 0.0),
+        _ => {
+            let half = 0.55 * 0.5 * head.skull_width * head.length;
+            [1.0, -1.0].map(|side| one(side, half)).concat()
+        }
+    }
 }
 
 fn nose(dog: &BothSides<'_>) -> Piece {

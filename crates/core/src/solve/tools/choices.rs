@@ -3,7 +3,7 @@
 use super::laid_out::{NOTHING_OFF_MM, Placed, Way};
 use super::unit_tables::JACKET;
 use super::{Bench, LegWay, Roughing};
-use crate::kit::{Direction, ONE_SIZE_MM};
+use crate::kit::{Direction, ONE_SIZE_MM, THINNED_MINUTES};
 use crate::look::Cut;
 use crate::solve::units::Unit;
 
@@ -25,8 +25,6 @@ const OVER_MM: f64 = 15.0;
 const MOST_TIMES: f64 = 4.0;
 /// A zone the look scissors is pressed only where a tool does the same so nearly, mm.
 const THE_SAME_MM: f64 = 1.5;
-/// A zone thinned or stripped until it lies, minutes on a medium dog (handbook 10 C 6).
-const THINNED_MINUTES: f64 = 6.0;
 /// A clipped fold or leg face is scissored where its lengths spread so far, mm.
 const SPREAD_MM: f64 = 3.0;
 
