@@ -26,6 +26,9 @@ const SMALL_STEP: f64 = 4.0;
 const SMALL_MINUTES: f64 = 0.95;
 /// A rough-out is a step of at least so much, minutes.
 const ROUGH_MINUTES: f64 = 0.6;
+/// Each tool after the first that roughs out: it goes round the dog once more before the shears (house value:
+/// three minutes of them).
+const ROUGH_AGAIN: f64 = 3.0 * MINUTE;
 /// Each clipped length off the jacket in a look that is one length all over.
 const OTHER_LENGTH: f64 = 1.0;
 /// Neighbours too near one another, or strokes mixed on the jacket: a ban.
@@ -156,6 +159,7 @@ impl<'a> Dues<'a> {
                 None => steps.push((key, minutes)),
             };
         let mut shears = 0.0;
+        let mut roughs: Vec<(usize, u8)> = Vec::new();
         for (placed, choice) in self.laid_out.units.iter().zip(plan) {
             shears += choice.minutes;
             let minutes = placed.unit.clipper_minutes();
@@ -170,8 +174,11 @@ impl<'a> Dues<'a> {
                 }
                 How::Shears { rough } => {
                     let is_held_off = rough.is_some_and(|(_, how)| how == Roughing::HeldOff);
-                    let stroke = if is_held_off { 2 } else { 0 };
-                    step((way.slot, stroke), minutes.max(ROUGH_MINUTES));
+                    let key = (way.slot, if is_held_off { 2 } else { 0 });
+                    step(key, minutes.max(ROUGH_MINUTES));
+                    if !roughs.contains(&key) {
+                        roughs.push(key);
+                    }
                 }
                 How::Leave => {}
             }
@@ -184,6 +191,7 @@ impl<'a> Dues<'a> {
             + TOOL * f64::from(tools.count_ones())
             + MINUTE * shears
             + SMALL_STEP * small
+            + ROUGH_AGAIN * roughs.len().saturating_sub(1) as f64
             + OTHER_LENGTH * self.other_lengths(plan)
             + BAN * self.banned(plan)
             + self.lines

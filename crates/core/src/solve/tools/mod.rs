@@ -43,7 +43,7 @@ pub enum Stroke {
 }
 
 /// How a tool roughs out what shears finish.
-#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord)]
 pub enum Roughing {
     /// Pressed flat: it leaves its own length.
     Pressed,

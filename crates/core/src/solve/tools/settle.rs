@@ -296,9 +296,30 @@ impl<'a> Settled<'a> {
                     self.best_of(u, Choice::is_shears);
                 }
             }
+            self.a_rough_out_less();
             self.a_tool_less();
             if self.value() > before - BETTER {
                 break;
+            }
+        }
+    }
+
+    /// Each way of roughing out tried without: what it roughs out takes the best of the others.
+    fn a_rough_out_less(&mut self) {
+        let rough_of = |choice: &Choice| match choice.how {
+            How::Shears { rough } => rough,
+            _ => None,
+        };
+        let ways: BTreeSet<_> = self.plan().into_iter().filter_map(rough_of).collect();
+        for without in ways {
+            let (was, before) = ((self.chosen.clone(), self.standing.clone()), self.value());
+            for u in 0..self.options.len() {
+                if rough_of(&self.options[u][self.chosen[u]]) == Some(without) {
+                    self.best_of(u, |c| c.is_shears() && rough_of(c) != Some(without));
+                }
+            }
+            if self.value() > before - BETTER {
+                (self.chosen, self.standing) = was;
             }
         }
     }
