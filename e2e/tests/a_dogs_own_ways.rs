@@ -32,7 +32,7 @@ async fn what_is_said_of_a_dog_stays_with_it_until_it_is_forgotten() {
             )
             .await;
         stage.go(&format!("{visit}/body")).await;
-        stage.touch(&stage.find("dryer").await).await;
+        stage.touch(&stage.find("Dryer").await).await;
         stage.until_text("Undo handling").await;
         // A way of its own: tried on it, said for it, and followed by the sheet.
         stage.go(&format!("{visit}/schools")).await;

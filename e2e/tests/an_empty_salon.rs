@@ -126,7 +126,7 @@ async fn shears_on_their_rail_are_named_at_the_step_until_they_are_dull() {
         // Back from the sharpener, it asks for nothing.
         stage.go("/kit").await;
         stage.touch_at_css("[aria-label='Shears'] button").await;
-        stage.choose("How it cuts", "sharp").await;
+        stage.choose("How it cuts", "Sharp").await;
         stage
             .until_async(
                 "it is saved",

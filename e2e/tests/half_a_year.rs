@@ -76,7 +76,7 @@ async fn a_puppy_learns_the_groom_by_stages_and_its_knots_are_remembered() {
         stage.type_into("Length, combed out", "30").await;
         stage.go_on_to("cut").await;
         stage.until_text("How much of it today").await;
-        stage.choose("How much of it today", "first meeting").await;
+        stage.choose("How much of it today", "First meeting").await;
         stage.until_text("At home: Each day for two minutes").await;
         stage.assert_accessible("a stage of a programme").await;
         stage.until_kept().await;
@@ -90,7 +90,7 @@ async fn a_puppy_learns_the_groom_by_stages_and_its_knots_are_remembered() {
             stage.it_is_days_ago(days_ago).await;
             begin_today(stage, "Ferrule").await;
             weighed_and_knotted(stage, kg).await;
-            stage_of_today(stage, "feet and face").await;
+            stage_of_today(stage, "Feet and face").await;
             if let Some(took) = took {
                 gone_through(stage, took).await;
             }
