@@ -337,7 +337,11 @@ fn a_tied_topknot_is_seen(#[case] count: u8) {
     ] {
         let tufts: Vec<&Piece> = pieces.iter().filter(|p| p.kind == K::Topknot).collect();
         assert_eq!(tufts.len(), usize::from(count));
-        assert!(tufts.iter().all(|t| t.is_far == is_behind && is_simple(&t.outline)));
+        assert!(
+            tufts
+                .iter()
+                .all(|t| t.is_far == is_behind && is_simple(&t.outline))
+        );
     }
     let loose = of(0, 90.0);
     let on_the_skull = |dressing: &Dressing| dressing.zone_mm(Zone::Topknot);

@@ -182,7 +182,11 @@ fn waves_that_are_left_long_are_thinned_flat() {
     let long = of(LookId::CylinderFleece, both());
     let step = flat(&long).expect("38 mm shows a wave");
     assert_eq!(step.what, "Thin the waves flat: crest, back");
-    assert!(step.amounts[0].ends_with("the length stays"), "{:?}", step.amounts);
+    assert!(
+        step.amounts[0].ends_with("the length stays"),
+        "{:?}",
+        step.amounts
+    );
     assert!((11.0..14.0).contains(&step.minutes), "{}", step.minutes);
     let without = of(LookId::CylinderFleece, Vec::new());
     assert!(flat(&without).is_none());

@@ -2,7 +2,7 @@ use std::collections::BTreeMap;
 
 use super::doubt::{Doubt, Offsets};
 use super::joints::{HindAngles, bend_hind_leg};
-use super::plausible::Usable;
+use super::plausible::{MUZZLE_OF_HEAD, Usable};
 use super::resolve::{FrameInput, Origin};
 use super::{Angle, AngleMethod, Build, Felt, Finding, Grade, LegStand, Measure, Method, TailKind};
 
@@ -27,7 +27,7 @@ const FULL_TAIL: f64 = 0.40;
 /// A muzzle is no wider than so much of its skull (modelling choice).
 const MUZZLE_IN_SKULL: f64 = 0.95;
 /// Leather drawn forward is never shorter, mm (handbook 10 D).
-const SHORTEST_LEATHER_MM: f64 = 20.0;
+pub(super) const SHORTEST_LEATHER_MM: f64 = 20.0;
 
 /// What was given, sorted: what the frame is filled from.
 pub(super) struct Given<'a> {
@@ -371,7 +371,9 @@ impl At<'_, '_> {
 
     fn head_and_tail(&self, usual: &Build, b: &mut Build) {
         use Measure as M;
-        b.head.length = self.or(M::HeadLength, usual.head.length);
+        // Behind a long muzzle lies a skull.
+        let behind = self.or(M::MuzzleLength, 0.0) / MUZZLE_OF_HEAD;
+        b.head.length = self.or(M::HeadLength, usual.head.length.max(behind));
         // A longer head is longer all over.
         b.head
             .set_muzzle_mm(self.or(M::MuzzleLength, b.head.muzzle_mm()));
@@ -413,13 +415,15 @@ impl At<'_, '_> {
         } else {
             usual.ear.length
         };
+        // So far from the nose no ear of this kind ends: it stands further back.
+        let is_set_back = is_drawn_forward && forward - short < SHORTEST_LEATHER_MM;
         b.ear.length = self.or(M::EarLeather, by_nose);
         b.ear.short_of_nose = match (is_drawn_forward, is_taped) {
             (true, _) => short.max(0.0),
             (false, true) => (forward - b.ear.length).max(0.0),
             (false, false) => 0.0,
         };
-        match (is_drawn_forward && is_taped, is_over_jaw) {
+        match (is_drawn_forward && is_taped || is_set_back, is_over_jaw) {
             (true, true) => b.set_ear_base_between(to_jaw, b.ear.length + short),
             (true, false) => b.set_ear_base_to_nose(b.ear.length + short),
             (false, _) => {}

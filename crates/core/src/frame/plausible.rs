@@ -3,6 +3,7 @@ use std::collections::BTreeMap;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use super::fill::SHORTEST_LEATHER_MM;
 use super::{Angle, Measure, TakenAngle, TakenMeasure};
 use crate::units::{Length, UnitSystem, length_text};
 
@@ -146,14 +147,17 @@ const MUST_RISE: [(Measure, Measure); 7] = [
 ///
 /// Two legs stand beside each other and under the body: a leg is not wider than the distance
 /// between its middle and the other's, nor are the feet; the elbows stand under the chest
-/// (dog-shape.md 12, combinations refused). A muzzle leaves room for a skull behind it.
-const MUST_FIT: [(Measure, Measure, f64); 5] = [
+/// (dog-shape.md 12, combinations refused).
+const MUST_FIT: [(Measure, Measure, f64); 4] = [
     (Measure::FootWidth, Measure::ForefootSpacing, 0.0),
     (Measure::FootWidth, Measure::HindFootSpacing, 0.0),
     (Measure::ForeLegFront, Measure::WristSpacing, 0.0),
     (Measure::ElbowSpacing, Measure::ChestWidth, 0.10),
-    (Measure::MuzzleLength, Measure::HeadLength, -0.10),
 ];
+
+/// A muzzle leaves room for a skull behind it: at most this share of the head's length (modelling choice: the
+/// longest the drawn head was tried for).
+pub(super) const MUZZLE_OF_HEAD: f64 = 0.69;
 
 fn contradictions(
     usable: &mut BTreeMap<Measure, Usable>,
@@ -194,6 +198,14 @@ fn contradictions(
             usable.remove(&whole);
         }
     }
+    let (head, muzzle) = (Measure::HeadLength, Measure::MuzzleLength);
+    if let (Some(&small), Some(&large)) = (usable.get(&muzzle), usable.get(&head))
+        && small.left > MUZZLE_OF_HEAD * large.left
+    {
+        let verb = "does not go with";
+        problems.push(against(head, large.left, muzzle, small.left, verb));
+        usable.remove(&head);
+    }
 }
 
 /// A head that nobody measured, and a neck, share of the height (handbook 2, *Usual proportions*).
@@ -233,17 +245,34 @@ fn leather_too_long(
     })
 }
 
-/// A leather by tape, and the same drawn forward, that put the ear where no ear stands.
+/// A leather by tape, and the same drawn forward, that put the ear where no ear stands; or the latter alone.
 fn leather_against_nose(
     usable: &mut BTreeMap<Measure, Usable>,
     height: f64,
     units: UnitSystem,
 ) -> Option<Problem> {
-    let leather = *usable.get(&Measure::EarLeather)?;
     let short = *usable.get(&Measure::EarShortOfNose)?;
     let head = usable.get(&Measure::HeadLength);
     let head = head.map_or(USUAL_HEAD_OR_NECK * height, |u| u.left);
-    let stands = |reach: f64| reach >= EAR_TO_NOSE.0 * head && reach <= EAR_TO_NOSE.1 * head;
+    let (least, most) = (EAR_TO_NOSE.0 * head, EAR_TO_NOSE.1 * head);
+    let Some(leather) = usable.get(&Measure::EarLeather).copied() else {
+        // Even the shortest leather would end so far from the nose only off the head.
+        let reach = SHORTEST_LEATHER_MM + short.left.max(short.right);
+        return (reach > most).then(|| {
+            usable.remove(&Measure::EarShortOfNose);
+            Problem {
+                field: Measure::EarShortOfNose.field(),
+                severity: Severity::Refused,
+                message: format!(
+                    "Ear short of the nose {} leaves no ear on a head of {}; measure both again.",
+                    text(short.left, units),
+                    text(head, units)
+                ),
+                culprits: vec![Measure::EarShortOfNose, Measure::HeadLength],
+            }
+        });
+    };
+    let stands = |reach: f64| (least..=most).contains(&reach);
     if stands(leather.left + short.left) && stands(leather.right + short.right) {
         return None;
     }
@@ -278,9 +307,12 @@ fn ear_off_the_head(
     let head = head.map_or(USUAL_HEAD_OR_NECK * height, |u| u.left);
     let (least, most) = (EAR_OVER_JAW.0 * head, EAR_OVER_JAW.1 * head);
     let of = |measure| usable.get(&measure).map(|u: &Usable| u.left);
-    let drawn_forward = of(Measure::EarLeather).zip(of(Measure::EarShortOfNose));
-    let meets = drawn_forward.is_none_or(|(leather, short)| {
-        let past = (leather + short - JAW_TO_NOSE * head).abs();
+    let meets = of(Measure::EarShortOfNose).is_none_or(|short| {
+        let past = match of(Measure::EarLeather) {
+            Some(leather) => (leather + short - JAW_TO_NOSE * head).abs(),
+            // Only what the shortest leather says.
+            None => SHORTEST_LEATHER_MM + short - JAW_TO_NOSE * head,
+        };
         past <= over_jaw - JAWS_DIFFER * head
     });
     if meets && (least..=most).contains(&over_jaw) {

@@ -1,7 +1,7 @@
 use crate::solve::Unit;
 
 /// Units that stand together under one name, the larger groups first.
-const TOGETHER: [(&[Unit], &str); 15] = {
+const TOGETHER: [(&[Unit], &str); 12] = {
     use Unit::{
         BackFront, BackRear, Chest, Crest, Croup, ForeBack, ForeFront, ForeIn, ForeOut, HindBack,
         HindFront, HindIn, HindOut, Hip, Hock, Ribs, Rump, Shoulder, Throat, TuckUp, Underline,
@@ -37,9 +37,6 @@ const TOGETHER: [(&[Unit], &str); 15] = {
         (&[HindBack, HindOut, HindIn, HindFront, Hock], "hind legs"),
         (&[HindBack, HindOut, HindIn, HindFront], "hind legs"),
         (&[ForeBack, ForeOut, ForeIn, ForeFront], "front legs"),
-        (&[HindOut, ForeOut], "outside of all legs"),
-        (&[HindIn, ForeIn], "inside of all legs"),
-        (&[HindFront, ForeFront], "front of all legs"),
     ]
 };
 
@@ -52,6 +49,18 @@ pub(super) fn named(units: &[Unit]) -> Vec<String> {
             left.retain(|u| !group.contains(u));
             names.push(name.into());
         }
+    }
+    // A face that both pairs have is one place to go round.
+    let pairs = HIND.iter().zip(FORE);
+    let on_all: Vec<(Unit, Unit)> = pairs
+        .filter(|(hind, fore)| left.contains(hind) && left.contains(fore))
+        .map(|(hind, fore)| (*hind, *fore))
+        .filter(|(hind, _)| *hind != Unit::HindBack)
+        .collect();
+    if !on_all.is_empty() {
+        left.retain(|u| !on_all.iter().any(|(hind, fore)| u == hind || u == fore));
+        let faces: Vec<&str> = on_all.iter().filter_map(|(hind, _)| face(*hind)).collect();
+        names.push(format!("{} of all legs", faces.join(" and ")));
     }
     for (legs, of) in [(FORE, "of the front legs"), (HIND, "of the hind legs")] {
         let here: Vec<Unit> = left.iter().filter(|u| legs.contains(u)).copied().collect();

@@ -62,7 +62,8 @@ impl Writer<'_> {
             let stand = coat.stand.of(*zone);
             thinning_passes(stand, thinned_stand(stand))
         };
-        let Some(most) = zones.iter().map(passes).max().filter(|most| *most > 0) else {
+        // A flat coat that waves all the same gets one.
+        let Some(most) = zones.iter().map(passes).max().map(|most| most.max(1)) else {
             return;
         };
         let names: Vec<&str> = zones.iter().map(|zone| zone.label()).collect();

@@ -6452,6 +6452,11 @@ export interface components {
             /** @default null */
             drawn_out_mm: components["schemas"]["Length"] | null;
             /**
+             * @description Hair in waves: it stands proud of what lies beside it at the same length.
+             * @default false
+             */
+            has_waves: boolean;
+            /**
              * @description A whorl: one tool run one way leaves two lengths.
              * @default false
              */

@@ -246,13 +246,11 @@ fn ponytails(dog: &BothSides<'_>, dressing: &Dressing) -> Vec<Piece> {
         }
         tuft(base, &ring, long, Vec2::new(0.0, 1.0))
     };
-    match tied.count {
-        1 => one(1.0, 0.0),
-        _ => {
-            let half = 0.55 * 0.5 * head.skull_width * head.length;
-            [1.0, -1.0].map(|side| one(side, half)).concat()
-        }
+    if tied.count == 1 {
+        return one(1.0, 0.0);
     }
+    let half = 0.55 * 0.5 * head.skull_width * head.length;
+    [1.0, -1.0].map(|side| one(side, half)).concat()
 }
 
 fn nose(dog: &BothSides<'_>) -> Piece {
