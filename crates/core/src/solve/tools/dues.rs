@@ -159,7 +159,8 @@ impl<'a> Dues<'a> {
                 None => steps.push((key, minutes)),
             };
         let mut shears = 0.0;
-        let mut roughs: Vec<(usize, u8)> = Vec::new();
+        // Ways of roughing out, a bit each: tool and whether it is held off.
+        let mut roughs = 0_u128;
         for (placed, choice) in self.laid_out.units.iter().zip(plan) {
             shears += choice.minutes;
             let minutes = placed.unit.clipper_minutes();
@@ -174,11 +175,9 @@ impl<'a> Dues<'a> {
                 }
                 How::Shears { rough } => {
                     let is_held_off = rough.is_some_and(|(_, how)| how == Roughing::HeldOff);
-                    let key = (way.slot, if is_held_off { 2 } else { 0 });
-                    step(key, minutes.max(ROUGH_MINUTES));
-                    if !roughs.contains(&key) {
-                        roughs.push(key);
-                    }
+                    let stroke = if is_held_off { 2 } else { 0 };
+                    step((way.slot, stroke), minutes.max(ROUGH_MINUTES));
+                    roughs |= 1 << (2 * (way.slot % 64) + usize::from(is_held_off));
                 }
                 How::Leave => {}
             }
@@ -191,7 +190,7 @@ impl<'a> Dues<'a> {
             + TOOL * f64::from(tools.count_ones())
             + MINUTE * shears
             + SMALL_STEP * small
-            + ROUGH_AGAIN * roughs.len().saturating_sub(1) as f64
+            + ROUGH_AGAIN * f64::from(roughs.count_ones().saturating_sub(1))
             + OTHER_LENGTH * self.other_lengths(plan)
             + BAN * self.banned(plan)
             + self.lines
