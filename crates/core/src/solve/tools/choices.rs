@@ -82,6 +82,14 @@ impl Choice {
         }
     }
 
+    /// What roughs it out before the shears, and how.
+    pub(super) const fn rough(&self) -> Option<(usize, Roughing)> {
+        match self.how {
+            How::Shears { rough } => rough,
+            _ => None,
+        }
+    }
+
     pub(super) const fn is_shears(&self) -> bool {
         matches!(self.how, How::Shears { .. })
     }

@@ -26,9 +26,9 @@ const SMALL_STEP: f64 = 4.0;
 const SMALL_MINUTES: f64 = 0.95;
 /// A rough-out is a step of at least so much, minutes.
 const ROUGH_MINUTES: f64 = 0.6;
-/// Each tool after the first that roughs out: it goes round the dog once more before the shears (house value:
-/// three minutes of them).
-const ROUGH_AGAIN: f64 = 3.0 * MINUTE;
+/// Each way of roughing out after the first, once the lengths stand: it goes round the dog once more before the
+/// shears (house value: three minutes of them).
+pub(super) const ROUGH_AGAIN: f64 = 3.0 * MINUTE;
 /// Each clipped length off the jacket in a look that is one length all over.
 const OTHER_LENGTH: f64 = 1.0;
 /// Neighbours too near one another, or strokes mixed on the jacket: a ban.
@@ -159,8 +159,6 @@ impl<'a> Dues<'a> {
                 None => steps.push((key, minutes)),
             };
         let mut shears = 0.0;
-        // Ways of roughing out, a bit each: tool and whether it is held off.
-        let mut roughs = 0_u128;
         for (placed, choice) in self.laid_out.units.iter().zip(plan) {
             shears += choice.minutes;
             let minutes = placed.unit.clipper_minutes();
@@ -177,7 +175,6 @@ impl<'a> Dues<'a> {
                     let is_held_off = rough.is_some_and(|(_, how)| how == Roughing::HeldOff);
                     let stroke = if is_held_off { 2 } else { 0 };
                     step((way.slot, stroke), minutes.max(ROUGH_MINUTES));
-                    roughs |= 1 << (2 * (way.slot % 64) + usize::from(is_held_off));
                 }
                 How::Leave => {}
             }
@@ -190,7 +187,6 @@ impl<'a> Dues<'a> {
             + TOOL * f64::from(tools.count_ones())
             + MINUTE * shears
             + SMALL_STEP * small
-            + ROUGH_AGAIN * f64::from(roughs.count_ones().saturating_sub(1))
             + OTHER_LENGTH * self.other_lengths(plan)
             + BAN * self.banned(plan)
             + self.lines

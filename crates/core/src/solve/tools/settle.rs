@@ -3,12 +3,12 @@
 
 use std::collections::BTreeSet;
 
-use super::Bench;
 use super::choices::{Choice, How, by_shears, choices};
-use super::dues::{Dues, MINUTE};
+use super::dues::{Dues, MINUTE, ROUGH_AGAIN};
 use super::jacket::Priced;
 use super::laid_out::{LaidOut, Placed, Way};
 use super::worth::{Standing, Worth};
+use super::{Bench, Roughing};
 use crate::balance::Subject;
 use crate::solve::lengths::Sought;
 use crate::solve::programme::{Accuracy, SolveError};
@@ -296,32 +296,54 @@ impl<'a> Settled<'a> {
                     self.best_of(u, Choice::is_shears);
                 }
             }
-            self.a_rough_out_less();
             self.a_tool_less();
             if self.value() > before - BETTER {
                 break;
             }
         }
+        self.fewer_rough_outs();
     }
 
-    /// Each way of roughing out tried without: what it roughs out takes the best of the others.
-    fn a_rough_out_less(&mut self) {
-        let rough_of = |choice: &Choice| match choice.how {
-            How::Shears { rough } => rough,
-            _ => None,
-        };
-        let ways: BTreeSet<_> = self.plan().into_iter().filter_map(rough_of).collect();
-        for without in ways {
-            let (was, before) = ((self.chosen.clone(), self.standing.clone()), self.value());
-            for u in 0..self.options.len() {
-                if rough_of(&self.options[u][self.chosen[u]]) == Some(without) {
-                    self.best_of(u, |c| c.is_shears() && rough_of(c) != Some(without));
-                }
-            }
-            if self.value() > before - BETTER {
-                (self.chosen, self.standing) = was;
+    /// Ways of roughing out are left out as long as that is better. No length moves by it.
+    fn fewer_rough_outs(&mut self) {
+        let mut ways = self.rough_outs();
+        while ways.iter().any(|without| self.is_left_out(*without)) {
+            ways = self.rough_outs();
+        }
+    }
+
+    fn rough_outs(&self) -> BTreeSet<(usize, Roughing)> {
+        self.plan().into_iter().filter_map(Choice::rough).collect()
+    }
+
+    fn with_its_rough_outs(&self) -> f64 {
+        self.value() + ROUGH_AGAIN * self.rough_outs().len() as f64
+    }
+
+    /// Tries without one way of roughing out: what it roughs out takes the quickest of the others, or the shears
+    /// alone. Says whether that is better, and stays.
+    fn is_left_out(&mut self, without: (usize, Roughing)) -> bool {
+        let (was, before) = (
+            (self.chosen.clone(), self.standing.clone()),
+            self.with_its_rough_outs(),
+        );
+        let others: BTreeSet<_> = self
+            .rough_outs()
+            .into_iter()
+            .filter(|w| *w != without)
+            .collect();
+        for u in 0..self.options.len() {
+            if self.options[u][self.chosen[u]].rough() == Some(without) {
+                self.best_of(u, |choice| {
+                    choice.is_shears() && choice.rough().is_none_or(|way| others.contains(&way))
+                });
             }
         }
+        let is_better = self.with_its_rough_outs() < before - BETTER;
+        if !is_better {
+            (self.chosen, self.standing) = was;
+        }
+        is_better
     }
 
     /// The subject with the back's line where this jacket has it.
