@@ -17,7 +17,7 @@ async fn a_zone_carries_holes_whorls_and_knots_with_their_depth() {
         stage.choose("Finish", "Curl back").await;
         stage.touch(&stage.find("Touch a number, or choose a zone").await).await;
         stage.touch(&stage.find("rump").await).await;
-        stage.touch(&stage.find("Holes, patches, lay, lock").await).await;
+        stage.touch(&stage.find("Holes, patches, waves, lay, lock").await).await;
         stage.type_into("Hole", "7").await;
         stage.touch(&stage.find("Whorl: turn the tool and even up").await).await;
         stage

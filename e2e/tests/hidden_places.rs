@@ -32,7 +32,37 @@ async fn knots_are_felt_cleared_and_tried_with_the_comb() {
         stage.choose("Skin", "Red").await;
         stage.until_text("red skin").await;
         stage.assert_accessible("hidden places").await;
+        // Waves on the back, and its lighter breast, are marked by touch: seen from in front, named at a step.
+        stage.choose_zone("back").await;
+        stage
+            .touch(&stage.find("Holes, patches, waves, lay, lock").await)
+            .await;
+        stage.touch(&stage.find("Waves: thinned flat").await).await;
+        stage.until_text("Undo marks, back").await;
+        stage.go(&format!("{visit}/coat")).await;
+        stage.choose_zone("chest").await;
+        stage
+            .touch(&stage.find("Holes, patches, waves, lay, lock").await)
+            .await;
+        stage.until_text("Patch of another colour").await;
+        stage
+            .choose("Patch of another colour", "Light on dark")
+            .await;
+        stage.until_text("Undo marks, chest").await;
+        stage.choose("View", "Front").await;
+        stage
+            .until(
+                "the rest is toned from in front",
+                "document.querySelectorAll('.r-patch').length > 3",
+            )
+            .await;
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/look")).await;
+        let fleece = "Cylinder-leg fleeceFull fleece, straight cylinder legs, tail untouched.";
+        stage.touch(&stage.find(fleece).await).await;
+        stage.until_text("Undo look").await;
         stage.go(&format!("{visit}/cut")).await;
+        stage.until_text("Thin the waves flat: back").await;
         stage
             .until_text("Clear what is knotted: behind the ear, left")
             .await;

@@ -263,6 +263,35 @@ fn knots_that_stay_are_named_at_every_step_that_meets_them() {
     }
 }
 
+/// Handbook 7: what is true of the whole dog is said whole once and by name after it; what a place asks is said
+/// whole wherever a tool comes by, and the usual cautions keep what must never be done.
+#[test]
+fn a_place_is_warned_of_whole_at_every_step() {
+    let elbow = said_of(Site::Elbow, state(Knots::None, SiteSkin::Broken), None);
+    let steps = sheet_by(&dog(Some(140)), &House::default(), &kit(), vec![elbow]).steps;
+    let all = |step: Step| step.cautions.into_iter().map(|c| c.text);
+    let broken: Vec<String> = steps.into_iter().flat_map(all).collect();
+    let of_skin: Vec<&String> = broken
+        .iter()
+        .filter(|t| t.contains("Broken skin"))
+        .collect();
+    assert!(of_skin.len() > 1, "{broken:?}");
+    assert!(
+        of_skin.iter().all(|t| t.contains("no tool there")),
+        "{of_skin:?}"
+    );
+    let count = |text: &str| broken.iter().filter(|t| *t == text).count();
+    assert_eq!(count("Old skin: one blade longer; patch first."), 1);
+    assert!(count("Old skin.") > 0);
+    for never in [
+        "never leave it on a table or in a loop",
+        "never scissor a knot against the skin",
+        "no edge into a fold",
+    ] {
+        assert!(broken.iter().any(|t| t.contains(never)), "{never}");
+    }
+}
+
 /// Handbook 7: off broken skin, show it, a vet looks; red skin one blade longer. Nothing is diagnosed.
 #[test]
 fn tools_keep_off_broken_skin() {

@@ -81,7 +81,7 @@ vocabulary! {
     }
 }
 
-/// How nails stand, by how far: heard on the floor, or seen to lift the toes.
+/// How long nails are, in a word (common practice: none are heard on the floor; marked, they lift the toes).
 pub const fn nails_word(grade: Grade) -> &'static str {
     match grade {
         Grade::None => "Short",

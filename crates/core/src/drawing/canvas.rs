@@ -4,7 +4,7 @@ use kurbo::{Point, Rect};
 
 use super::labels::Labels;
 use super::shapes::{Geometry, Role, Shape};
-use super::simplify::{kept, simplified, tenth};
+use super::simplify::{kept, simplified, tenth, tenths};
 use crate::coat::Texture;
 use crate::page::View;
 use crate::shape::{Piece, PieceKind, Stroke, hair_marks};
@@ -18,9 +18,10 @@ const FAR: f64 = 0.62;
 const MARK: f64 = 0.34;
 /// Points are dropped within this share of the height: a thirteenth of the ink's width.
 const SMOOTH: f64 = 0.0004;
-/// The middle of a line that runs out thin is held closer: both its edges follow it.
+/// The middle of a line that runs out thin is held closer: both its edges follow it (modelling choice).
 const TAPERED: f64 = 0.5;
-/// Where along a thin end its middle is kept at least, shares of the end: its edges curve there.
+/// Where along a thin end its middle is kept at least, shares of the end: its edges curve there
+/// (modelling choice).
 const KEPT_IN_A_TAPER: [f64; 3] = [0.1, 0.35, 1.0];
 
 /// Whether a view has the sheet to itself.
@@ -163,7 +164,7 @@ impl Painter {
         let outline = tapered(stroke, width_mm, TAPERED * self.smooth_mm);
         if outline.len() > 2 {
             let page = self.on_page(&outline);
-            let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
+            let points_mm = tenths(&page);
             self.push(Role::PlanLine, Geometry::Fill { points_mm });
         }
     }

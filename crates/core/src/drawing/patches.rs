@@ -7,7 +7,7 @@ use kurbo::Point;
 use super::canvas::Painter;
 use super::on_end::OnEnd;
 use super::shapes::{Geometry, Role};
-use super::simplify::tenth;
+use super::simplify::tenths;
 use super::zone_areas::ZoneAreas;
 use crate::coat::{CoatNow, Patch, Texture, Zone};
 use crate::page::View;
@@ -157,23 +157,19 @@ fn zones_on(view: View, piece: &Piece) -> &'static [Zone] {
 fn lay_tone(painter: &mut Painter, areas: Vec<Vec<Point>>) {
     let mut whole: Vec<Point> = Vec::new();
     for mut area in areas {
-        let Some(first) = area.first().copied() else {
-            continue;
-        };
         if signed_area(&area) < 0.0 {
             area.reverse();
         }
-        let back_to = whole.first().copied();
-        let start = area.first().copied().unwrap_or(first);
+        let (round_to, back_to) = (area.first().copied(), whole.first().copied());
         whole.append(&mut area);
-        whole.push(start);
+        whole.extend(round_to);
         whole.extend(back_to);
     }
     if whole.is_empty() {
         return;
     }
     let page = painter.on_page(&whole);
-    let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
+    let points_mm = tenths(&page);
     painter.push(Role::Patch, Geometry::Fill { points_mm });
 }
 

@@ -79,6 +79,12 @@ impl Run {
     }
 }
 
+/// Points to a tenth of a millimetre: x, y, x, y, …
+pub(super) fn tenths(points: &[Point]) -> Vec<f64> {
+    let each = points.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]);
+    each.collect()
+}
+
 pub(super) fn tenth(mm: f64) -> f64 {
     (mm * 10.0).round() / 10.0 + 0.0
 }

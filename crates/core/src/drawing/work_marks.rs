@@ -6,7 +6,7 @@ use super::areas_in_view::AreasInView;
 use super::canvas::Painter;
 use super::scene::Scene;
 use super::shapes::{Geometry, Role, Shape, Tag};
-use super::simplify::tenth;
+use super::simplify::{tenth, tenths};
 use super::stroke_mark::{Runs, StrokeMark};
 use super::zone_areas::ZoneAreas;
 use crate::coat::Zone;
@@ -67,7 +67,7 @@ impl WorkMarks<'_> {
         for zone in under.into_iter().chain(over) {
             for area in areas.of(&[zone]) {
                 let page = self.painter.on_page(&area);
-                let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
+                let points_mm = tenths(&page);
                 self.painter.shapes.push(Shape {
                     role: Role::ZoneArea,
                     geometry: Geometry::Fill { points_mm },

@@ -288,16 +288,8 @@ impl<'a> ZoneAreas<'a> {
         let top = S::ALL.into_iter();
         let top: Vec<S> = top.filter(|s| s.zone() == Some(Zone::Topknot)).collect();
         let mut outline = self.inner_course(&top);
-        let ends = [self.by(self.eye(), -0.035, -0.005), self.ear_set()];
-        let is_forwards = outline
-            .first()
-            .zip(outline.last())
-            .is_some_and(|(first, last)| last.x > first.x);
-        outline.extend(ends);
-        if !is_forwards {
-            let n = outline.len();
-            outline.swap(n - 2, n - 1);
-        }
+        // The stations run from the stop back to the occiput: home by the ear and the eye.
+        outline.extend([self.ear_set(), self.eye_corner()]);
         outline
     }
 
@@ -309,9 +301,14 @@ impl<'a> ZoneAreas<'a> {
             self.inner(S::JawMid),
             self.by(self.dog.shape.skin(S::Lip), 0.0, 0.02),
             self.by(eye, 0.015, -0.035),
-            self.by(eye, -0.035, -0.005),
+            self.eye_corner(),
             self.ear_set(),
         ]
+    }
+
+    /// Where the line from the eye to the ear set begins.
+    fn eye_corner(&self) -> Point {
+        self.by(self.eye(), -0.035, -0.005)
     }
 
     /// From the stop to the nose, above the lip.

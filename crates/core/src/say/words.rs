@@ -111,8 +111,8 @@ impl Words<'_> {
         }
     }
 
-    /// A comb where the blade beneath was said before; none for what has none.
-    pub fn comb_again(&self, id: Uuid) -> Option<String> {
+    /// A comb without the blade beneath it; none for what is no comb.
+    pub fn comb_alone(&self, id: Uuid) -> Option<String> {
         let tool = self.kit.iter().find(|t| t.id == id)?;
         (tool.kind == ToolKind::Comb).then(|| format!("{} comb", tool.printed.trim()))
     }

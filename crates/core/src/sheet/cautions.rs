@@ -49,15 +49,19 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
     match hazard {
         Hazard::Start => &[
             "Look under the collar, in ears and mouth. Wound, lump, smell: have a vet look at this.",
-            "A hand on the dog always, on the table and in the loop.",
+            "A hand on the dog always; never leave it on a table or in a loop.",
         ],
         Hazard::Hygiene | Hazard::Folds => &["Cool blade only, flat and light; stretch folds."],
         Hazard::NailsAndPads => &["Never dig between toes; dewclaws held down, hind ones too."],
         Hazard::EarCanal => &["An ear sore or smelling: no solution, the vet."],
-        Hazard::CombOut => &["Stop before the dog has had enough; no scissors under a knot."],
+        Hazard::CombOut => {
+            &["Stop before the dog has had enough; never scissor a knot against the skin."]
+        }
         Hazard::Bath => &["Water warm on your wrist; none into ears or nose."],
         Hazard::Dryer => &["Warm, not hot; nozzle off the face; a pause if it pants."],
-        Hazard::BareBlade => &["Feel the blade on your wrist; cool, swap or oil it."],
+        Hazard::BareBlade => {
+            &["Feel the blade on your wrist: cool, swap, oil; no edge into a fold."]
+        }
         Hazard::Comb => &["Comb on with the clipper off, seated; it falls off in a knot."],
         Hazard::Flank => &["Draw the flank fold flat; lift the blade away going down."],
         Hazard::Legs => &["Legs only as high as they go; mind tendon, dewclaw and armpit."],
@@ -71,6 +75,22 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
         }
         Hazard::Floor => &["Lead off the table; floor not wet."],
     }
+}
+
+/// Cautions that are true of the whole dog, wherever a step works.
+const OLD_SKIN: &str = "Old skin: one blade longer; patch first.";
+const STIFF_JOINTS: &str = "Stiff joints: low lifts, short holds.";
+const DOUBLE_COAT: &str = "Double coat: clipped short it may not grow back as it was; the owner consents in writing first.";
+const PALE_HAIR: &str = "Pale hair: skin shows and burns under it; a longer blade where in doubt.";
+
+/// One of the whole dog by its name, for the steps after the one that said it; none of what is said of a place,
+/// which stands whole wherever a tool comes by.
+pub(super) fn by_name(text: &str) -> Option<String> {
+    let of_the_dog = [OLD_SKIN, STIFF_JOINTS, DOUBLE_COAT, PALE_HAIR];
+    let (name, _) = text
+        .split_once(": ")
+        .filter(|_| of_the_dog.contains(&text))?;
+    Some(format!("{name}."))
 }
 
 /// Cautions of a step: this dog's own first.
@@ -226,7 +246,7 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
             let places = tight_knots(coat);
             if !places.is_empty() {
                 own.push(format!(
-                    "Tight knots, {}: the owner consents to the short clip in writing first; skin below may be sore.",
+                    "Tight knots: {}. The owner consents to the short clip in writing first; skin below may be sore.",
                     places.join(", ")
                 ));
             }
@@ -241,12 +261,12 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
             }
             if dog.sex != Sex::Male {
                 own.push(
-                    "Female: cover vulva and nipples; strokes towards it, no pressure.".into(),
+                    "Female: cover vulva and nipples; strokes towards it from both sides, no pressure.".into(),
                 );
             }
         }
         Hazard::Legs if dog.is_old() => {
-            own.push("Stiff joints: low lifts, short holds.".into());
+            own.push(STIFF_JOINTS.into());
         }
         Hazard::NailsAndPads | Hazard::Feet
             if dislikes(facts, &[BodyPart::FrontFeet, BodyPart::HindFeet]) =>
@@ -267,16 +287,13 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
         }
         Hazard::BareBlade if dog.is_old() || dog.has_double_coat || dog.is_pale() => {
             if dog.is_old() {
-                own.push("Old skin: one blade longer; patch first.".into());
+                own.push(OLD_SKIN.into());
             }
             if dog.has_double_coat {
-                own.push("Double coat: clipped short it may not grow back as it was; the owner consents in writing first.".into());
+                own.push(DOUBLE_COAT.into());
             }
             if dog.is_pale() {
-                own.push(
-                    "Pale hair: skin shows and burns under it; a longer blade where in doubt."
-                        .into(),
-                );
+                own.push(PALE_HAIR.into());
             }
         }
         _ => {}

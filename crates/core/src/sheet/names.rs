@@ -51,16 +51,15 @@ pub(super) fn named(units: &[Unit]) -> Vec<String> {
         }
     }
     // A face that both pairs have is one place to go round.
-    let pairs = HIND.iter().zip(FORE);
-    let on_all: Vec<(Unit, Unit)> = pairs
-        .filter(|(hind, fore)| left.contains(hind) && left.contains(fore))
-        .map(|(hind, fore)| (*hind, *fore))
-        .filter(|(hind, _)| *hind != Unit::HindBack)
-        .collect();
+    let mut on_all = Vec::new();
+    for pair in HIND.iter().zip(FORE).map(|(hind, fore)| [*hind, *fore]) {
+        if pair.iter().all(|u| left.contains(u)) {
+            left.retain(|u| !pair.contains(u));
+            on_all.extend(face(pair[0]));
+        }
+    }
     if !on_all.is_empty() {
-        left.retain(|u| !on_all.iter().any(|(hind, fore)| u == hind || u == fore));
-        let faces: Vec<&str> = on_all.iter().filter_map(|(hind, _)| face(*hind)).collect();
-        names.push(format!("{} of all legs", faces.join(" and ")));
+        names.push(format!("{} of all legs", on_all.join(" and ")));
     }
     for (legs, of) in [(FORE, "of the front legs"), (HIND, "of the hind legs")] {
         let here: Vec<Unit> = left.iter().filter(|u| legs.contains(u)).copied().collect();

@@ -281,10 +281,9 @@ impl Writer<'_> {
                 tool: self.shears(place_of(group.units[0])),
                 stroke: &how,
                 from: scissor_from(cuts[0].unit).into(),
-                to: if cuts[0].unit == Unit::Tail {
-                    self.past_the_bone()
-                } else {
-                    scissor_to(cuts[0].unit).into()
+                to: match cuts[0].unit {
+                    Unit::Tail => self.past_the_bone(),
+                    unit => scissor_to(unit).into(),
                 },
                 leaves: self.leaves(&shaped),
                 minutes,

@@ -2,7 +2,7 @@ use std::collections::{BTreeMap, BTreeSet};
 
 use uuid::Uuid;
 
-use super::cautions::{CLIPPER_NOISE, Caution, Hazard, STANDING_CAUTION, cautions};
+use super::cautions::{CLIPPER_NOISE, Caution, Hazard, STANDING_CAUTION, by_name, cautions};
 use super::counted::{count_pauses, counted};
 use super::facts::DogFacts;
 use super::feet::Feet;
@@ -51,7 +51,6 @@ pub fn cut_sheet(
         roughed: None,
         has_met_clipper: false,
         has_said_legs: false,
-        has_said_under: false,
     };
     writer.sorts = sorts(&writer);
     writer.prepare();
@@ -105,6 +104,7 @@ pub fn cut_sheet(
         .as_ref()
         .map_or(BREAK_EVERY_MINUTES, |_| SHORT_BREAKS);
     say_once(&mut steps);
+    say_under_once(&mut steps, words);
     put_stands(&mut steps, plan);
     let blade_pauses = count_pauses(&mut steps, job.house.blade_minutes);
     CutSheet {
@@ -125,17 +125,15 @@ pub fn cut_sheet(
 }
 
 /// Says a usual caution, and what the other hand does, at the first step it belongs to. This dog's own
-/// cautions stand at each step, from the second on by what they are about.
+/// cautions stand at each step, those of the whole dog from the second on by name.
 fn say_once(steps: &mut [Step]) {
     let mut said: BTreeSet<String> = BTreeSet::new();
     for step in steps {
         for own in step.cautions.iter_mut().filter(|c| c.is_this_dogs) {
-            if said.contains(&own.text)
-                && let Some((about, _)) = own.text.split_once(": ")
+            if let Some(name) = by_name(&own.text)
+                && !said.insert(own.text.clone())
             {
-                own.text = format!("{about}.");
-            } else {
-                said.insert(own.text.clone());
+                own.text = name;
             }
         }
         let (new, again) = std::mem::take(&mut step.cautions)
@@ -146,6 +144,17 @@ fn say_once(steps: &mut [Step]) {
         if !step.hand.is_empty() && !said.insert(step.hand.clone()) {
             step.hand_again = std::mem::take(&mut step.hand);
         }
+    }
+}
+
+/// Says the blade beneath at the first comb: the salon has one for all of them.
+fn say_under_once(steps: &mut [Step], words: &Words<'_>) {
+    let combs = steps.iter_mut().filter_map(|step| {
+        let comb = words.comb_alone(step.tool_id?)?;
+        Some((step, comb))
+    });
+    for (step, comb) in combs.skip(1) {
+        step.tool = comb;
     }
 }
 
@@ -175,8 +184,6 @@ pub(super) struct Writer<'a> {
     has_met_clipper: bool,
     /// Whether it was said what roughing the legs out saves.
     pub(super) has_said_legs: bool,
-    /// Whether the blade beneath the combs is said: the salon has one.
-    has_said_under: bool,
 }
 
 /// A step before it is numbered.
@@ -236,17 +243,12 @@ impl Writer<'_> {
         let mut amounts = draft.amounts;
         amounts.extend(self.sites_last(draft.sites, &draft.tool));
         let number = u32::try_from(self.steps.len() + 1).unwrap_or(u32::MAX);
-        let comb = draft.tool_id.and_then(|id| self.words.comb_again(id));
-        let tool = match comb {
-            Some(comb) if std::mem::replace(&mut self.has_said_under, true) => comb,
-            _ => draft.tool,
-        };
         self.steps.push(Step {
             number,
             stage,
             stage_label: stage.label().into(),
             what: draft.what,
-            tool,
+            tool: draft.tool,
             stroke: draft.stroke.into(),
             from: draft.from,
             to: draft.to,

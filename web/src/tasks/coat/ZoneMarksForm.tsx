@@ -1,3 +1,4 @@
+import { Tick } from '../../shared/ui/Tick';
 import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { Disclosed } from '../../shared/ui/Disclosed';
@@ -37,7 +38,7 @@ export function ZoneMarksForm(props: {
   );
   const problem = problemOf(work, `marks.${label}`);
   return (
-    <Disclosed says="Holes, patches, lay, lock" isOpen={marks !== NO_MARKS}>
+    <Disclosed says="Holes, patches, waves, lay, lock" isOpen={marks !== NO_MARKS}>
       {length(
         'knot_from_skin_mm',
         'Knots begin',
@@ -84,33 +85,21 @@ export function ZoneMarksForm(props: {
           'Edge of the patch',
           'How high over the table it ends on the side: a line near it is kept off it.',
         )}
-      <label className="flex min-h-12 items-center gap-3">
-        <input
-          type="checkbox"
-          className="size-10 shrink-0"
-          checked={marks.has_whorl}
-          onChange={(e) => put({ has_whorl: e.target.checked })}
-        />
-        Whorl: turn the tool and even up
-      </label>
-      <label className="flex min-h-12 items-center gap-3">
-        <input
-          type="checkbox"
-          className="size-10 shrink-0"
-          checked={marks.is_stained}
-          onChange={(e) => put({ is_stained: e.target.checked })}
-        />
-        Stained
-      </label>
-      <label className="flex min-h-12 items-center gap-3">
-        <input
-          type="checkbox"
-          className="size-10 shrink-0"
-          checked={marks.has_waves}
-          onChange={(e) => put({ has_waves: e.target.checked })}
-        />
-        Waves: thinned flat where they are left long
-      </label>
+      <Tick
+        label="Whorl: turn the tool and even up"
+        value={marks.has_whorl}
+        onChange={(has_whorl) => put({ has_whorl })}
+      />
+      <Tick
+        label="Stained"
+        value={marks.is_stained}
+        onChange={(is_stained) => put({ is_stained })}
+      />
+      <Tick
+        label="Waves: thinned flat where they are left long"
+        value={marks.has_waves}
+        onChange={(has_waves) => put({ has_waves })}
+      />
       <Choice
         label="Texture here"
         options={work.words.textures.map((t) => ({ value: t.texture, label: t.label }))}

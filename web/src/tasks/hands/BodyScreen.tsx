@@ -1,3 +1,4 @@
+import { Tick } from '../../shared/ui/Tick';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { wordOf } from '../../shared/api/choices';
@@ -177,20 +178,6 @@ function FoundForm({ found }: { found: Found }) {
         </Plain>
       </div>
     </div>
-  );
-}
-
-export function Tick(props: { label: string; value: boolean; onChange: (value: boolean) => void }) {
-  return (
-    <label className="flex min-h-12 items-center gap-3">
-      <input
-        type="checkbox"
-        className="size-10 shrink-0"
-        checked={props.value}
-        onChange={(e) => props.onChange(e.target.checked)}
-      />
-      {props.label}
-    </label>
   );
 }
 

@@ -2,7 +2,7 @@ import type { Schemas } from '../../shared/api/client';
 import { Choice, MarginHead, Plain, type Option } from '../../shared/ui/controls';
 import { useVisitWork } from '../../shared/visit/context';
 import { useRecord } from '../../shared/visit/useRecord';
-import { Tick } from './BodyScreen';
+import { Tick } from '../../shared/ui/Tick';
 import { YES_NO, yesNo } from '../../shared/ui/yesNo';
 
 type Handling = Schemas['Handling'];

@@ -14,7 +14,7 @@ use super::canvas::Painter;
 use super::labels::Labels;
 use super::scene::{DrawOptions, Scene};
 use super::shapes::{Anchor, Drawing, Geometry, Role};
-use super::simplify::tenth;
+use super::simplify::{tenth, tenths};
 use super::work_marks::{hatched, outer_edges};
 use crate::coat::{Site, Zone};
 use crate::page::View;
@@ -153,7 +153,7 @@ fn word(painter: &mut Painter, role: Role, at: Point, anchor: Anchor, text: Stri
 
 /// A line on the page, its weight a share of the page's width.
 fn line(painter: &mut Painter, role: Role, page: &[Point], weight: f64) {
-    let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
+    let points_mm = tenths(page);
     let width_mm = weight * painter.page.width();
     painter.push(
         role,
@@ -166,7 +166,7 @@ fn line(painter: &mut Painter, role: Role, page: &[Point], weight: f64) {
 
 fn fill(painter: &mut Painter, role: Role, outline: &[Point]) {
     let page = painter.on_page(outline);
-    let points_mm = page.iter().flat_map(|p| [tenth(p.x), tenth(p.y)]).collect();
+    let points_mm = tenths(&page);
     painter.push(role, Geometry::Fill { points_mm });
 }
 

@@ -219,7 +219,8 @@ fn ear(dog: &BothSides<'_>, dressing: &Dressing, hand: Hand) -> Piece {
     )
 }
 
-/// A ponytail from above, in shares of its length: back from its band and out from the middle.
+/// A ponytail from above, in shares of its length: back from its band and out from the middle (modelling
+/// choice).
 const FALLS_BACK: [(f64, f64); 7] = [
     (-0.06, -0.04),
     (-0.06, 0.10),
