@@ -145,6 +145,7 @@ const NO_ROOM: &str =
 #[tokio::test(flavor = "multi_thread")]
 async fn a_browser_without_room_says_so_and_loses_nothing() {
     on_empty_stage(LAPTOP, async |stage| {
+        stage.keep_for_away().await;
         first_dog(stage).await;
         stage.on_every_page(NO_ROOM).await;
         stage.go_on_to("hands").await;

@@ -70,6 +70,7 @@ async fn weighed(stage: &Stage, path: &str) {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_visit_is_begun_with_the_server_away_and_sent_once() {
     on_empty_stage(TABLET, async |stage| {
+        stage.keep_for_away().await;
         a_known_dog_on_the_rail(stage).await;
         let visit = begin_unheard(stage).await;
         // The page is closed and opened again: it stands on the rail as begun.
@@ -91,6 +92,7 @@ async fn a_visit_is_begun_with_the_server_away_and_sent_once() {
 #[tokio::test(flavor = "multi_thread")]
 async fn begun_on_two_screens_one_of_them_away_it_is_one_visit() {
     on_empty_stage(TABLET, async |stage| {
+        stage.keep_for_away().await;
         a_known_dog_on_the_rail(stage).await;
         let unheard = begin_unheard(stage).await;
         // Nobody looks at the visit while another screen begins the same dog.

@@ -21,6 +21,7 @@ mod one_length_or_two;
 mod one_word;
 mod own_looks;
 mod support;
+mod the_card_goes_home;
 mod the_dog_comes_back;
 mod the_finish_check;
 mod the_lines;

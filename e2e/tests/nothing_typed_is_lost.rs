@@ -11,6 +11,7 @@ const CARRIER: &str =
 #[tokio::test(flavor = "multi_thread")]
 async fn what_is_typed_while_the_server_is_away_is_kept_and_sent_once() {
     on_stage(LAPTOP, async |stage| {
+        stage.keep_for_away().await;
         stage.go("/").await;
         let visit = stage.visit_of("Tappet").await;
         stage.go(&format!("{visit}/hands")).await;
@@ -223,6 +224,7 @@ async fn a_correction_on_a_screen_with_a_wrong_clock_counts() {
 #[tokio::test(flavor = "multi_thread")]
 async fn two_pages_of_one_browser_keep_their_own_drafts() {
     on_stage(LAPTOP, async |stage| {
+        stage.keep_for_away().await;
         let visit = stage.visit_of("Semaphore").await;
         let hands = format!("{visit}/hands");
         stage.go(&hands).await;
@@ -280,6 +282,7 @@ async fn two_pages_of_one_browser_keep_their_own_drafts() {
 #[tokio::test(flavor = "multi_thread")]
 async fn after_the_first_load_the_page_opens_with_the_server_away_and_papers_are_kept_nowhere() {
     on_stage(LAPTOP, async |stage| {
+        stage.keep_for_away().await;
         stage.go("/").await;
         stage.until_text("Turntable").await;
         let kept = "const all = await Promise.all((await caches.keys()).map(async (n) => (await (await caches.open(n)).keys()).map((k) => new URL(k.url).pathname)));

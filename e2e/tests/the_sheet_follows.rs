@@ -19,6 +19,7 @@ async fn knot_behind_the_hand(stage: &Stage) {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
     on_empty_stage(TABLET, async |stage| {
+        stage.keep_for_away().await;
         // A kit of two, as a first day has it.
         stage.go("/kit").await;
         for (name, leaves) in [("4", "10"), ("7", "3.2")] {

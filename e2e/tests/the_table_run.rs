@@ -114,6 +114,7 @@ async fn a_whole_groom_by_touch() {
 #[tokio::test(flavor = "multi_thread")]
 async fn the_pedal_moves_on_while_the_server_is_away_and_nothing_is_lost() {
     on_stage(LAPTOP, async |stage| {
+        stage.keep_for_away().await;
         let visit = stage.visit_of("Turntable").await;
         begin(stage, &visit).await;
         stage.until_kept().await;
@@ -241,6 +242,7 @@ async fn a_whole_groom_by_pedal() {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_page_opened_while_the_server_is_away_stands_where_it_was() {
     on_stage(LAPTOP, async |stage| {
+        stage.keep_for_away().await;
         let visit = stage.visit_of("Turntable").await;
         begin(stage, &visit).await;
         stage.pedal(Key::PageDown, "a step on", &format!("{STEP} === '2'")).await;

@@ -201,6 +201,7 @@ async fn what_the_owner_says_and_nonsense_numbers_outlive_a_reload() {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_reading_and_a_slip_outlive_a_server_that_is_away() {
     on_stage(TABLET, async |stage| {
+        stage.keep_for_away().await;
         let visit = stage.visit_of("Turntable").await;
         stage.go(&format!("{visit}/cut")).await;
         stage.until_text("Feet and bevels").await;

@@ -1,13 +1,15 @@
 //! Front, rear and top views from the same frame as the side view (dog-shape.md 6): outlines that do
 //! not cross, measured points where they were measured, mirror and scale.
 
+use crate::support;
+
 use std::collections::BTreeMap;
 
 use approx::assert_abs_diff_eq;
-use geo::Validation as _;
 use kurbo::{Point, Rect};
 use proptest::prelude::*;
 use rstest::rstest;
+use support::random::is_simple;
 use veliform_core::coat::{CoatNow, Texture, Zone};
 use veliform_core::frame::{
     Angle, AngleMethod, BuildType, Felt, Frame, FrameInput, Grade, Measure, Method, TakenAngle,
@@ -192,11 +194,6 @@ fn a_heavy_shoulder_is_wider_than_the_ribs_from_above() {
     let b = frame(&input).build;
     // Marked: 5 % of the height over the rib width (handbook 2).
     assert_abs_diff_eq!(b.shoulder_width - b.rib_width, 23.0, epsilon = 1e-9);
-}
-
-fn is_simple(points: &[Point]) -> bool {
-    let ring: geo::LineString = points.iter().map(|p| (p.x, p.y)).collect();
-    geo::Polygon::new(ring, vec![]).is_valid()
 }
 
 /// Random dogs in the ranges of dog-shape.md 2, sides apart.

@@ -35,6 +35,7 @@ mod notes_on_the_plan;
 mod outlines_do_not_cross;
 mod over_time;
 mod own_looks;
+mod owner_cards;
 mod photos;
 mod pictures;
 mod plans;

@@ -3,6 +3,8 @@
 
 use crate::support;
 
+use std::sync::LazyLock;
+
 use support::{full_kit, limit};
 use uuid::Uuid;
 use veliform_core::coat::{CoatNow, Knots, Texture, Zone};
@@ -51,6 +53,15 @@ fn solve(dog: &Dog, visit: &Visit, answers: &[Answer]) -> Solved {
 
 /// Toys to giants, each texture, young and old, short coats and long, knotted and not, in every look.
 fn every_dog(mut look_at: impl FnMut(&str, &Solved, &CoatNow)) {
+    // Solved once for all that look at them.
+    static DOGS: LazyLock<Vec<(String, Solved, CoatNow)>> = LazyLock::new(dogs_in_every_look);
+    for (which, solved, coat) in &*DOGS {
+        look_at(which, solved, coat);
+    }
+}
+
+fn dogs_in_every_look() -> Vec<(String, Solved, CoatNow)> {
+    let mut all = Vec::new();
     let dogs = [
         (240.0, "silky", 40, 30.0),
         (300.0, "harsh", 130, 34.0),
@@ -80,10 +91,11 @@ fn every_dog(mut look_at: impl FnMut(&str, &Solved, &CoatNow)) {
                 let desk = Desk::new(&dog, &visit, &house, &kit);
                 let solved = desk.plan(Reasons::Skip).expect("solves");
                 let which = format!("{look:?} on {height} {texture} {is_knotted}");
-                look_at(&which, &solved, &desk.coat);
+                all.push((which, solved, desk.coat.clone()));
             }
         }
     }
+    all
 }
 
 fn known(id: Option<Uuid>) -> Option<Tool> {

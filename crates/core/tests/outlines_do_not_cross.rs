@@ -4,6 +4,7 @@
 use crate::support;
 
 use proptest::prelude::*;
+use rstest::rstest;
 use support::random::{builds, is_simple};
 use veliform_core::coat::{CoatNow, Texture, Zone};
 use veliform_core::frame::Build;
@@ -23,6 +24,18 @@ fn crossing(build: &Build, dressing: &Dressing) -> Vec<PieceKind> {
         .filter(|p| !is_simple(&p.outline))
         .map(|p| p.kind)
         .collect()
+}
+
+/// A ring round a square is simple, one drawn as an eight, folded back or touching itself is not (OGC 06-103r4,
+/// 6.1.6.1, *simple*).
+#[rstest]
+#[case::square(&[(0.0, 0.0), (1.0, 0.0), (2.0, 0.0), (2.0, 2.0), (0.0, 2.0)], true)]
+#[case::eight(&[(0.0, 0.0), (2.0, 2.0), (2.0, 0.0), (0.0, 2.0)], false)]
+#[case::folded_back(&[(0.0, 0.0), (2.0, 0.0), (1.0, 0.0), (1.0, 2.0)], false)]
+#[case::touching(&[(0.0, 0.0), (2.0, 0.0), (2.0, 2.0), (1.0, 0.0), (0.0, 2.0)], false)]
+fn what_crosses_itself_is_found(#[case] ring: &[(f64, f64)], #[case] simple: bool) {
+    let points: Vec<kurbo::Point> = ring.iter().map(|p| (*p).into()).collect();
+    assert_eq!(is_simple(&points), simple);
 }
 
 proptest! {

@@ -456,3 +456,24 @@ fn the_blade_instead_of_a_comb_opens_as_it_was_kept_once() {
     let opened: Step = serde_json::from_value(kept).expect("opens");
     assert_eq!(opened.instead, Some(blade));
 }
+
+/// Handbook 4, *Dip in the back*: the hair in the dip is combed up before the back is cut. A level back is
+/// not asked for it.
+#[rstest]
+#[case(Grade::None, 0)]
+#[case(Grade::Slight, 1)]
+#[case(Grade::Marked, 1)]
+fn a_dip_is_combed_up_first(#[case] grade: Grade, #[case] times: usize) {
+    let dog = dog(Sex::Female);
+    for look in [LookId::Lamb, LookId::OneLength, LookId::CylinderFleece] {
+        let mut visit = visit(&dog, 460.0, look);
+        visit.frame.felt.insert(Felt::DipInBack, grade);
+        let solved = plan(&dog, &visit, &House::default());
+        let steps = solved.report.sheet.steps.iter();
+        let said = steps.flat_map(|s| &s.amounts);
+        let found = said
+            .filter(|a| a.starts_with("Comb the dip up first"))
+            .count();
+        assert_eq!(found, times, "{look:?}");
+    }
+}

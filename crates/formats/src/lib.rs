@@ -23,7 +23,10 @@ pub use dog_file_schema::schema;
 pub use kind::FileError;
 pub use look_file::{read_look_file, write_look_file};
 pub use page::{PageError, pdf};
-pub use paper::{LifePaper, OwnerCard, Sheet, life_pages, owner_card_svg, sheet_pages};
+pub use paper::{
+    Agreement, LifePaper, OwnerCard, Sheet, agreement_svg, life_pages, owner_card_pages,
+    sheet_pages,
+};
 pub use photo::{KeptPhoto, MOST_PHOTO_BYTES, PhotoError, keep_photo};
 pub use raster::{RasterError, png};
 pub use roles_css::roles_css;

@@ -1,5 +1,6 @@
 //! The formats' tests: one program, so that they are linked once and run side by side.
 
+mod agreement;
 mod dog_files;
 mod golden_plans;
 mod look_files;

@@ -201,6 +201,7 @@ impl Requests {
             | "POST /api/lines"
             | "POST /api/schools"
             | "POST /api/finish"
+            | "POST /api/card"
             | "POST /api/next-measure" => (here, desk()),
             _ if *method == Method::GET || *method == Method::DELETE => at(here),
             other => unreachable!("nothing is known to ask of {other}: say it here"),

@@ -105,17 +105,19 @@ async fn the_talk_ranks_every_look_and_draws_those_asked_for() {
 }
 
 #[actix_web::test]
-async fn the_owner_card_is_a_pdf() {
+async fn owner_card_and_agreement_are_pdfs() {
     let salon = salon();
     let (_, visit) = dog_and_visit(
         &salon,
         "Marchioness of the Upper Quadrant Signal at Little Siding",
     )
     .await;
-    let path = format!("/api/visits/{visit}/owner-card.pdf");
-    let (status, kind, bytes) = send(&salon, Method::GET, &path, Vec::new(), "").await;
-    assert_eq!((status, kind.as_str()), (StatusCode::OK, "application/pdf"));
-    assert_eq!(&bytes[..5], b"%PDF-", "ISO 32000-2, 7.5.2");
+    for paper in ["owner-card", "agreement"] {
+        let path = format!("/api/visits/{visit}/{paper}.pdf");
+        let (status, kind, bytes) = send(&salon, Method::GET, &path, Vec::new(), "").await;
+        assert_eq!((status, kind.as_str()), (StatusCode::OK, "application/pdf"));
+        assert_eq!(&bytes[..5], b"%PDF-", "ISO 32000-2, 7.5.2");
+    }
 }
 
 #[actix_web::test]

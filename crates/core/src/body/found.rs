@@ -67,6 +67,14 @@ const WORD_LETTERS: usize = 80;
 const LARGEST_MM: f64 = 500.0;
 
 impl Found {
+    /// What it is, with its word if there is one.
+    pub fn in_words(&self) -> String {
+        match self.word.trim() {
+            "" => self.kind.label().to_owned(),
+            word => format!("{}, {word}", self.kind.label()),
+        }
+    }
+
     /// What is wrong with it as typed.
     pub fn check(&self) -> Vec<Problem> {
         let mut problems = Vec::new();

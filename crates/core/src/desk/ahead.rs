@@ -44,7 +44,8 @@ impl Desk<'_> {
                 &job.coat,
                 self.brushing(),
                 self.dog.minds_hair_over_eyes(),
-            ),
+            )
+            .agreed(self.visit.return_agreed_days),
         );
         let drawings = interval
             .moments

@@ -182,6 +182,7 @@ impl Desk<'_> {
             days_since_last: self.visit.known_days,
             stylist: &self.visit.stylist,
             brushing_minutes_a_week: self.brushing(),
+            return_agreed_days: self.visit.return_agreed_days,
             programme: self.visit.programme,
             from_last: &self.visit.from_last,
             sites_last: self.before.recipe.as_ref().map_or(&[], |r| &r.sites),

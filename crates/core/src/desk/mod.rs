@@ -5,6 +5,7 @@
 mod ahead;
 mod answer;
 mod before;
+mod card;
 mod drawn;
 mod in_schools;
 mod job;
@@ -34,6 +35,7 @@ use crate::visit::Visit;
 pub use ahead::{Ahead, MOST_WEEKS};
 pub use answer::{ChangeHere, Evaluation, PlanView, Reasons, Solved, ZoneValue};
 pub use before::Before;
+pub use card::CardHere;
 pub use knots_again::KnotsAgain;
 pub use offers::{MOST_SHOWN, Offers, ShownLook};
 pub use picture::{PictureHere, PictureOffer};

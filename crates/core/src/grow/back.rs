@@ -41,6 +41,65 @@ pub struct Return {
     pub sentence: String,
     /// What comes later, and what waiting costs.
     pub if_you_wait: Vec<IfYouWait>,
+    /// The day that is advised, where another was agreed.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(required = false)]
+    pub advised_days: Option<u32>,
+    /// What it is then, a phrase: “it reads longer”; early methods did not say.
+    #[serde(default, skip_serializing_if = "String::is_empty")]
+    pub then: String,
+}
+
+/// A day agreed so near to the one advised is the same, days: a visit falls on some day of its week.
+const SAME_DAYS: u32 = 3;
+
+impl Return {
+    /// The same, where owner and stylist agreed on another day.
+    #[must_use]
+    pub fn agreed(self, days: Option<u32>) -> Self {
+        let Some(agreed) = days.filter(|days| *days != self.days) else {
+            return self;
+        };
+        let advised = self.days;
+        let on = span(agreed);
+        let sentence = if self.because.is_none() {
+            format!("Agreed: back after {on}; feet, ears and skin want a look then.")
+        } else if agreed + SAME_DAYS < advised {
+            format!("Agreed: back after {on}, before {}.", self.then)
+        } else if agreed <= advised + SAME_DAYS {
+            format!("Agreed: back after {on}: then {}.", self.then)
+        } else {
+            format!(
+                "Agreed: back after {on}; {} after {}. Each week later adds about a twentieth to combing out and feet.",
+                self.then,
+                span(advised)
+            )
+        };
+        Self {
+            days: agreed,
+            advised_days: Some(advised),
+            sentence,
+            ..self
+        }
+    }
+
+    /// Why on that day, as the owner reads it at home; nothing where nothing sets it.
+    pub fn for_the_owner(&self) -> String {
+        let advised = self.advised_days.unwrap_or(self.days);
+        let then = match self.because {
+            None => return String::new(),
+            // What reads long is a stylist's word.
+            Some(ReturnBecause::Outline) => "the cut loses its shape",
+            Some(ReturnBecause::Knots | ReturnBecause::Eyes) => &self.then,
+        };
+        if self.days + SAME_DAYS < advised {
+            format!("Before {then}.")
+        } else if self.days <= advised + SAME_DAYS {
+            format!("By then {then}.")
+        } else {
+            format!("After {} {then}.", span(advised))
+        }
+    }
 }
 
 /// Come back when so many points have left their tolerance: it reproduces the habit of four to six
@@ -119,6 +178,8 @@ pub fn back(
             sentence: "The outline holds for half a year; feet, ears and skin want a look sooner."
                 .into(),
             if_you_wait: Vec::new(),
+            advised_days: None,
+            then: String::new(),
         };
     };
     let due = day.max(SOONEST_DAYS);
@@ -144,6 +205,8 @@ pub fn back(
             span(due)
         ),
         if_you_wait,
+        advised_days: None,
+        then: what,
     }
 }
 

@@ -180,12 +180,15 @@ pub fn report(plan: &Plan, job: &Job, facts: &DogFacts<'_>, why: Why) -> PlanRep
         lines,
         sheet,
         upkeep: job.look.upkeep(subject.height()),
-        back: Some(back(
-            plan,
-            &job.coat,
-            facts.brushing_minutes_a_week,
-            facts.dog.minds_hair_over_eyes(),
-        )),
+        back: Some(
+            back(
+                plan,
+                &job.coat,
+                facts.brushing_minutes_a_week,
+                facts.dog.minds_hair_over_eyes(),
+            )
+            .agreed(facts.return_agreed_days),
+        ),
         unmet: unmet(subject, &words),
     }
 }

@@ -12,6 +12,9 @@ use crate::say::capital;
 use crate::schools::{Answer, Question};
 use crate::solve::{Roughing, Stroke, Unit, UnitCut};
 
+/// A back that dips by so much of the height is seen to (balance-model-2.md 3: 1 % is 1.5 tolerances).
+const DIP_SEEN: f64 = 0.01;
+
 impl<'a> Writer<'a> {
     /// Share of the clipping that is left with a wide blade: a third more at every stroke (handbook 3).
     fn width_share(&self, tool: Uuid) -> f64 {
@@ -186,6 +189,7 @@ impl<'a> Writer<'a> {
             amounts.extend(self.roughed(&roughed, legs > 0.0));
         }
         amounts.extend(self.second_pass(main.run, tool));
+        amounts.extend(self.dipped(&units));
         amounts.extend(self.rolled(&units));
         let leaves = self.leaves(&finished);
         self.push(
@@ -218,6 +222,15 @@ impl<'a> Writer<'a> {
                 ..Draft::default()
             },
         );
+    }
+
+    /// What is done first where the back dips: the hair in the dip is raised before anything is taken off
+    /// beside it (handbook 4, *Dip in the back*).
+    fn dipped(&self, units: &[Unit]) -> Option<String> {
+        let build = &self.plan.subject.build;
+        let is_seen = build.back_drop >= DIP_SEEN * build.height;
+        (is_seen && units.contains(&Unit::BackFront))
+            .then(|| "Comb the dip up first; look again after the pass".into())
     }
 
     /// Where the comb stops that only roughs out held off, and what roughing out saves.

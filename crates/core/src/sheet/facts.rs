@@ -27,6 +27,8 @@ pub struct DogFacts<'a> {
     pub stylist: &'a str,
     /// Minutes of brushing a week that the owner promised; none where nobody asked.
     pub brushing_minutes_a_week: Option<u32>,
+    /// The day agreed to come back, days after the visit; none for the day that is advised.
+    pub return_agreed_days: Option<u32>,
     /// The stage of its programme; none for the whole groom.
     pub programme: Option<Programme>,
     /// What last time's run says of steps.

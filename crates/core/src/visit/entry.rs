@@ -4,6 +4,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::card::CardLine;
 use super::known::KnownDog;
 use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
@@ -119,6 +120,18 @@ pub enum EntryBody {
     ChangeAgreed {
         /// Who agreed.
         name: String,
+    },
+    /// The day to come back was agreed; none takes it back.
+    ReturnAgreed {
+        /// Days after the visit.
+        days: Option<u32>,
+    },
+    /// A line of the owner card was worded otherwise; none puts it back, nothing leaves it out.
+    CardLineSaid {
+        /// Which.
+        line: CardLine,
+        /// What it says.
+        text: Option<String>,
     },
     /// The owner lets a photo be shown to others, or no longer.
     PhotoLeave {
@@ -389,6 +402,8 @@ impl EntryBody {
             Self::TalkSet { .. } => "talk".into(),
             Self::PartWished { part, .. } => part.label().into(),
             Self::ChangeAgreed { .. } => "agreement".into(),
+            Self::ReturnAgreed { .. } => "day to come back".into(),
+            Self::CardLineSaid { line, .. } => format!("card, {}", line.label().to_lowercase()),
             Self::PhotoLeave { .. } => "leave to show".into(),
             Self::SizeSet { .. } => "size".into(),
             Self::BuildSet { .. } => "build".into(),

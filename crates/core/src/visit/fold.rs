@@ -4,6 +4,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::card::CardLine;
 use super::entry::{Entry, EntryBody, LookChoice};
 use super::recipe::{Correction, Recipe, Record};
 use crate::body::{Found, Handling, Outcome};
@@ -32,6 +33,12 @@ pub struct Visit {
     /// Who agreed to a big change, by name; empty while nobody did.
     #[serde(default)]
     pub change_agreed: String,
+    /// The day agreed to come back, days after the visit; none for the day that is advised.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub return_agreed_days: Option<u32>,
+    /// Lines of the owner card that were worded otherwise; nothing leaves one out.
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub card: BTreeMap<CardLine, String>,
     /// Photos the owner lets be shown to others.
     #[serde(default)]
     pub may_be_shown: BTreeSet<Uuid>,
@@ -394,6 +401,15 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
         EntryBody::ChangeAgreed { name } => {
             visit.change_agreed = name.trim().chars().take(NAME_LETTERS).collect();
         }
+        EntryBody::ReturnAgreed { days } => visit.return_agreed_days = *days,
+        EntryBody::CardLineSaid { line, text } => match text {
+            Some(text) => {
+                visit.card.insert(*line, text.trim().to_owned());
+            }
+            None => {
+                visit.card.remove(line);
+            }
+        },
         EntryBody::PhotoLeave {
             photo,
             may_be_shown,

@@ -344,28 +344,13 @@ pub struct Record {
     pub trust: Option<Trust>,
 }
 
-/// What the owner takes home of a groom that was measured or written down: what was left, what was
-/// told, what is to grow.
-pub fn owner_lines(
-    results: &BTreeMap<Zone, ZoneResult>,
-    record: &Record,
-    words: &Words<'_>,
-) -> Vec<(&'static str, String)> {
-    let left: Vec<String> = results
+/// What was left where, a phrase a zone.
+pub(super) fn lengths_left(results: &BTreeMap<Zone, ZoneResult>, words: &Words<'_>) -> Vec<String> {
+    results
         .iter()
         .filter(|(_, r)| r.can_be())
         .filter_map(|(zone, r)| Some(format!("{} {}", zone.label(), words.length(r.mean_mm()?))))
-        .collect();
-    let grow: Vec<&str> = record.grow.iter().map(|z| z.label()).collect();
-    [
-        ("Left today", left.join(" · ")),
-        ("Told", record.told.trim().to_owned()),
-        ("To grow", grow.join(", ")),
-        ("Unfinished", record.unfinished.trim().to_owned()),
-    ]
-    .into_iter()
-    .filter(|(_, text)| !text.is_empty())
-    .collect()
+        .collect()
 }
 
 /// Longest text of a record, letters: what a colleague reads in a minute.

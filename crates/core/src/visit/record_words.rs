@@ -79,10 +79,7 @@ pub fn record_words(visit: &Visit) -> Vec<RecordWord> {
     };
     words.push(seen(RecordPart::Products, finish.into()));
     words.extend(visit.found.iter().map(|found| {
-        let what = match found.word.trim() {
-            "" => found.kind.label().to_owned(),
-            word => format!("{}, {word}", found.kind.label()),
-        };
+        let what = found.in_words();
         let text = if found.vet_look {
             format!("{what}: a vet should look")
         } else {

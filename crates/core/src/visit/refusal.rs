@@ -9,6 +9,9 @@ use super::fold::fold;
 use crate::dog::Dog;
 use crate::run::{Run, RunEvent};
 
+/// A day to come back lies in these, days: later nobody keeps a day.
+const RETURN_DAYS: std::ops::RangeInclusive<u32> = 1..=365;
+
 /// Why each of the new entries cannot count, in one sentence; none where it can. They are held against
 /// the log as it was and as it is with them: what is undone or ticked may come in the same breath.
 pub fn refusals(dog: &Dog, log: &[Entry], new: &[Entry]) -> Vec<Option<String>> {
@@ -56,6 +59,9 @@ fn refusal(body: &EntryBody, ids: &BTreeSet<Uuid>, runs: &[Run]) -> Option<Strin
             line.label().to_lowercase(),
             stop.line().label().to_lowercase()
         )),
+        EntryBody::ReturnAgreed { days: Some(days) } if !RETURN_DAYS.contains(days) => {
+            Some("a dog comes back after a day to a year; choose a day between".into())
+        }
         EntryBody::LineShifted { line, .. } if line.ways().is_none() => Some(format!(
             "the {} lies where its bones are and cannot be moved between its places",
             line.label().to_lowercase()

@@ -136,6 +136,13 @@ fn speed(c: &mut Criterion) {
     c.bench_function("evaluate with four views drawn", |b| {
         b.iter(|| Desk::new(&dog, black_box(&visit), &house, &kit).evaluate(&four));
     });
+    let solved = Desk::new(&dog, &visit, &house, &kit)
+        .plan(Reasons::Skip)
+        .expect("solves");
+    c.bench_function("four views of a plan drawn, once it is solved", |b| {
+        let desk = Desk::new(&dog, &visit, &house, &kit);
+        b.iter(|| desk.draw(Some(black_box(&solved)), &four));
+    });
     c.bench_function("what to measure next", |b| {
         b.iter(|| {
             Desk::new(&dog, black_box(&visit), &house, &kit)

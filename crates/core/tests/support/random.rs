@@ -1,7 +1,9 @@
 //! Random plausible dogs.
 
-use geo::Validation as _;
+use geo::line_intersection::{LineIntersection, line_intersection};
 use proptest::prelude::*;
+use rstar::RTree;
+use rstar::primitives::GeomWithData;
 use veliform_core::frame::{
     Build, BuildType, Felt, FrameInput, Grade, Measure, Method, TakenMeasure, resolve,
 };
@@ -78,8 +80,42 @@ pub fn builds() -> impl Strategy<Value = Build> {
         })
 }
 
-/// Whether an outline does not cross itself, asked of another geometry library.
+/// Whether an outline does not cross itself, asked of another geometry library: stretch by stretch of those
+/// whose boxes meet.
 pub fn is_simple(points: &[kurbo::Point]) -> bool {
-    let ring: geo::LineString = points.iter().map(|p| (p.x, p.y)).collect();
-    geo::Polygon::new(ring, vec![]).is_valid()
+    let mut ring: geo::LineString = points.iter().map(|p| (p.x, p.y)).collect();
+    ring.close();
+    let lines: Vec<geo::Line> = ring.lines().filter(|l| l.start != l.end).collect();
+    let boxes = lines.iter().enumerate().map(|(n, l)| {
+        let line = rstar::primitives::Line::new([l.start.x, l.start.y], [l.end.x, l.end.y]);
+        GeomWithData::new(line, n)
+    });
+    let boxes = RTree::bulk_load(boxes.collect());
+    lines.len() > 2
+        && boxes
+            .intersection_candidates_with_other_tree(&boxes)
+            .map(|(a, b)| (a.data.min(b.data), a.data.max(b.data)))
+            .filter(|(a, b)| a != b)
+            .all(|(a, b)| meet_rightly(&lines, a, b))
+}
+
+/// Whether two stretches of a ring meet where neighbours do, or not at all.
+fn meet_rightly(lines: &[geo::Line], a: usize, b: usize) -> bool {
+    let shared = if a + 1 == b {
+        Some(lines[a].end)
+    } else if a == 0 && b + 1 == lines.len() {
+        Some(lines[a].start)
+    } else {
+        None
+    };
+    match line_intersection(lines[a], lines[b]) {
+        None => true,
+        Some(LineIntersection::SinglePoint { intersection, .. }) => {
+            shared.is_some_and(|at| (intersection - at).x.hypot((intersection - at).y) < 1e-9)
+        }
+        // Neighbours in one straight line have their end in common, no more.
+        Some(LineIntersection::Collinear { intersection }) => {
+            shared.is_some() && intersection.start == intersection.end
+        }
+    }
 }

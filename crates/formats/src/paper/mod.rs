@@ -1,5 +1,6 @@
 //! Pages to print: black and white, the dog to scale.
 
+mod agreement;
 mod cut_sheet;
 mod hints;
 mod life;
@@ -8,6 +9,7 @@ mod placed;
 mod steps;
 mod writer;
 
+pub use agreement::{Agreement, agreement_svg};
 pub use cut_sheet::{Sheet, sheet_pages};
 pub use life::{LifePaper, life_pages};
-pub use owner_card::{OwnerCard, owner_card_svg};
+pub use owner_card::{OwnerCard, owner_card_pages};

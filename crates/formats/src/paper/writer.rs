@@ -10,16 +10,22 @@ pub(super) const WIDTH: f64 = 210.0;
 pub(super) const HEIGHT: f64 = 297.0;
 pub(super) const MARGIN: f64 = 12.0;
 
-/// Writes one A4 page in black and white.
+/// Writes one page in black and white.
 pub(super) struct PageWriter {
     out: String,
 }
 
 impl PageWriter {
+    /// An A4 page, upright.
     pub(super) fn new(title: &str) -> Self {
+        Self::sized(title, (WIDTH, HEIGHT))
+    }
+
+    /// A page so wide and high, mm.
+    pub(super) fn sized(title: &str, (width, height): (f64, f64)) -> Self {
         Self {
             out: format!(
-                r##"<svg xmlns="http://www.w3.org/2000/svg" width="210mm" height="297mm" viewBox="0 0 210 297" role="img"><title>{}</title><rect width="210" height="297" fill="#ffffff"/>"##,
+                r##"<svg xmlns="http://www.w3.org/2000/svg" width="{width}mm" height="{height}mm" viewBox="0 0 {width} {height}" role="img"><title>{}</title><rect width="{width}" height="{height}" fill="#ffffff"/>"##,
                 escape(title)
             ),
         }
@@ -72,19 +78,44 @@ impl PageWriter {
         debug_assert!(done.is_ok(), "writing to a string does not fail");
     }
 
-    /// The dog to scale with its scale bar, in a room of so many mm from this height down; how tall
-    /// it came out.
-    pub(super) fn picture(&mut self, drawing: &Drawing, top_mm: f64, room: (f64, f64)) -> f64 {
-        let [left, bottom, right, top] = drawing.bounds_mm;
+    /// A straight stroke from one point to another, mm.
+    pub(super) fn stroke(&mut self, from: (f64, f64), to: (f64, f64), width: f64) {
+        let done = write!(
+            self.out,
+            r##"<line x1="{}" y1="{}" x2="{}" y2="{}" stroke="#000000" stroke-width="{width}"/>"##,
+            num(from.0),
+            num(from.1),
+            num(to.0),
+            num(to.1)
+        );
+        debug_assert!(done.is_ok(), "writing to a string does not fail");
+    }
+
+    /// A part of a drawing as large as a room takes it, its upper left corner there, mm; its scale.
+    pub(super) fn dog(
+        &mut self,
+        drawing: &Drawing,
+        [left, bottom, right, top]: [f64; 4],
+        corner: (f64, f64),
+        room: (f64, f64),
+    ) -> f64 {
         let scale = (room.0 / (right - left)).min(room.1 / (top - bottom));
         let done = write!(
             self.out,
             r#"<g transform="translate({} {}) scale({scale:.5})">{}</g>"#,
-            num(MARGIN),
-            num(top_mm),
+            num(corner.0 - scale * (left - drawing.bounds_mm[0])),
+            num(corner.1 - scale * (drawing.bounds_mm[3] - top)),
             drawing_group(drawing, Theme::Paper)
         );
         debug_assert!(done.is_ok(), "writing to a string does not fail");
+        scale
+    }
+
+    /// The dog to scale with its scale bar, in a room of so many mm from this height down; how tall
+    /// it came out.
+    pub(super) fn picture(&mut self, drawing: &Drawing, top_mm: f64, room: (f64, f64)) -> f64 {
+        let [_, bottom, _, top] = drawing.bounds_mm;
+        let scale = self.dog(drawing, drawing.bounds_mm, (MARGIN, top_mm), room);
         // A bar of 10 cm of the dog, and what the scale is.
         let (x, y) = (MARGIN + 1.0, top_mm + (top - bottom) * scale + 1.0);
         let bar = 100.0 * scale;
@@ -124,12 +155,28 @@ pub(super) fn gaps_said<'a>(texts: impl IntoIterator<Item = &'a str>) -> Option<
     })
 }
 
-/// Breaks a text into lines of at most so many letters, at spaces where it can.
+/// Breaks a text into lines of at most so many letters, at spaces where it can, never between a number and its
+/// unit.
 pub(super) fn wrap(text: &str, most: usize) -> Vec<String> {
+    let mut words: Vec<String> = Vec::new();
+    for word in text.split_whitespace() {
+        let is_unit = ["mm", "in"].contains(&word.trim_end_matches(|c| !char::is_alphabetic(c)));
+        match words.last_mut() {
+            Some(number)
+                if is_unit
+                    && number.ends_with(|c: char| c.is_ascii_digit())
+                    && number.chars().count() + 1 + word.chars().count() <= most =>
+            {
+                number.push(' ');
+                number.push_str(word);
+            }
+            _ => words.push(word.to_owned()),
+        }
+    }
     let mut lines = Vec::new();
     let mut line = String::new();
-    for word in text.split_whitespace() {
-        let word = cut(word, most);
+    for word in words {
+        let word = cut(&word, most);
         let long = line.chars().count() + 1 + word.chars().count();
         if !line.is_empty() && long > most {
             lines.push(std::mem::take(&mut line));

@@ -7,7 +7,7 @@ use uuid::Uuid;
 use veliform_core::coat::{Zone, standing_problem};
 use veliform_core::consult::Wish;
 use veliform_core::desk::{
-    Ahead, Before, Desk, Evaluation, Offers, PictureHere, QuestionHere, WaysAhead, WhatIf,
+    Ahead, Before, CardHere, Desk, Evaluation, Offers, PictureHere, QuestionHere, WaysAhead, WhatIf,
 };
 use veliform_core::dog::{Dog, House};
 use veliform_core::drawing::DrawOptions;
@@ -253,6 +253,22 @@ pub(crate) async fn look_ahead(
 ) -> Result<web::Json<Ahead>, ApiError> {
     let AheadRequest { desk, weeks } = request.into_inner();
     desk.compute(&salon, move |desk, options| desk.ahead(weeks, options))
+        .await
+}
+
+/// The owner card, line by line.
+#[utoipa::path(responses(
+    (status = 200, body = CardHere),
+    (status = 404, body = ErrorBody),
+    (status = 422, body = ErrorBody)
+))]
+#[post("/card")]
+pub(crate) async fn show_card(
+    salon: web::Data<Salon>,
+    desk: Json<OnTheDesk>,
+) -> Result<web::Json<CardHere>, ApiError> {
+    desk.into_inner()
+        .compute(&salon, |desk, _| desk.card())
         .await
 }
 

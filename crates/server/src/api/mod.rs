@@ -71,6 +71,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(desk::compare_schools)
         .service(desk::consult)
         .service(desk::look_ahead)
+        .service(desk::show_card)
         .service(desk::look_at_run)
         .service(desk::mend_slip)
         .service(desk::knot_here)
@@ -93,6 +94,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(plans::get_plan)
         .service(papers::get_sheet_pages)
         .service(papers::get_sheet_pdf)
+        .service(papers::get_agreement)
         .service(papers::get_owner_card)
         .service(papers::get_drawing_svg)
         .service(papers::get_drawing_png);

@@ -7,11 +7,10 @@ use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Reasons;
 use veliform_core::drawing::{DrawOptions, Layers};
-use veliform_core::say::Words;
 use veliform_core::sheet::STANDING_CAUTION;
-use veliform_core::visit::owner_lines;
 use veliform_formats::{
-    OwnerCard, Sheet, Theme, drawing_svg as write_drawing, owner_card_svg, pdf, png, sheet_pages,
+    Agreement, OwnerCard, Sheet, Theme, agreement_svg, drawing_svg as write_drawing,
+    owner_card_pages, pdf, png, sheet_pages,
 };
 
 use super::at_visit::AtVisit;
@@ -63,50 +62,75 @@ fn sheet(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
     Ok((at.dog.name, pages))
 }
 
+/// The dog as it goes home, or is to.
+fn finished() -> Layers {
+    Layers {
+        skin: false,
+        // After the groom the papers show the dog that goes home.
+        as_left: true,
+        ..Layers::default()
+    }
+}
+
 fn owner_card(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
     let desk = at.desk();
     let (offer, solved) = desk.agreed()?;
+    let here = desk.card_of(&offer, &solved);
     let layers = Layers {
-        skin: false,
-        // After the groom the card shows the dog that goes home.
-        as_left: true,
-        ..Layers::default()
+        table: false,
+        now: false,
+        hair: false,
+        found: false,
+        ..finished()
     };
     let options = DrawOptions {
         layers,
         ..DrawOptions::default()
     };
     let drawing = desk.draw(Some(&solved), &options);
-    let back = offer.back.as_ref();
-    let back = back.map(|b| {
-        (
-            day_after(at.began_ms, i64::from(b.days)),
-            b.sentence.as_str(),
-        )
+    let back = here.back.as_ref().map(|b| b.days);
+    let back = back.map(|days| (written(at.began_ms, days, "%A %-d %B"), days));
+    let pages = owner_card_pages(&OwnerCard {
+        name: &at.dog.name,
+        salon: &at.house.name,
+        day: &day(at.began_ms),
+        back: back.as_ref().map(|(day, days)| (day.as_str(), *days)),
+        lines: &here.lines,
+        drawing: &drawing,
+        standing_caution: STANDING_CAUTION,
     });
-    let words = Words {
-        house: &at.house,
-        kit: &at.kit,
+    Ok((at.dog.name, pages))
+}
+
+fn agreement(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
+    let desk = at.desk();
+    let (offer, solved) = desk.agreed()?;
+    let options = DrawOptions {
+        layers: finished(),
+        ..DrawOptions::default()
     };
-    let mut done = owner_lines(&at.visit.results, &at.visit.record, &words);
+    let drawing = desk.draw(Some(&solved), &options);
+    let back = offer.back.as_ref();
+    let back = back.map(|b| written(at.began_ms, b.days, DAY));
+    let mut more = Vec::new();
     if !at.visit.change_agreed.is_empty() {
-        done.push(("Agreed by", at.visit.change_agreed.clone()));
+        more.push(("Agreed by", at.visit.change_agreed.clone()));
     }
     if let Some(staged) = &solved.report.sheet.staged {
-        done.push(("At home", staged.home_care.clone()));
+        more.push(("At home", staged.home_care.clone()));
     }
     let ways = &solved.report.sheet.own_ways;
     if !ways.is_empty() {
-        done.push(("This dog's ways", ways.join(" ")));
+        more.push(("This dog's ways", ways.join(" ")));
     }
-    let svg = owner_card_svg(&OwnerCard {
+    let svg = agreement_svg(&Agreement {
         name: &at.dog.name,
         owner: &at.dog.owner,
         salon: &at.house.name,
         day: &day(at.began_ms),
-        back: back.as_ref().map(|(day, why)| (day.as_str(), *why)),
+        back: back.as_deref(),
         offer: &offer,
-        done: &done,
+        more: &more,
         talk: at.visit.talk.as_ref(),
         drawing: &drawing,
         standing_caution: STANDING_CAUTION,
@@ -114,16 +138,19 @@ fn owner_card(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
     Ok((at.dog.name, vec![svg]))
 }
 
-/// A day by this machine's own calendar, so many days on, as the screens beside it write it.
-fn day_after(at_ms: i64, days: i64) -> String {
+/// A day as the screens write it.
+const DAY: &str = "%-d %B %Y";
+
+/// A day by this machine's own calendar, so many days on.
+fn written(at_ms: i64, days: u32, how: &str) -> String {
     let at = Timestamp::from_millisecond(at_ms).map(|t| t.to_zoned_datetime(TimeZone::system()));
-    at.and_then(|t| t.checked_add(days.days()))
-        .map(|t| t.strftime("%-d %B %Y").to_string())
+    at.and_then(|t| t.checked_add(i64::from(days).days()))
+        .map(|t| t.strftime(how).to_string())
         .unwrap_or_default()
 }
 
 pub(super) fn day(at_ms: i64) -> String {
-    day_after(at_ms, 0)
+    written(at_ms, 0, DAY)
 }
 
 fn drawing(at: AtVisit) -> Result<(String, String), ApiError> {
@@ -215,7 +242,18 @@ pub(crate) async fn get_sheet_pdf(
     printed(&salon, visit.into_inner(), sheet, "pdf").await
 }
 
-/// The owner card as one A4 page in PDF: this dog in the look agreed on, lengths, upkeep, price.
+/// What is agreed as one A4 page in PDF, to be signed: this dog in its look, lengths, upkeep, price.
+#[utoipa::path(responses((status = 200, content_type = "application/pdf", body = Vec<u8>), (status = 404, body = ErrorBody)))]
+#[get("/visits/{visit}/agreement.pdf")]
+pub(crate) async fn get_agreement(
+    salon: web::Data<Salon>,
+    visit: web::Path<Uuid>,
+) -> Result<HttpResponse, ApiError> {
+    printed(&salon, visit.into_inner(), agreement, "agreed.pdf").await
+}
+
+/// The owner card for the fridge as A5 pages in PDF: the dog as it goes home, its day to come back, what to do
+/// until then.
 #[utoipa::path(responses((status = 200, content_type = "application/pdf", body = Vec<u8>), (status = 404, body = ErrorBody)))]
 #[get("/visits/{visit}/owner-card.pdf")]
 pub(crate) async fn get_owner_card(

@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The owner card, line by line. */
+        post: operations["show_card"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -824,6 +841,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits/{visit}/agreement.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is agreed as one A4 page in PDF, to be signed: this dog in its look, lengths, upkeep, price. */
+        get: operations["get_agreement"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/visits/{visit}/drawing.png": {
         parameters: {
             query?: never;
@@ -865,7 +899,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The owner card as one A4 page in PDF: this dog in the look agreed on, lengths, upkeep, price. */
+        /**
+         * The owner card for the fridge as A5 pages in PDF: the dog as it goes home, its day to come back, what to do
+         *     until then.
+         */
         get: operations["get_owner_card"];
         put?: never;
         post?: never;
@@ -1392,6 +1429,30 @@ export interface components {
              */
             view: components["schemas"]["View"];
         };
+        /** @description The owner card, line by line. */
+        CardHere: {
+            back?: components["schemas"]["Return"] | null;
+            /** @description Its lines, in the order they are read. */
+            lines: components["schemas"]["CardText"][];
+            /** @description Most letters of a line. */
+            most_letters: number;
+        };
+        /**
+         * @description A part of the owner card.
+         * @enum {string}
+         */
+        CardLine: "next_visit" | "today" | "at_home" | "vet" | "told" | "grow" | "ways" | "not_done" | "was";
+        /** @description A line of the card as it goes home. */
+        CardText: {
+            /** @description Which part. */
+            line: components["schemas"]["CardLine"];
+            /** @description What it says; empty where it is left out. */
+            text: string;
+            /** @description What stands over it, in bold. */
+            title: string;
+            /** @description What it says where nobody says otherwise. */
+            usual: string;
+        };
         /** @description The trade's words, as the core says them. */
         Catalogue: {
             /** @description What a look of the salon's own can aim at otherwise. */
@@ -1444,6 +1505,8 @@ export interface components {
             bodies: components["schemas"]["Word_WishedBody"][];
             body_parts: components["schemas"]["Word_BodyPart"][];
             borne: components["schemas"]["Word_Borne"][];
+            /** @description Parts of the owner card. */
+            card_lines: components["schemas"]["Word_CardLine"][];
             clipper_fits: components["schemas"]["Word_ClipperFit"][];
             /** @description The coat. */
             coat_finishes: components["schemas"]["Word_CoatFinish"][];
@@ -2048,6 +2111,21 @@ export interface components {
             kind: "change_agreed";
             /** @description Who agreed. */
             name: string;
+        } | {
+            /**
+             * Format: int32
+             * @description Days after the visit.
+             */
+            days?: number | null;
+            /** @enum {string} */
+            kind: "return_agreed";
+        } | {
+            /** @enum {string} */
+            kind: "card_line_said";
+            /** @description Which. */
+            line: components["schemas"]["CardLine"];
+            /** @description What it says. */
+            text?: string | null;
         } | {
             /** @enum {string} */
             kind: "photo_leave";
@@ -4484,6 +4562,11 @@ export interface components {
         };
         /** @description The day to come back, the same wherever it is said (handbook 9, 10 H). */
         Return: {
+            /**
+             * Format: int32
+             * @description The day that is advised, where another was agreed.
+             */
+            advised_days?: number | null;
             because?: components["schemas"]["ReturnBecause"] | null;
             /**
              * Format: int32
@@ -4494,6 +4577,8 @@ export interface components {
             if_you_wait: components["schemas"]["IfYouWait"][];
             /** @description When and why, in one sentence. */
             sentence: string;
+            /** @description What it is then, a phrase: “it reads longer”; early methods did not say. */
+            then?: string;
         };
         /**
          * @description What sets the day to come back.
@@ -5745,6 +5830,10 @@ export interface components {
         };
         /** @description The visit as it stands: what all entries together say. */
         Visit: {
+            /** @description Lines of the owner card that were worded otherwise; nothing leaves one out. */
+            card?: {
+                [key: string]: string;
+            };
             /** @description Who agreed to a big change, by name; empty while nobody did. */
             change_agreed?: string;
             /** @description What was said of the coat. */
@@ -5810,6 +5899,11 @@ export interface components {
             results?: {
                 [key: string]: components["schemas"]["ZoneResult"];
             };
+            /**
+             * Format: int32
+             * @description The day agreed to come back, days after the visit; none for the day that is advised.
+             */
+            return_agreed_days?: number | null;
             run?: components["schemas"]["Run"] | null;
             /** @description How far lines were moved between their places by hand. */
             shifts?: components["schemas"]["Shifts"];
@@ -6019,6 +6113,15 @@ export interface components {
              * @enum {string}
              */
             value: "bears" | "fidgets" | "refused";
+        };
+        /** @description One of few, with its word as a control shows it. */
+        Word_CardLine: {
+            label: string;
+            /**
+             * @description A part of the owner card.
+             * @enum {string}
+             */
+            value: "next_visit" | "today" | "at_home" | "vet" | "told" | "grow" | "ways" | "not_done" | "was";
         };
         /** @description One of few, with its word as a control shows it. */
         Word_ClipperFit: {
@@ -6683,6 +6786,111 @@ export interface operations {
             };
             /** @description The address takes other methods; `Allow` lists them. */
             405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    show_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnTheDesk"];
+            };
+        };
+        responses: {
+            /** @description The owner card, line by line. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardHere"];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description More was sent than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The body is of another kind than is read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11679,6 +11887,91 @@ export interface operations {
             };
         };
     };
+    get_agreement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                visit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is agreed as one A4 page in PDF, to be signed: this dog in its look, lengths, upkeep, price. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": number[];
+                };
+            };
+            /** @description Another machine or another page asked. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Nothing is kept under that id. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The address takes other methods; `Allow` lists them. */
+            405: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description What was sent cannot be; `detail` says what to do. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description A fault of Veliform; nothing is lost. */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Busy or closed; ask again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description The disk is full; nothing was kept. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     get_drawing_png: {
         parameters: {
             query?: {
@@ -11863,7 +12156,10 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The owner card as one A4 page in PDF: this dog in the look agreed on, lengths, upkeep, price. */
+            /**
+             * @description The owner card for the fridge as A5 pages in PDF: the dog as it goes home, its day to come back, what to do
+             *     until then.
+             */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -55,6 +55,15 @@ export function daysBetween(fromMs: number, toMs: number): number {
   return Math.round((noon(toMs) - noon(fromMs)) / 86_400_000);
 }
 
+/** A day to come, by its name. */
+export function weekdayText(ms: number): string {
+  return new Intl.DateTimeFormat('en-GB', {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+  }).format(new Date(ms));
+}
+
 /** A day as people write it. */
 export function dayText(ms: number): string {
   return new Intl.DateTimeFormat('en-GB', {

@@ -10,6 +10,7 @@ import { ComeBack } from '../../shared/visit/ComeBack';
 import { useVisitWork } from '../../shared/visit/context';
 import { AtTheTable } from './AtTheTable';
 import { BeforeAfter } from './BeforeAfter';
+import { CardForHome } from './CardForHome';
 import { RecordForm } from './RecordForm';
 
 /** The dog goes home: the day to come back, the card, the groom in words; what is kept: plans as they were, notes for the next colleague, the dog file. */
@@ -27,15 +28,11 @@ export function KeepScreen() {
       isWide
       margin={
         <>
-          <ComeBack back={work.plan?.back} />
-          <a
-            className="flex min-h-12 items-center font-bold text-chalk underline"
-            href={`/api/visits/${visitId}/owner-card.pdf`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            Owner card, to print
-          </a>
+          <ComeBack
+            back={work.plan?.back}
+            onAgree={(days) => work.say({ kind: 'return_agreed', days })}
+          />
+          <CardForHome />
           <RecordForm />
           <AtTheTable />
           <BeforeAfter />

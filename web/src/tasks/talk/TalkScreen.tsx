@@ -75,11 +75,11 @@ export function TalkScreen() {
           {work.evaluation.visit.look && (
             <a
               className="flex min-h-12 items-center font-bold text-chalk underline"
-              href={`/api/visits/${work.visitId}/owner-card.pdf`}
+              href={`/api/visits/${work.visitId}/agreement.pdf`}
               target="_blank"
               rel="noreferrer"
             >
-              Owner card, to print
+              What is agreed, to sign
             </a>
           )}
         </>

@@ -12,7 +12,7 @@ use veliform_core::report::StrokeName;
 use veliform_core::run::{Borne, Cooling, OverReason, ToolWord};
 use veliform_core::shape::{Hand, HeadShape};
 use veliform_core::units::UnitSystem;
-use veliform_core::visit::{Trust, Wants};
+use veliform_core::visit::{CardLine, Trust, Wants};
 
 /// One of few, with its word as a control shows it.
 #[derive(Debug, Serialize, ToSchema)]
@@ -82,6 +82,8 @@ pub struct Choices {
     over_reasons: Vec<Word<OverReason>>,
     blade_words: Vec<Word<ToolWord>>,
     shears_words: Vec<Word<ToolWord>>,
+    /// Parts of the owner card.
+    card_lines: Vec<Word<CardLine>>,
     /// How trust went over the visits.
     trust: Vec<Word<Trust>>,
 }
@@ -141,6 +143,7 @@ pub(super) fn choices() -> Choices {
         over_reasons: words(OverReason::ALL, OverReason::label),
         blade_words: words(ToolWord::OF_A_BLADE, ToolWord::label),
         shears_words: words(ToolWord::OF_SHEARS, ToolWord::label),
+        card_lines: words(CardLine::ALL, CardLine::label),
         trust: words(Trust::ALL, Trust::label),
     }
 }
