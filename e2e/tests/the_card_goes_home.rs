@@ -18,12 +18,16 @@ async fn touch_line(stage: &Stage, starts: &str) {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_line_is_worded_another_is_added_one_left_out_and_the_day_agreed() {
     on_empty_stage(TABLET, async |stage| {
-        stage.go("/").await;
+        stage.it_is_days_ago(60).await;
         stage.touch(&stage.find("New dog").await).await;
         stage.type_into("Name", "Ballast").await;
         stage.touch(&stage.find("Talk").await).await;
         stage.until_text("Looks, best first").await;
         let visit = stage.visit_path().await;
+        stage.go(&format!("{visit}/look")).await;
+        stage.touch(&stage.find("LambShort body, full straight legs, clean face and feet.").await).await;
+        stage.until_text("Undo look").await;
+        stage.until_kept().await;
         stage.go(&format!("{visit}/keep")).await;
         stage.until_text("it must pass.").await;
 
@@ -74,7 +78,20 @@ async fn a_line_is_worded_another_is_added_one_left_out_and_the_day_agreed() {
                 &format!("const paper = await fetch('{card}'); return paper.ok && paper.headers.get('content-type') === 'application/pdf'"),
             )
             .await;
+        stage
+            .until_async(
+                "the day goes into a calendar",
+                &format!("const day = await (await fetch('{}')).text(); return day.startsWith('BEGIN:VCALENDAR') && day.includes('SUMMARY:Ballast')", card.replace("owner-card.pdf", "return.ics")),
+            )
+            .await;
         stage.until_kept().await;
+        // Two months later it stands among the dogs that are due, and its name leads to its owner.
+        stage.it_is_days_ago(0).await;
+        stage.until_text("Dogs due").await;
+        stage.until_text("was due").await;
+        stage.assert_accessible("the first screen with a dog due").await;
+        stage.touch_at_css("section[aria-label='Dogs due'] a").await;
+        stage.until_text("How the owner is reached").await;
     })
     .await;
 }

@@ -187,17 +187,21 @@ fn a_line_is_worded_otherwise_left_out_and_put_back() {
 }
 
 #[test]
-fn a_line_too_long_for_a_card_is_said_to_be() {
-    let long = "brush ".repeat(40);
-    let visit = visit(vec![say(CardLine::AtHome, Some(&long))]);
-    let (dog, house) = (dog(), House::default());
-    let desk = Desk::new(&dog, &visit, &house, &[]);
-    let said: Vec<&str> = desk.problems.iter().map(|p| p.message.as_str()).collect();
+fn a_line_too_long_for_a_card_is_refused_and_one_pasted_is_one_line() {
+    let of = |text: &str| {
+        let new = entries(vec![say(CardLine::AtHome, Some(text))]);
+        refusals(&dog(), &[], &new).remove(0)
+    };
+    let said = of(&"brush ".repeat(40)).expect("refused");
     assert!(
-        said.iter()
-            .any(|m| m.contains("“At home” on the card has 239 letters")),
-        "{said:?}"
+        said.contains("“At home” on the card has 240 letters"),
+        "{said}"
     );
+    assert_eq!(of(&"é".repeat(200)), None);
+
+    let pasted = card(&visit(vec![say(CardLine::Told, Some(" rest\n\n\tnow "))]));
+    let told = line(&pasted, CardLine::Told).expect("said");
+    assert_eq!(told.text, "rest now");
 }
 
 /// The day agreed is in force everywhere, and what is there by then is said honestly.
@@ -235,4 +239,24 @@ fn no_dog_comes_back_on_such_a_day(#[case] days: u32) {
             .is_some_and(|s| s.contains("a day to a year")),
         "{said:?}"
     );
+}
+
+/// A dog is told of from a week before its day until it has stayed away for half a year (common practice).
+#[rstest]
+#[case(20, None)]
+#[case(21, Some((-7, "due in 7 days: ")))]
+#[case(27, Some((-1, "due tomorrow: ")))]
+#[case(28, Some((0, "due today: ")))]
+#[case(29, Some((1, "was due a day ago: ")))]
+#[case(49, Some((21, "was due 3 weeks ago: ")))]
+#[case(210, Some((182, "was due 26 weeks ago: ")))]
+#[case(211, None)]
+fn a_dog_is_due_on_its_day(#[case] days: u32, #[case] expected: Option<(i64, &str)>) {
+    let agreed = EntryBody::ReturnAgreed { days: Some(28) };
+    let back = card(&visit(vec![agreed])).back.expect("a day");
+    let due = back.due(days);
+    assert_eq!(due.as_ref().map(|d| d.days_over), expected.map(|e| e.0));
+    if let (Some(due), Some((_, words))) = (due, expected) {
+        assert!(due.words.starts_with(words), "{}", due.words);
+    }
 }

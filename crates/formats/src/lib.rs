@@ -1,6 +1,7 @@
 //! Bytes and text to core values and back: dog file, SVG, PDF, PNG.
 #![warn(missing_docs)]
 
+mod calendar;
 mod dog_file;
 mod dog_file_schema;
 mod fonts;
@@ -15,6 +16,7 @@ mod said;
 mod svg;
 mod text;
 
+pub use calendar::{ReturnDay, return_calendar};
 pub use dog_file::{
     DOG_FILE_FORMAT, DOG_FILE_VERSION, DogFile, MOST_BYTES, VisitRecord, read_dog_file,
     write_dog_file,

@@ -1,6 +1,7 @@
 //! The formats' tests: one program, so that they are linked once and run side by side.
 
 mod agreement;
+mod calendar;
 mod dog_files;
 mod golden_plans;
 mod look_files;

@@ -107,7 +107,7 @@ fn an_ordinary_groom_is_one_page_of_sixteen_points() {
         "Quiet.",
     ] {
         let (_, _, size, _) = all.iter().find(|t| t.3 == wanted).expect(wanted);
-        // look-2.md, *Paper*: 16 point.
+        // 16 point, read from two steps away (modelling choice).
         assert!(
             *size >= 16.0 * MM_A_POINT - 0.01,
             "{wanted} is {size:.2} mm"

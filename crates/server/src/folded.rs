@@ -5,6 +5,7 @@ use lru::LruCache;
 use uuid::Uuid;
 use veliform_core::dog::Dog;
 use veliform_core::drawing::Drawing;
+use veliform_core::grow::Return;
 use veliform_core::visit::{PlanInBrief, Visit, fold};
 use veliform_store::{Store, VisitHead};
 
@@ -26,9 +27,24 @@ pub(crate) struct Folded {
     pub plan: Option<PlanInBrief>,
     /// How it is drawn in a list, and by which version of the salon's settings.
     outline: Mutex<Option<(i64, Drawing)>>,
+    /// When the dog comes back, if anything says so, and by which version of the settings.
+    back: Mutex<Option<(i64, Option<Return>)>>,
 }
 
 impl Folded {
+    /// When the dog comes back under these settings: worked out once.
+    pub(crate) fn back(
+        &self,
+        settings: i64,
+        work_out: impl FnOnce(&Self) -> Option<Return>,
+    ) -> Option<Return> {
+        let mut known = self.back.lock().unwrap_or_else(PoisonError::into_inner);
+        match &*known {
+            Some((of, back)) if *of == settings => back.clone(),
+            _ => known.insert((settings, work_out(self))).1.clone(),
+        }
+    }
+
     /// How it is drawn in a list under these settings: drawn once.
     pub(crate) fn outline(&self, settings: i64, draw: impl FnOnce(&Self) -> Drawing) -> Drawing {
         let mut drawn = self.outline.lock().unwrap_or_else(PoisonError::into_inner);
@@ -77,6 +93,7 @@ impl FoldedVisits {
             visit,
             plan,
             outline: Mutex::default(),
+            back: Mutex::default(),
         });
         let remembered = Known {
             of,

@@ -387,3 +387,63 @@ async fn a_list_of_dogs_never_shows_what_was() {
     assert!(gone.status.is_success(), "{:?}", gone.value);
     assert!(names(&get(&salon, "/api/dogs?find=tappet").await).is_empty());
 }
+
+/// A dog groomed a while ago is told of when its day is near or past, on the day agreed and no other; one that
+/// was only looked at, or was put away, never is.
+#[actix_web::test]
+async fn a_dog_is_told_of_when_it_is_due() {
+    let salon = salon();
+    let now = i64::try_from(
+        std::time::SystemTime::now()
+            .duration_since(std::time::UNIX_EPOCH)
+            .expect("after 1970")
+            .as_millis(),
+    )
+    .expect("a moment");
+    let came = now - 40 * 86_400_000;
+    let due = async || -> Vec<String> {
+        let told = get(&salon, "/api/due-dogs").await;
+        assert_eq!(told.status, StatusCode::OK);
+        let dogs = told.value.as_array().expect("dogs").iter();
+        dogs.filter_map(|dog| {
+            Some(format!(
+                "{} {}",
+                dog["name"].as_str()?,
+                dog["words"].as_str()?
+            ))
+        })
+        .filter(|line| line.starts_with("Ballast"))
+        .collect()
+    };
+    let dog = enter(&salon, 910, "Ballast", "").await;
+    let visit = uuid::Uuid::from_u128(911).to_string();
+    let path = format!("/api/visits/{visit}");
+    let begun = Body::Json(json!({"dog": dog, "began_ms": came}));
+    let answer = send(&salon, Method::PUT, &path, begun).await;
+    assert!(answer.status.is_success(), "{}", answer.value);
+    assert_eq!(due().await, Vec::<String>::new(), "only looked at");
+
+    let say = async |n: u128, body: Value| {
+        let entry =
+            json!({"entries": [{"id": uuid::Uuid::from_u128(n), "at_ms": came, "body": body}]});
+        let path = format!("/api/visits/{visit}/entries");
+        let answer = send(&salon, Method::POST, &path, Body::Json(entry)).await;
+        assert!(answer.status.is_success(), "{}", answer.value);
+    };
+    say(912, json!({"kind": "coat_all_over", "length_mm": 40.0})).await;
+    say(
+        913,
+        json!({"kind": "look_chosen", "choice": {"look": "lamb"}}),
+    )
+    .await;
+    let told = due().await;
+    assert!(told.len() == 1 && told[0].contains(" was due "), "{told:?}");
+    say(914, json!({"kind": "return_agreed", "days": 42})).await;
+    let told = due().await;
+    assert!(
+        told.len() == 1 && told[0].contains(" due in 2 days"),
+        "{told:?}"
+    );
+    say(915, json!({"kind": "return_agreed", "days": 70})).await;
+    assert_eq!(due().await, Vec::<String>::new(), "its day is far");
+}

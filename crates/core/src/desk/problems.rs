@@ -6,7 +6,7 @@ use crate::kit::{Tool, is_driven};
 use crate::look::OwnLook;
 use crate::say::Words;
 use crate::units::{Length, length_text};
-use crate::visit::{LookChoice, Recipe, Visit, card_problem, weight_problem};
+use crate::visit::{LookChoice, Recipe, Visit, weight_problem};
 
 /// What was said, to be looked through for what cannot be.
 pub(super) struct Said<'a> {
@@ -26,8 +26,6 @@ impl Said<'_> {
         let results = visit.results.iter();
         problems.extend(results.filter_map(|(zone, r)| r.problem(*zone, house.units)));
         problems.extend(visit.record.problem());
-        let card = visit.card.iter();
-        problems.extend(card.filter_map(|(line, text)| card_problem(*line, text)));
         problems.extend(visit.recipe.iter().filter_map(Recipe::problem));
         let corrections = visit.corrections.iter();
         problems.extend(corrections.filter_map(|c| c.problem(house.units)));

@@ -83,14 +83,20 @@ impl Return {
         }
     }
 
+    /// What it is then, in an owner's words; none where nothing sets the day.
+    pub(super) fn owners_then(&self) -> Option<&str> {
+        self.because.map(|because| match because {
+            // What reads long is a stylist's word.
+            ReturnBecause::Outline => "the cut loses its shape",
+            ReturnBecause::Knots | ReturnBecause::Eyes => &self.then,
+        })
+    }
+
     /// Why on that day, as the owner reads it at home; nothing where nothing sets it.
     pub fn for_the_owner(&self) -> String {
         let advised = self.advised_days.unwrap_or(self.days);
-        let then = match self.because {
-            None => return String::new(),
-            // What reads long is a stylist's word.
-            Some(ReturnBecause::Outline) => "the cut loses its shape",
-            Some(ReturnBecause::Knots | ReturnBecause::Eyes) => &self.then,
+        let Some(then) = self.owners_then() else {
+            return String::new();
         };
         if self.days + SAME_DAYS < advised {
             format!("Before {then}.")
@@ -106,7 +112,7 @@ impl Return {
 /// weeks (balance-model.md 13, common practice).
 const POINTS_LOST: usize = 3;
 /// How far ahead the outline is followed, days: half a year.
-const FURTHEST_DAYS: u32 = 182;
+pub(super) const FURTHEST_DAYS: u32 = 182;
 /// Nobody comes back sooner (handbook 9).
 const SOONEST_DAYS: u32 = 14;
 /// Share of the topknot that hangs over the eyes as a visor (dog-shape.md 13, as drawn).
@@ -211,7 +217,7 @@ pub fn back(
 }
 
 /// Days as a person says them.
-fn span(days: u32) -> String {
+pub(super) fn span(days: u32) -> String {
     match days {
         1 => "a day".into(),
         0..14 => format!("{days} days"),

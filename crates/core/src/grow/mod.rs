@@ -2,10 +2,12 @@
 
 mod back;
 mod drifts;
+mod due;
 mod interval;
 mod way;
 
 pub use back::{IfYouWait, Return, ReturnBecause, back};
+pub use due::Due;
 pub use interval::{Interval, Moment, MomentName, interval};
 pub(crate) use way::{FURTHEST_WEEKS, ample, coat_after};
 pub use way::{Filled, GrowPlan, GrowVisit, grow_plan, weeks_to_look};

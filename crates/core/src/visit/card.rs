@@ -8,7 +8,6 @@ use super::fold::Visit;
 use super::recipe::lengths_left;
 use crate::body::Found;
 use crate::consult::Offer;
-use crate::frame::{Problem, Severity};
 use crate::grow::ReturnBecause;
 use crate::report::PlanReport;
 use crate::say::Words;
@@ -171,14 +170,13 @@ fn sentence(phrase: &str) -> String {
     })
 }
 
-/// What is wrong with a line as it was said, one sentence.
-pub(crate) fn card_problem(line: CardLine, text: &str) -> Option<Problem> {
+/// Why a line cannot be said so; none where it can.
+pub(super) fn too_long(line: CardLine, text: &str) -> Option<String> {
     let letters = text.chars().count();
     (letters > CARD_LETTERS).then(|| {
-        let message = format!(
-            "“{}” on the card has {letters} letters; shorten it to {CARD_LETTERS}.",
+        format!(
+            "“{}” on the card has {letters} letters; shorten it to {CARD_LETTERS}",
             line.label()
-        );
-        Problem::of("card", Severity::Unusual, message)
+        )
     })
 }

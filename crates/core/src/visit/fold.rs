@@ -404,7 +404,9 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
         EntryBody::ReturnAgreed { days } => visit.return_agreed_days = *days,
         EntryBody::CardLineSaid { line, text } => match text {
             Some(text) => {
-                visit.card.insert(*line, text.trim().to_owned());
+                // One line, whatever was pasted.
+                let words: Vec<&str> = text.split_whitespace().collect();
+                visit.card.insert(*line, words.join(" "));
             }
             None => {
                 visit.card.remove(line);

@@ -16,7 +16,7 @@ mod season;
 mod weight;
 
 pub use big_change::{BigChange, HalfWay, big_change};
-pub(crate) use card::{CARD_LETTERS, card_problem};
+pub(crate) use card::CARD_LETTERS;
 pub use card::{CardLine, CardText, owner_card};
 pub use entry::{Entry, EntryBody, LookChoice};
 pub use fold::{UndoStep, Visit, WayOf, fold};

@@ -4,6 +4,7 @@ use std::collections::BTreeSet;
 
 use uuid::Uuid;
 
+use super::card::too_long;
 use super::entry::{Entry, EntryBody};
 use super::fold::fold;
 use crate::dog::Dog;
@@ -62,6 +63,10 @@ fn refusal(body: &EntryBody, ids: &BTreeSet<Uuid>, runs: &[Run]) -> Option<Strin
         EntryBody::ReturnAgreed { days: Some(days) } if !RETURN_DAYS.contains(days) => {
             Some("a dog comes back after a day to a year; choose a day between".into())
         }
+        EntryBody::CardLineSaid {
+            line,
+            text: Some(text),
+        } => too_long(*line, text),
         EntryBody::LineShifted { line, .. } if line.ways().is_none() => Some(format!(
             "the {} lies where its bones are and cannot be moved between its places",
             line.label().to_lowercase()

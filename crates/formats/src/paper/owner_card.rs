@@ -31,7 +31,7 @@ const MARGIN: f64 = 10.0;
 /// Two columns.
 const COLUMN: f64 = 91.0;
 const RIGHT: f64 = WIDTH - MARGIN - COLUMN;
-/// 16 point, read from two steps away (look-2.md, *Paper*).
+/// 16 point, read from two steps away (modelling choice).
 const SIZE: f64 = 16.0 * 25.4 / 72.0;
 const LINE: f64 = 7.0;
 /// Between two parts.

@@ -6,7 +6,9 @@ mod catalogue;
 mod desk;
 mod devices;
 mod dogs;
+mod due_dogs;
 mod files;
+mod going_home;
 mod health;
 mod kit;
 mod life;
@@ -37,6 +39,7 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(salon_log::get_salon_log)
         .service(salon_log::get_what_to_buy)
         .service(salon_log::get_due)
+        .service(due_dogs::list_due_dogs)
         .service(salon_log::get_album)
         .service(kit::put_tool)
         .service(dogs::list_dogs)
@@ -94,8 +97,9 @@ pub(crate) fn routes(config: &mut ServiceConfig<'_>) {
         .service(plans::get_plan)
         .service(papers::get_sheet_pages)
         .service(papers::get_sheet_pdf)
-        .service(papers::get_agreement)
-        .service(papers::get_owner_card)
+        .service(going_home::get_agreement)
+        .service(going_home::get_owner_card)
+        .service(going_home::get_return_day)
         .service(papers::get_drawing_svg)
         .service(papers::get_drawing_png);
 }

@@ -7,11 +7,7 @@ use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 use veliform_core::desk::Reasons;
 use veliform_core::drawing::{DrawOptions, Layers};
-use veliform_core::sheet::STANDING_CAUTION;
-use veliform_formats::{
-    Agreement, OwnerCard, Sheet, Theme, agreement_svg, drawing_svg as write_drawing,
-    owner_card_pages, pdf, png, sheet_pages,
-};
+use veliform_formats::{Sheet, Theme, drawing_svg as write_drawing, pdf, png, sheet_pages};
 
 use super::at_visit::AtVisit;
 use super::files::attachment;
@@ -62,87 +58,11 @@ fn sheet(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
     Ok((at.dog.name, pages))
 }
 
-/// The dog as it goes home, or is to.
-fn finished() -> Layers {
-    Layers {
-        skin: false,
-        // After the groom the papers show the dog that goes home.
-        as_left: true,
-        ..Layers::default()
-    }
-}
-
-fn owner_card(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
-    let desk = at.desk();
-    let (offer, solved) = desk.agreed()?;
-    let here = desk.card_of(&offer, &solved);
-    let layers = Layers {
-        table: false,
-        now: false,
-        hair: false,
-        found: false,
-        ..finished()
-    };
-    let options = DrawOptions {
-        layers,
-        ..DrawOptions::default()
-    };
-    let drawing = desk.draw(Some(&solved), &options);
-    let back = here.back.as_ref().map(|b| b.days);
-    let back = back.map(|days| (written(at.began_ms, days, "%A %-d %B"), days));
-    let pages = owner_card_pages(&OwnerCard {
-        name: &at.dog.name,
-        salon: &at.house.name,
-        day: &day(at.began_ms),
-        back: back.as_ref().map(|(day, days)| (day.as_str(), *days)),
-        lines: &here.lines,
-        drawing: &drawing,
-        standing_caution: STANDING_CAUTION,
-    });
-    Ok((at.dog.name, pages))
-}
-
-fn agreement(at: AtVisit) -> Result<(String, Vec<String>), ApiError> {
-    let desk = at.desk();
-    let (offer, solved) = desk.agreed()?;
-    let options = DrawOptions {
-        layers: finished(),
-        ..DrawOptions::default()
-    };
-    let drawing = desk.draw(Some(&solved), &options);
-    let back = offer.back.as_ref();
-    let back = back.map(|b| written(at.began_ms, b.days, DAY));
-    let mut more = Vec::new();
-    if !at.visit.change_agreed.is_empty() {
-        more.push(("Agreed by", at.visit.change_agreed.clone()));
-    }
-    if let Some(staged) = &solved.report.sheet.staged {
-        more.push(("At home", staged.home_care.clone()));
-    }
-    let ways = &solved.report.sheet.own_ways;
-    if !ways.is_empty() {
-        more.push(("This dog's ways", ways.join(" ")));
-    }
-    let svg = agreement_svg(&Agreement {
-        name: &at.dog.name,
-        owner: &at.dog.owner,
-        salon: &at.house.name,
-        day: &day(at.began_ms),
-        back: back.as_deref(),
-        offer: &offer,
-        more: &more,
-        talk: at.visit.talk.as_ref(),
-        drawing: &drawing,
-        standing_caution: STANDING_CAUTION,
-    });
-    Ok((at.dog.name, vec![svg]))
-}
-
 /// A day as the screens write it.
-const DAY: &str = "%-d %B %Y";
+pub(super) const DAY: &str = "%-d %B %Y";
 
 /// A day by this machine's own calendar, so many days on.
-fn written(at_ms: i64, days: u32, how: &str) -> String {
+pub(super) fn written(at_ms: i64, days: u32, how: &str) -> String {
     let at = Timestamp::from_millisecond(at_ms).map(|t| t.to_zoned_datetime(TimeZone::system()));
     at.and_then(|t| t.checked_add(i64::from(days).days()))
         .map(|t| t.strftime(how).to_string())
@@ -171,7 +91,7 @@ fn drawing(at: AtVisit) -> Result<(String, String), ApiError> {
     Ok((at.dog.name, svg))
 }
 
-fn file(name: &str, ending: &str, kind: &str, bytes: Vec<u8>) -> HttpResponse {
+pub(super) fn file(name: &str, ending: &str, kind: &str, bytes: Vec<u8>) -> HttpResponse {
     HttpResponse::Ok()
         .content_type(kind)
         .insert_header((header::CONTENT_DISPOSITION, attachment(name, ending)))
@@ -179,7 +99,7 @@ fn file(name: &str, ending: &str, kind: &str, bytes: Vec<u8>) -> HttpResponse {
 }
 
 /// Reads a visit under the store's lock, and works on it outside.
-async fn work_at<T: Send + 'static>(
+pub(super) async fn work_at<T: Send + 'static>(
     salon: &Salon,
     visit: Uuid,
     work: impl FnOnce(AtVisit) -> Result<T, ApiError> + Send + 'static,
@@ -199,7 +119,7 @@ pub(super) async fn pdf_file(
 }
 
 /// Pages of a visit as PDF.
-async fn printed(
+pub(super) async fn printed(
     salon: &Salon,
     visit: Uuid,
     pages: impl FnOnce(AtVisit) -> Result<(String, Vec<String>), ApiError> + Send + 'static,
@@ -240,27 +160,6 @@ pub(crate) async fn get_sheet_pdf(
     visit: web::Path<Uuid>,
 ) -> Result<HttpResponse, ApiError> {
     printed(&salon, visit.into_inner(), sheet, "pdf").await
-}
-
-/// What is agreed as one A4 page in PDF, to be signed: this dog in its look, lengths, upkeep, price.
-#[utoipa::path(responses((status = 200, content_type = "application/pdf", body = Vec<u8>), (status = 404, body = ErrorBody)))]
-#[get("/visits/{visit}/agreement.pdf")]
-pub(crate) async fn get_agreement(
-    salon: web::Data<Salon>,
-    visit: web::Path<Uuid>,
-) -> Result<HttpResponse, ApiError> {
-    printed(&salon, visit.into_inner(), agreement, "agreed.pdf").await
-}
-
-/// The owner card for the fridge as A5 pages in PDF: the dog as it goes home, its day to come back, what to do
-/// until then.
-#[utoipa::path(responses((status = 200, content_type = "application/pdf", body = Vec<u8>), (status = 404, body = ErrorBody)))]
-#[get("/visits/{visit}/owner-card.pdf")]
-pub(crate) async fn get_owner_card(
-    salon: web::Data<Salon>,
-    visit: web::Path<Uuid>,
-) -> Result<HttpResponse, ApiError> {
-    printed(&salon, visit.into_inner(), owner_card, "owner.pdf").await
 }
 
 /// The drawing as SVG.

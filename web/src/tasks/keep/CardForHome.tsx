@@ -2,9 +2,9 @@ import { useState } from 'react';
 import type { Schemas } from '../../shared/api/client';
 import { useCore } from '../../shared/api/useCore';
 import { Pick } from '../../shared/ui/Pick';
-import { MarginHead, Plain, Said } from '../../shared/ui/controls';
+import { MarginHead, Plain } from '../../shared/ui/controls';
 import { daysAfter, weekdayText } from '../../shared/units/show';
-import { problemOf, useVisitWork } from '../../shared/visit/context';
+import { useVisitWork } from '../../shared/visit/context';
 import { keepText, readText } from '../../shared/visit/drafts';
 
 type Line = Schemas['CardText'];
@@ -14,9 +14,9 @@ export function CardForHome() {
   const work = useVisitWork();
   const { answer } = useCore('/api/card', work.desk);
   const [touched, touch] = useState<Line['line'] | null>(null);
-  const problem = problemOf(work, 'card');
   if (!answer) return null;
   const { lines, back } = answer;
+  const next = back && `Next visit ${weekdayText(daysAfter(work.beganMs, back.days))}`;
   const missing = work.words.choices.card_lines.filter(
     (word) => !lines.some((line) => line.line === word.value) && word.value !== touched,
   );
@@ -38,11 +38,7 @@ export function CardForHome() {
       <p className="pb-1 text-sm text-soft">Touch a line to word it otherwise.</p>
       <section aria-label="Owner card" className="border-2 border-ink bg-sheet">
         <p className="px-3 pt-2 text-lg font-bold">{work.dog.name}</p>
-        {back && (
-          <p className="px-3 font-bold">
-            Next visit {weekdayText(daysAfter(work.beganMs, back.days))}
-          </p>
-        )}
+        {next && <p className="px-3 font-bold">{next}</p>}
         {shown.map((line) =>
           line.line === touched ? (
             <Reworded
@@ -70,7 +66,7 @@ export function CardForHome() {
           ),
         )}
         {missing.length > 0 && (
-          <div className="px-3 pb-2">
+          <div className="px-3 pt-1 pb-2">
             <Pick
               label="Another line on the card"
               hideLabel
@@ -82,16 +78,53 @@ export function CardForHome() {
           </div>
         )}
       </section>
-      {problem && <Said>{problem.message}</Said>}
-      <a
-        className="flex min-h-12 items-center font-bold text-chalk underline"
-        href={`/api/visits/${work.visitId}/owner-card.pdf`}
-        target="_blank"
-        rel="noreferrer"
-      >
-        Owner card, to print
-      </a>
+      <div className="flex flex-wrap items-center gap-x-5">
+        <a
+          className="flex min-h-12 items-center font-bold text-chalk underline"
+          href={`/api/visits/${work.visitId}/owner-card.pdf`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          Owner card, to print
+        </a>
+        <a
+          className="flex min-h-12 items-center font-bold text-chalk underline"
+          href={`/api/visits/${work.visitId}/return.ics`}
+          download
+        >
+          For a calendar
+        </a>
+        <Copied text={() => asText(work.dog.name, next, lines)} />
+      </div>
     </>
+  );
+}
+
+/** The card as a message: what stands on it, a line each. */
+function asText(name: string, next: string | null | undefined, lines: Line[]): string {
+  const why = lines.find((line) => line.line === 'next_visit')?.text ?? '';
+  const said = lines.filter((line) => line.text !== '' && line.line !== 'next_visit');
+  const first = next ? `${name}: ${next[0]?.toLowerCase()}${next.slice(1)}. ${why}` : name;
+  return [first.trim(), ...said.map(({ title, text }) => `${title}. ${text}`)].join('\n');
+}
+
+/** Takes a text along to wherever it is pasted; browsers give that only to pages they trust. */
+function Copied({ text }: { text: () => string }) {
+  const [is, set] = useState(false);
+  if (!('clipboard' in navigator)) return null;
+  return (
+    <button
+      type="button"
+      className="flex min-h-12 items-center font-bold text-chalk underline"
+      onClick={() => {
+        navigator.clipboard.writeText(text()).then(
+          () => set(true),
+          () => undefined,
+        );
+      }}
+    >
+      {is ? 'Copied' : 'Copy as a message'}
+    </button>
   );
 }
 
@@ -117,7 +150,7 @@ function Reworded(props: {
           // Touched to be written in.
           autoFocus
           className="mt-1.5 block w-full border border-ink bg-page p-2"
-          rows={3}
+          rows={4}
           maxLength={props.most}
           value={text}
           onChange={(e) => {

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask, AS_IT_IS, Failure, type Schemas } from '../../shared/api/client';
@@ -8,6 +8,7 @@ import { BigLink } from '../../shared/ui/BigControl';
 import { BringFile } from '../../shared/ui/BringFile';
 import { Plain } from '../../shared/ui/controls';
 import { FailedPage, LoadingPage } from '../../shared/ui/states';
+import { BeforeTheDay } from './BeforeTheDay';
 import { DogOnTheRail } from './DogOnTheRail';
 
 /** Where dogs of today stand, in the order they are worked. */
@@ -119,7 +120,7 @@ export function StudioScreen() {
           </>
         )}
       </main>
-      <DueWork />
+      <BeforeTheDay />
       <footer className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 px-5 py-3">
         <ImportDog />
         <div className="w-[306px] max-w-full">
@@ -127,35 +128,6 @@ export function StudioScreen() {
         </div>
       </footer>
     </div>
-  );
-}
-
-/** Sentences shown before the day; the rest stands with the kit. */
-const MOST_DUE = 3;
-
-/** What the kit asks for before the day. */
-function DueWork() {
-  const due = useQuery({
-    queryKey: ['due'],
-    queryFn: () => ask(api.GET('/api/due')),
-    staleTime: 0,
-  });
-  if (!due.data || due.data.length === 0) return null;
-  const more = due.data.length - MOST_DUE;
-  return (
-    <section aria-label="Before the day" className="border-t border-line px-5 pt-2">
-      <h2 className="font-bold">Before the day</h2>
-      <ul>
-        {due.data.slice(0, MOST_DUE).map(({ tool, sentence }) => (
-          <li key={tool + sentence}>{sentence}</li>
-        ))}
-      </ul>
-      {more > 0 && (
-        <Link to="/kit" className="flex min-h-12 items-center underline">
-          {more} more in the kit
-        </Link>
-      )}
-    </section>
   );
 }
 
