@@ -30,7 +30,14 @@ async fn a_comb_is_added_corrected_put_away_and_plans_follow() {
         stage.until_text("odd comb").await;
 
         // The plan takes it up: a lamb's body wants about 13 mm, and the 13 is put away.
-        stage.touch(&stage.find("13 mm comb").await).await;
+        // The rail still grows by the new comb under the finger.
+        stage
+            .touch_until(
+                "13 mm comb",
+                "it is open",
+                "[...document.querySelectorAll('button')].some((b) => (b.ariaLabel ?? b.innerText).includes('Put away the 13 mm comb'))",
+            )
+            .await;
         stage
             .touch(&stage.find("Put away the 13 mm comb").await)
             .await;

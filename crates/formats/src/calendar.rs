@@ -33,5 +33,8 @@ pub fn return_calendar(back: &ReturnDay<'_>) -> String {
     if !back.why.is_empty() {
         event.description(back.why);
     }
-    Calendar::new().push(event).done().to_string()
+    let mut calendar = Calendar::empty();
+    calendar.append_property(("VERSION", "2.0"));
+    calendar.append_property(("PRODID", "-//Veliform//EN"));
+    calendar.push(event).to_string()
 }
