@@ -52,6 +52,12 @@ async fn a_line_is_worded_another_is_added_one_left_out_and_the_day_agreed() {
         stage.script("document.querySelector('input[type=range]').focus()").await;
         stage.press(Key::Right).await;
         stage.until_text("Agreed: back after").await;
+        let weeks = "Number(document.querySelector('input[type=range]').value)";
+        let agreed = stage.script(&format!("return {weeks}")).await;
+        stage.press(Key::Right).await;
+        stage
+            .until("the focus stays on the tape", &format!("{weeks} === {agreed} + 1"))
+            .await;
         stage.until_kept().await;
         stage.assert_accessible("the card").await;
 

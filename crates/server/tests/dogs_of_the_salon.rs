@@ -389,7 +389,7 @@ async fn a_list_of_dogs_never_shows_what_was() {
 }
 
 /// A dog groomed a while ago is told of when its day is near or past, on the day agreed and no other; one that
-/// was only looked at, or was put away, never is.
+/// was only looked at never is.
 #[actix_web::test]
 async fn a_dog_is_told_of_when_it_is_due() {
     let salon = salon();

@@ -1,3 +1,5 @@
+use std::cmp::Ordering;
+
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -50,8 +52,18 @@ pub struct Return {
     pub then: String,
 }
 
-/// A day agreed so near to the one advised is the same, days: a visit falls on some day of its week.
+/// A day agreed so near to the one advised is the same, days: a visit falls on some day of its week
+/// (modelling choice).
 const SAME_DAYS: u32 = 3;
+
+/// How a day agreed lies to the one advised.
+fn beside(agreed: u32, advised: u32) -> Ordering {
+    if agreed.abs_diff(advised) <= SAME_DAYS {
+        Ordering::Equal
+    } else {
+        agreed.cmp(&advised)
+    }
+}
 
 impl Return {
     /// The same, where owner and stylist agreed on another day.
@@ -62,18 +74,15 @@ impl Return {
         };
         let advised = self.days;
         let on = span(agreed);
-        let sentence = if self.because.is_none() {
-            format!("Agreed: back after {on}; feet, ears and skin want a look then.")
-        } else if agreed + SAME_DAYS < advised {
-            format!("Agreed: back after {on}, before {}.", self.then)
-        } else if agreed <= advised + SAME_DAYS {
-            format!("Agreed: back after {on}: then {}.", self.then)
-        } else {
-            format!(
+        let sentence = match (self.because, beside(agreed, advised)) {
+            (None, _) => format!("Agreed: back after {on}; feet, ears and skin want a look then."),
+            (_, Ordering::Less) => format!("Agreed: back after {on}, before {}.", self.then),
+            (_, Ordering::Equal) => format!("Agreed: back after {on}: then {}.", self.then),
+            (_, Ordering::Greater) => format!(
                 "Agreed: back after {on}; {} after {}. Each week later adds about a twentieth to combing out and feet.",
                 self.then,
                 span(advised)
-            )
+            ),
         };
         Self {
             days: agreed,
@@ -98,12 +107,10 @@ impl Return {
         let Some(then) = self.owners_then() else {
             return String::new();
         };
-        if self.days + SAME_DAYS < advised {
-            format!("Before {then}.")
-        } else if self.days <= advised + SAME_DAYS {
-            format!("By then {then}.")
-        } else {
-            format!("After {} {then}.", span(advised))
+        match beside(self.days, advised) {
+            Ordering::Less => format!("Before {then}."),
+            Ordering::Equal => format!("By then {then}."),
+            Ordering::Greater => format!("After {} {then}.", span(advised)),
         }
     }
 }

@@ -8,9 +8,9 @@ use super::fold::Visit;
 use super::recipe::lengths_left;
 use crate::body::Found;
 use crate::consult::Offer;
-use crate::grow::ReturnBecause;
+use crate::grow::{Return, ReturnBecause};
 use crate::report::PlanReport;
-use crate::say::Words;
+use crate::say::{Words, capital};
 
 vocabulary! {
     /// A part of the owner card.
@@ -53,11 +53,11 @@ pub struct CardText {
     pub usual: String,
 }
 
-/// Longest text of a line, letters: seven lines of the card.
+/// Longest text of a line, letters: seven lines of the card (modelling choice).
 pub(crate) const CARD_LETTERS: usize = 200;
-/// Places named to be brushed first: what an owner keeps in mind.
+/// Places named to be brushed first: what an owner keeps in mind (modelling choice).
 const MOST_PLACES: usize = 3;
-/// Lengths named of those that were measured.
+/// Lengths named of those that were measured: two lines of the card (modelling choice).
 const MOST_LENGTHS: usize = 5;
 
 /// The card of a visit, each part that has something to say, in the order they are read.
@@ -109,7 +109,7 @@ fn usual(
         CardLine::NextVisit => offer
             .back
             .as_ref()
-            .map_or_else(String::new, crate::grow::Return::for_the_owner),
+            .map_or_else(String::new, Return::for_the_owner),
         CardLine::Today => today(visit, offer, words),
         CardLine::AtHome => at_home(offer, report),
         CardLine::Vet => {
@@ -138,7 +138,7 @@ fn today(visit: &Visit, offer: &Offer, words: &Words<'_>) -> String {
         left = planned.map(|l| format!("{} {}", l.label, l.text)).collect();
     }
     left.truncate(MOST_LENGTHS);
-    sentence(&left.join(", ").to_lowercase())
+    sentence(&left.join(", "))
 }
 
 /// Where to brush first and how, with what comes of leaving it.
@@ -163,11 +163,10 @@ fn at_home(offer: &Offer, report: &PlanReport) -> String {
 
 /// A phrase as a sentence: a capital before it, a stop behind it.
 fn sentence(phrase: &str) -> String {
-    let phrase = phrase.trim().trim_end_matches(['.', ';', ',']);
-    let mut letters = phrase.chars();
-    letters.next().map_or_else(String::new, |first| {
-        first.to_uppercase().chain(letters).chain(['.']).collect()
-    })
+    match phrase.trim().trim_end_matches(['.', ';', ',']) {
+        "" => String::new(),
+        phrase => format!("{}.", capital(phrase)),
+    }
 }
 
 /// Why a line cannot be said so; none where it can.

@@ -7,6 +7,7 @@ use uuid::Uuid;
 use super::card::CardLine;
 use super::entry::{Entry, EntryBody, LookChoice};
 use super::recipe::{Correction, Recipe, Record};
+use super::refusal::RETURN_DAYS;
 use crate::body::{Found, Handling, Outcome};
 use crate::coat::{CoatInput, Knots, Limit, Zone};
 use crate::consult::{Part, Talk, Wish};
@@ -401,7 +402,10 @@ fn apply(visit: &mut Visit, body: &EntryBody, at_ms: i64) {
         EntryBody::ChangeAgreed { name } => {
             visit.change_agreed = name.trim().chars().take(NAME_LETTERS).collect();
         }
-        EntryBody::ReturnAgreed { days } => visit.return_agreed_days = *days,
+        EntryBody::ReturnAgreed { days } => {
+            // What is only tried is refused by nobody.
+            visit.return_agreed_days = days.filter(|days| RETURN_DAYS.contains(days));
+        }
         EntryBody::CardLineSaid { line, text } => match text {
             Some(text) => {
                 // One line, whatever was pasted.

@@ -10,8 +10,8 @@ use super::fold::fold;
 use crate::dog::Dog;
 use crate::run::{Run, RunEvent};
 
-/// A day to come back lies in these, days: later nobody keeps a day.
-const RETURN_DAYS: std::ops::RangeInclusive<u32> = 1..=365;
+/// A day to come back lies in these, days: later nobody keeps a day (modelling choice).
+pub(super) const RETURN_DAYS: std::ops::RangeInclusive<u32> = 1..=365;
 
 /// Why each of the new entries cannot count, in one sentence; none where it can. They are held against
 /// the log as it was and as it is with them: what is undone or ticked may come in the same breath.

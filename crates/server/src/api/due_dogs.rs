@@ -27,10 +27,10 @@ pub struct DueDog {
     due: Due,
 }
 
-/// Nobody is told of sooner: no day to come back lies so near (handbook 9), and a week before it.
+/// Days since its visit from which a dog can be due: one that was here today is not.
 const SOONEST_DAYS: i64 = 1;
-/// Nor of a dog that stayed away for a year.
-const LATEST_DAYS: i64 = 365;
+/// And to which: the latest day that is agreed, and half a year over it.
+const LATEST_DAYS: i64 = 365 + 182;
 /// Dogs looked through at most, those that were here last: each is planned once.
 const MOST_LOOKED_AT: usize = 200;
 /// So many are planned in one go: nobody else waits for longer.

@@ -20,7 +20,7 @@ export function ComeBack({
       <MarginHead>Come back</MarginHead>
       <p className="text-lg font-bold">{on(back.days)}</p>
       <p>{back.sentence}</p>
-      <WeeksTape key={back.days} back={back} on={on} onAgree={onAgree} />
+      <WeeksTape back={back} on={on} onAgree={onAgree} />
       {back.if_you_wait.map((later) => (
         <p key={later.because} className="border-l-2 border-dashed border-chalk pt-1 pl-2 text-sm">
           {later.sentence}

@@ -28,6 +28,14 @@ export function WeeksTape(props: {
 }) {
   const { back, onAgree } = props;
   const [pulled, pull] = useState<number | null>(null);
+  const [told, tell] = useState<number | null>(null);
+  const [of, setOf] = useState(back.days);
+  if (of !== back.days) {
+    // The day is another: what was pulled before is answered.
+    setOf(back.days);
+    pull(null);
+    tell(null);
+  }
   const days = pulled === null ? back.days : pulled * WEEK;
   const marks: Mark[] = [
     ...back.if_you_wait,
@@ -38,11 +46,12 @@ export function WeeksTape(props: {
   const at = (days: number) => `${(100 * days) / (weeks * WEEK)}%`;
   const each = weeks > 16 ? 8 : 4;
   const letGo = () => {
-    if (pulled !== null && pulled * WEEK !== back.days) onAgree?.(pulled * WEEK);
+    if (pulled === null || pulled === told || pulled * WEEK === back.days) return;
+    tell(pulled);
+    onAgree?.(pulled * WEEK);
   };
-  const said = spoken(back);
   return (
-    <div className="pt-2" {...(onAgree ? {} : { role: 'img', 'aria-label': said })}>
+    <div className="pt-2" {...(onAgree ? {} : { role: 'img', 'aria-label': spoken(back) })}>
       <div
         className={`relative border-b border-line focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-ink ${onAgree ? 'h-12' : 'h-9'}`}
       >

@@ -58,7 +58,7 @@ export function CardForHome() {
             >
               {line.line !== 'next_visit' && <span className="block font-bold">{line.title}</span>}
               {line.text === '' ? (
-                <span className="block text-soft line-through">{line.usual || 'left out'}</span>
+                <span className="block text-soft line-through">{line.usual}</span>
               ) : (
                 <span className="block">{line.text}</span>
               )}
