@@ -77,6 +77,35 @@ async fn a_head_and_a_tail_are_measured_and_a_muzzle_is_wished_off() {
         stage.until_text("this dog’s own").await;
         stage.go(&format!("{visit}/cut")).await;
         stage.until_text("Bows and bands off").await;
+
+        // Under a look that shapes the tail it is made a U: the plan says how even it lies about the bone.
+        stage.go(&format!("{visit}/schools")).await;
+        stage.until_text("They change something on this dog").await;
+        stage.touch_at_css("[data-answer=tail_u]").await;
+        stage
+            .until(
+                "it is said",
+                "document.querySelector('[data-answer=tail_u][aria-pressed=true]')",
+            )
+            .await;
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/look")).await;
+        stage
+            .touch(
+                &stage
+                    .find("LambShort body, full straight legs, clean face and feet.")
+                    .await,
+            )
+            .await;
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/plan")).await;
+        stage.until_text("points right").await;
+        let all = "[...document.querySelectorAll('button')].find(b => /^All \\d+ points/.test(b.innerText)).innerText.trim()";
+        let all = stage.script(&format!("return {all}")).await;
+        stage
+            .touch(&stage.find(all.as_str().unwrap()).await)
+            .await;
+        stage.until_text("Tail about its bone").await;
         stage.assert_quiet_console().await;
     })
     .await;

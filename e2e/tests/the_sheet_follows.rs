@@ -3,6 +3,7 @@
 
 use crate::support;
 
+use fantoccini::key::Key;
 use support::{Stage, TABLET, on_empty_stage};
 
 const RENEWED: &str = "Planned anew: ";
@@ -16,26 +17,76 @@ async fn knot_behind_the_hand(stage: &Stage) {
     stage.until_text("on the skin").await;
 }
 
+/// A kit of two, as a first day has it.
+async fn hang_two_blades(stage: &Stage) {
+    stage.go("/kit").await;
+    for (name, leaves) in [("4", "10"), ("7", "3.2")] {
+        stage.until_text("Put it in the kit").await;
+        stage.choose("Kind", "Blade").await;
+        stage.type_into("What is printed on it", name).await;
+        stage.type_into("Leaves", leaves).await;
+        stage
+            .until(
+                "the length is read",
+                &format!("document.querySelector('input[data-mm=\"{leaves}\"]')"),
+            )
+            .await;
+        stage.touch(&stage.find("Put it in the kit").await).await;
+        stage.find(&format!("Put away the {name} blade")).await;
+    }
+}
+
+/// Handbook 10 C 1: nobody alone holds a tool off a dog that was never here; once it is said to stand, nothing is
+/// said of it.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_dog_nobody_knows_is_skimmed_alone_only_once_it_stands() {
+    on_empty_stage(TABLET, async |stage| {
+        hang_two_blades(stage).await;
+        stage.go("/").await;
+        stage.touch(&stage.find("New dog").await).await;
+        stage.type_into("Name", "Ballast").await;
+        stage.touch(&stage.find("Talk").await).await;
+        stage.until_text("Looks, best first").await;
+        let visit = stage.visit_path().await;
+        stage.go(&format!("{visit}/coat")).await;
+        stage.until_text("All over").await;
+        stage.type_into("Length, combed out", "90").await;
+        stage.press(Key::Tab).await;
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/look")).await;
+        stage
+            .touch(
+                &stage
+                    .find("LambShort body, full straight legs, clean face and feet.")
+                    .await,
+            )
+            .await;
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage
+            .until_text("First time here: skim only once it stands; else shears.")
+            .await;
+        stage.go(&format!("{visit}/body")).await;
+        stage.touch(&stage.find("Calm").await).await;
+        stage.until_kept().await;
+        stage.go(&format!("{visit}/cut")).await;
+        stage.until_text("skim, held off").await;
+        stage
+            .until(
+                "it is said to stand",
+                "!document.body.innerText.includes('First time here')",
+            )
+            .await;
+        stage.assert_quiet_console().await;
+    })
+    .await;
+}
+
 #[tokio::test(flavor = "multi_thread")]
 async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
     on_empty_stage(TABLET, async |stage| {
         stage.keep_for_away().await;
-        // A kit of two, as a first day has it.
-        stage.go("/kit").await;
-        for (name, leaves) in [("4", "10"), ("7", "3.2")] {
-            stage.until_text("Put it in the kit").await;
-            stage.choose("Kind", "Blade").await;
-            stage.type_into("What is printed on it", name).await;
-            stage.type_into("Leaves", leaves).await;
-            stage
-                .until(
-                    "the length is read",
-                    &format!("document.querySelector('input[data-mm=\"{leaves}\"]')"),
-                )
-                .await;
-            stage.touch(&stage.find("Put it in the kit").await).await;
-            stage.find(&format!("Put away the {name} blade")).await;
-        }
+        hang_two_blades(stage).await;
         stage.go("/").await;
         stage.touch(&stage.find("New dog").await).await;
         stage.type_into("Name", "Ballast").await;

@@ -5,20 +5,20 @@ use crate::support;
 
 use approx::assert_abs_diff_eq;
 use rstest::rstest;
-use support::{ample_coat, both, build};
+use support::{ample_coat, both, build, plain_job};
 use veliform_core::balance::score;
-use veliform_core::coat::{CoatNow, Patch, Skin, Zone, ZoneMarks};
+use veliform_core::coat::{CoatNow, Patch, Zone, ZoneMarks};
 use veliform_core::dog::{Dog, House};
 use veliform_core::frame::Build;
 use veliform_core::job::Job;
 use veliform_core::lines::{ClipLine, clip_lines};
-use veliform_core::look::{LineName, LineStop, Lines, Look, LookId, Shifts};
+use veliform_core::look::{LineName, LineStop, Look, LookId, Shifts};
 use veliform_core::placing::off_the_tone_edge;
 use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::report::line_offers;
 use veliform_core::say::Words;
 use veliform_core::schools::{Answer, Schools};
-use veliform_core::solve::{HeldOff, OneWorker};
+use veliform_core::solve::OneWorker;
 use veliform_core::units::Length;
 use veliform_core::visit::{Entry, EntryBody, fold};
 
@@ -26,18 +26,7 @@ const H: f64 = 450.0;
 
 fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
     let build = build(H, change);
-    Job {
-        sides: both(&build),
-        coat: ample_coat(&look, H),
-        lines: Lines::of(&look),
-        look,
-        kit: Vec::new(),
-        house: House::default(),
-        skin: Skin::ORDINARY,
-        cut_for_days: 0.0,
-        held_off: HeldOff::SURE,
-        is_left_handed: false,
-    }
+    plain_job(both(&build), ample_coat(&look, H), look)
 }
 
 fn line(job: &Job, plan: &Plan, name: LineName) -> ClipLine {

@@ -6,7 +6,9 @@ use veliform_core::balance::Judged;
 use veliform_core::coat::{Knots, Patch, Texture, Zone, ZoneMarks};
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Dog, House};
-use veliform_core::drawing::{Anchor, DrawOptions, Drawing, Geometry, Layers, Role, Sheet, Tag};
+use veliform_core::drawing::{
+    Anchor, DrawOptions, Drawing, Geometry, Layers, Role, Shape, Sheet, Tag,
+};
 use veliform_core::frame::{BuildType, Measure, Method, TakenMeasure};
 use veliform_core::kit::Tool;
 use veliform_core::look::LookId;
@@ -379,7 +381,74 @@ fn no_word_lies_over_another() {
     }
 }
 
-/// Whether a straight line from the first two numbers to the last two passes through an area.
+/// Where the views share a sheet, a measure's number lies over no other word, the rule's among them, and over
+/// no edge of the dog, however long its coat (common practice of drawings). The carrier on the height stick is no
+/// word beside the dog but a thing that stands before it.
+#[rstest]
+fn among_four_views_a_measure_stands_clear(
+    #[values(
+        BuildType::SquareCurly,
+        BuildType::LongLow,
+        BuildType::Leggy,
+        BuildType::Toy,
+        BuildType::Spaniel,
+        BuildType::Retriever
+    )]
+    build: BuildType,
+    #[values(0.04, 0.10, 0.18)] coat: f64,
+) {
+    let height = 420.0;
+    let dog = dog(build, Texture::Curl);
+    let mut visit = visit(&dog, height);
+    visit.coat.all_over_mm = Some(Length::from_mm(coat * height).expect("finite"));
+    for (measure, share) in [(Measure::BodyLength, 1.08), (Measure::RibWidth, 0.32)] {
+        let mm = Length::from_mm(share * height).expect("finite");
+        let taken = TakenMeasure::by(Method::Tape, mm);
+        visit.frame.measures.insert(measure, taken);
+    }
+    let (house, kit): (House, Vec<Tool>) = (House::default(), Vec::new());
+    let desk = Desk::new(&dog, &visit, &house, &kit);
+    let options = DrawOptions {
+        sheet: Sheet::Four,
+        layers: Layers {
+            measures: true,
+            landmarks: true,
+            ..Layers::default()
+        },
+        ..DrawOptions::default()
+    };
+    let drawing = desk.draw(None, &options);
+    let of_measures = |s: &&Shape| {
+        let is_carrier = s.tag == Some(Tag::Measure(Measure::HeightAtWithers));
+        s.role == Role::DimensionNumber && !is_carrier
+    };
+    let told: Vec<Shape> = drawing.shapes.iter().filter(of_measures).cloned().collect();
+    let told = words_of(&Drawing {
+        shapes: told,
+        ..drawing.clone()
+    });
+    assert_eq!(told.len(), 2, "length and width: {told:?}");
+    let words = words_of(&drawing);
+    let edges: Vec<Vec<f64>> = drawing
+        .shapes
+        .iter()
+        .filter(|s| s.role == Role::PlanLine)
+        .map(|s| numbers(&s.geometry))
+        .collect();
+    for (area, text) in &told {
+        let over = |(b, other): &&(kurbo::Rect, String)| {
+            let meets = area.x0 < b.x1 && b.x0 < area.x1 && area.y0 < b.y1 && b.y0 < area.y1;
+            meets && other != text
+        };
+        assert_eq!(words.iter().find(over), None, "{text}");
+        let mut runs = edges.iter().flat_map(|e| e.windows(4).step_by(2));
+        assert!(
+            !runs.any(|run| is_struck(*area, run)),
+            "{text} over an edge"
+        );
+    }
+}
+
 /// A coat of two colours is two-coloured from every side (handbook 3, *Zones*): a dark breast shows from in
 /// front alone, in the middle and under the neck; a dog that is dark but for it is toned all over from behind
 /// and above.
@@ -437,6 +506,7 @@ fn a_patch_shows_in_the_views_that_show_its_zone() {
     }
 }
 
+/// Whether a straight line from the first two numbers to the last two passes through an area.
 fn is_struck(area: kurbo::Rect, line: &[f64]) -> bool {
     let (from, to) = ((line[0], line[1]), (line[2], line[3]));
     (0..=200).any(|n| {

@@ -3,17 +3,16 @@
 use crate::support;
 
 use rstest::rstest;
-use support::{both, build};
+use support::{both, build, plain_job};
 use veliform_core::balance::{Judged, score};
-use veliform_core::coat::{CoatNow, Skin, Texture, Zone, ZoneMarks};
-use veliform_core::dog::House;
+use veliform_core::coat::{CoatNow, Texture, Zone, ZoneMarks};
 use veliform_core::grow::{
     Interval, MomentName, ReturnBecause, back, grow_plan, interval, weeks_to_look,
 };
 use veliform_core::job::Job;
-use veliform_core::look::{Lines, Look, LookId};
+use veliform_core::look::{Look, LookId};
 use veliform_core::plan::make_plan;
-use veliform_core::solve::{HeldOff, solve_lengths};
+use veliform_core::solve::solve_lengths;
 use veliform_core::units::Length;
 
 /// The dog of the examples: 450 mm high, 1.06 long, 6 mm of coat all over (balance-model.md 13).
@@ -22,18 +21,11 @@ fn job(look: LookId, texture: Texture, coat_mm: f64) -> Job {
         Texture::Curl | Texture::Fleece => 0.85,
         other => other.stand(),
     };
-    Job {
-        sides: both(&build(450.0, |b, h| b.length = 1.06 * h)),
-        coat: CoatNow::even(texture, stand, coat_mm),
-        lines: Lines::of(&Look::shipped(look)),
-        look: Look::shipped(look),
-        kit: Vec::new(),
-        house: House::default(),
-        skin: Skin::ORDINARY,
-        cut_for_days: 0.0,
-        held_off: HeldOff::SURE,
-        is_left_handed: false,
-    }
+    plain_job(
+        both(&build(450.0, |b, h| b.length = 1.06 * h)),
+        CoatNow::even(texture, stand, coat_mm),
+        Look::shipped(look),
+    )
 }
 
 /// balance-model.md 13, *weeks until the score is within 2 of what ample coat gives*: curl. The

@@ -2,13 +2,15 @@
 
 use crate::support;
 
+use rstest::rstest;
 use veliform_core::body::{Handling, Temper};
-use veliform_core::desk::{Desk, Reasons, Solved};
+use veliform_core::desk::{Before, Desk, Reasons, Solved};
 use veliform_core::dog::{Dog, House};
 use veliform_core::frame::{Measure, Method, TakenMeasure};
 use veliform_core::kit::{Direction, Tool, full_leaves_mm};
 use veliform_core::look::LookId;
 use veliform_core::schools::{Answer, Schools};
+use veliform_core::sheet::Step;
 use veliform_core::solve::Roughing;
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, Visit, fold};
@@ -26,17 +28,31 @@ fn planned_of(
     kit: &[Tool],
     say: impl FnOnce(&mut Visit),
 ) -> Solved {
-    let dog: Dog = serde_json::from_value(serde_json::json!({
+    let (dog, house) = (dog(), house(schools));
+    let mut visit = lamb(&dog, stylist);
+    say(&mut visit);
+    let desk = Desk::new(&dog, &visit, &house, kit);
+    desk.plan(Reasons::Skip).expect("solves")
+}
+
+fn dog() -> Dog {
+    serde_json::from_value(serde_json::json!({
         "id": uuid::Uuid::from_u128(1), "name": "Points", "texture": "fleece"
     }))
-    .expect("a dog");
-    let house = House {
+    .expect("a dog")
+}
+
+fn house(schools: Schools) -> House {
+    House {
         stylists: vec!["Ada".into(), "Hilda".into()],
         learning: vec!["Ada".into()],
         schools,
         ..House::default()
-    };
-    let mut visit = fold(&dog, &[]);
+    }
+}
+
+fn lamb(dog: &Dog, stylist: &str) -> Visit {
+    let mut visit = fold(dog, &[]);
     let height = TakenMeasure::by(Method::HeightStick, MM(460.0));
     visit
         .frame
@@ -48,9 +64,7 @@ fn planned_of(
         body_mm: None,
     });
     visit.stylist = stylist.into();
-    say(&mut visit);
-    let desk = Desk::new(&dog, &visit, &house, kit);
-    desk.plan(Reasons::Skip).expect("solves")
+    visit
 }
 
 /// What each tool held off leaves by itself, as a share of the longest hair it leaves there.
@@ -126,6 +140,58 @@ fn a_restless_dog_asks_for_more_hair_under_a_tool_held_off() {
     let steady = least_coat(Temper::default(), &alone);
     assert!(least_coat(Temper::Lively, &alone) > steady);
     assert_eq!(least_coat(Temper::Lively, &held), steady);
+}
+
+/// Handbook 10 C 1: no tool is held off an unknown or a restless dog by somebody alone; the shears do it all the
+/// same. Said once, at the first step that would; not of a dog that is known to stand, nor where it is held.
+#[rstest]
+#[case::unknown(true, Temper::Unknown, &[], Some("First time here"))]
+#[case::known(false, Temper::Unknown, &[], None)]
+#[case::said_to_stand(true, Temper::Calm, &[], None)]
+#[case::restless(false, Temper::Lively, &[], Some("It does not stand"))]
+#[case::restless_but_held(false, Temper::Lively, &[Answer::HeldByHelper], None)]
+#[case::unknown_but_held(true, Temper::Unknown, &[Answer::HeldByHelper], None)]
+fn nobody_alone_holds_a_tool_off_a_dog_nobody_knows(
+    #[case] is_first: bool,
+    #[case] temper: Temper,
+    #[case] answers: &[Answer],
+    #[case] says: Option<&str>,
+) {
+    let kit = support::full_kit();
+    let dog = dog();
+    let house = house(
+        answers
+            .iter()
+            .copied()
+            .fold(Schools::default(), Schools::with),
+    );
+    // The first coat over which something is held off.
+    let solved = (50..=120).step_by(5).find_map(|coat| {
+        let mut visit = lamb(&dog, "Hilda");
+        visit.coat.all_over_mm = Some(MM(f64::from(coat)));
+        visit.handling = Some(Handling {
+            temper,
+            ..Handling::default()
+        });
+        let desk = Desk::new(&dog, &visit, &house, &kit).with_before(Before {
+            is_first,
+            ..Before::default()
+        });
+        let solved = desk.plan(Reasons::Skip).expect("solves");
+        (!held_off(&solved, &kit).is_empty()).then_some(solved)
+    });
+    let solved = solved.expect("a coat long enough");
+    let steps = &solved.report.sheet.steps;
+    let said: Vec<(&Step, &str)> = steps
+        .iter()
+        .flat_map(|step| step.cautions.iter().map(move |c| (step, c.text.as_str())))
+        .filter(|(_, text)| text.contains("skim only"))
+        .collect();
+    assert_eq!(said.len(), usize::from(says.is_some()), "{said:?}");
+    for (step, text) in said {
+        assert!(step.tool_id.is_some(), "{}", step.what);
+        assert!(text.starts_with(says.unwrap_or_default()), "{text}");
+    }
 }
 
 /// Handbook 6, *eye corners* and *edge*: a blade and a margin for learners; what the salon said stands.

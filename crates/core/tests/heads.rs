@@ -5,16 +5,13 @@ use crate::support;
 
 use proptest::prelude::*;
 use rstest::rstest;
-use support::{ample_coat, both, build, limit};
+use support::{ample_coat, both, build, limit, plain_job};
 use veliform_core::balance::{BalancePoint, Judged, evaluated_points, head_points};
-use veliform_core::coat::{CoatNow, Skin, Zone};
-use veliform_core::dog::House;
+use veliform_core::coat::{CoatNow, Zone};
 use veliform_core::frame::{Build, EarKind};
-use veliform_core::job::Job;
-use veliform_core::look::{Lines, Look, LookId};
+use veliform_core::look::{Look, LookId};
 use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::shape::Dressing;
-use veliform_core::solve::HeldOff;
 
 struct Head {
     plan: Plan,
@@ -27,18 +24,7 @@ struct Head {
 fn head(build: &Build, look: LookId, change: impl FnOnce(CoatNow) -> CoatNow) -> Head {
     let height = build.height;
     let look = Look::shipped(look).fitted(height, &|_| 60.0 * height / 450.0);
-    let job = Job {
-        sides: both(build),
-        coat: change(ample_coat(&look, height)),
-        lines: Lines::of(&look),
-        look: look.clone(),
-        kit: Vec::new(),
-        house: House::default(),
-        skin: Skin::ORDINARY,
-        cut_for_days: 0.0,
-        held_off: HeldOff::SURE,
-        is_left_handed: false,
-    };
+    let job = plain_job(both(build), change(ample_coat(&look, height)), look.clone());
     let plan = make_plan(&job).expect("solves");
     let dressing = dress_plan(&plan, &job.coat, PlanCoat::Tools);
     Head {

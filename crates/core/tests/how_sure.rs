@@ -1,6 +1,7 @@
 //! Doubt carried through (balance-model.md 12, handbook 8): first order against Monte-Carlo, and
 //! what to measure next.
 
+use crate::support::plain_job;
 use std::collections::BTreeMap;
 
 use rand::SeedableRng as _;
@@ -9,7 +10,7 @@ use rand_distr::{Distribution as _, StandardNormal};
 use rstest::rstest;
 use uuid::Uuid;
 use veliform_core::balance::{Judged, balance_points};
-use veliform_core::coat::{CoatNow, Skin, Texture};
+use veliform_core::coat::{CoatNow, Texture};
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Dog, House};
 use veliform_core::frame::{
@@ -18,9 +19,8 @@ use veliform_core::frame::{
 };
 use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
-use veliform_core::look::{Lines, Look, LookId};
+use veliform_core::look::{Look, LookId};
 use veliform_core::plan::make_plan;
-use veliform_core::solve::HeldOff;
 use veliform_core::sure::point_doubts;
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{LookChoice, Visit, fold};
@@ -47,18 +47,11 @@ fn all_taped(height: f64) -> FrameInput {
 }
 
 fn job(input: &FrameInput, look: LookId) -> Job {
-    Job {
-        sides: resolve(input, UnitSystem::Millimetres).sides(),
-        coat: CoatNow::even(Texture::Fleece, 0.85, 60.0),
-        lines: Lines::of(&Look::shipped(look)),
-        look: Look::shipped(look),
-        kit: Vec::new(),
-        house: House::default(),
-        skin: Skin::ORDINARY,
-        cut_for_days: 0.0,
-        held_off: HeldOff::SURE,
-        is_left_handed: false,
-    }
+    plain_job(
+        resolve(input, UnitSystem::Millimetres).sides(),
+        CoatNow::even(Texture::Fleece, 0.85, 60.0),
+        Look::shipped(look),
+    )
 }
 
 /// Handbook 8: the ± on a balance point, lengths fixed, frame uncertain, is within 7 % of a

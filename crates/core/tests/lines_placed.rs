@@ -4,10 +4,10 @@ use crate::support;
 
 use approx::assert_abs_diff_eq;
 use rstest::rstest;
-use support::{Solved, ample_coat, both, build, solve, solve_lined, tool};
+use support::{Solved, ample_coat, both, build, plain_job, solve, solve_lined, tool};
 use veliform_core::balance::{Place, score};
-use veliform_core::coat::{Skin, Zone};
-use veliform_core::dog::{Dog, House};
+use veliform_core::coat::Zone;
+use veliform_core::dog::Dog;
 use veliform_core::frame::Build;
 use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
@@ -18,7 +18,7 @@ use veliform_core::plan::{PlanCoat, dress_plan, make_plan};
 use veliform_core::report::line_offers;
 use veliform_core::say::Words;
 use veliform_core::shape::Station as S;
-use veliform_core::solve::{HeldOff, OneWorker, Unit, programme};
+use veliform_core::solve::{OneWorker, Unit, programme};
 use veliform_core::visit::{Entry, EntryBody, fold};
 
 fn solved(look: &Look, height: f64, change: impl FnOnce(&mut Build, f64)) -> Solved {
@@ -119,16 +119,8 @@ fn kit() -> Vec<Tool> {
 
 fn job(look: Look, change: impl FnOnce(&mut Build, f64)) -> Job {
     Job {
-        sides: both(&build(460.0, change)),
-        coat: ample_coat(&look, 460.0),
-        lines: Lines::of(&look),
-        look,
         kit: kit(),
-        house: House::default(),
-        skin: Skin::ORDINARY,
-        cut_for_days: 0.0,
-        held_off: HeldOff::SURE,
-        is_left_handed: false,
+        ..plain_job(both(&build(460.0, change)), ample_coat(&look, 460.0), look)
     }
 }
 

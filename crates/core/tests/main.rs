@@ -55,6 +55,7 @@ mod skirts;
 mod support;
 mod table_readings;
 mod table_run;
+mod tails;
 mod the_dog_comes_back;
 mod tools_inside;
 mod visits;

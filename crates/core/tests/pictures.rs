@@ -9,21 +9,20 @@ use rand::SeedableRng as _;
 use rand_chacha::ChaCha8Rng;
 use rand_distr::{Distribution as _, Normal};
 use rstest::rstest;
-use support::{ample_coat, both, build};
+use support::{ample_coat, both, build, plain_job};
 use uuid::Uuid;
 use veliform_core::balance::{Judged, head_points};
-use veliform_core::coat::{CoatNow, Skin, Texture, Zone};
+use veliform_core::coat::{CoatNow, Texture, Zone};
 use veliform_core::dog::House;
 use veliform_core::frame::{Build, Frame, FrameInput, resolve};
 use veliform_core::job::Job;
-use veliform_core::look::{Aim, Lines, Look, LookId};
+use veliform_core::look::{Aim, Look, LookId};
 use veliform_core::photo::{Camera, shoot};
 use veliform_core::picture::{
     OwnersPicture, PicturePoint as P, Reached, likeness, nearest_look, picture_look, read_picture,
 };
 use veliform_core::plan::{Plan, PlanCoat, dress_plan, make_plan};
 use veliform_core::say::Words;
-use veliform_core::solve::HeldOff;
 use veliform_core::units::UnitSystem;
 
 /// A dog in a look, cut from a well filled kit, and the frame the camera sees.
@@ -51,16 +50,8 @@ fn model(build: &Build, look: LookId) -> Model {
 
 fn job(build: &Build, look: Look, coat: CoatNow) -> Job {
     Job {
-        sides: both(build),
-        coat,
-        lines: Lines::of(&look),
-        look,
         kit: support::full_kit(),
-        house: House::default(),
-        skin: Skin::ORDINARY,
-        cut_for_days: 0.0,
-        held_off: HeldOff::SURE,
-        is_left_handed: false,
+        ..plain_job(both(build), coat, look)
     }
 }
 

@@ -3,19 +3,19 @@
 use crate::support;
 
 use rstest::rstest;
-use support::{ample_coat, both, build, full_kit, tight_knots, tool};
+use support::{ample_coat, both, build, full_kit, plain_job, tight_knots, tool};
 use veliform_core::balance::{Judged, score};
-use veliform_core::coat::{CoatNow, Skin, Texture, Zone};
+use veliform_core::coat::{CoatNow, Texture, Zone};
 use veliform_core::desk::{Desk, Reasons};
 use veliform_core::dog::{Dog, House};
 use veliform_core::frame::{Build, Felt, Grade, Measure, Method, TakenMeasure};
 use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
-use veliform_core::look::{By, LineName, LineStop, Lines, Look, LookId};
+use veliform_core::look::{By, LineName, LineStop, Look, LookId};
 use veliform_core::plan::{Plan, make_plan};
 use veliform_core::report::PlanReport;
 use veliform_core::sheet::{Stage, StepKind};
-use veliform_core::solve::{HeldOff, Stroke, Unit};
+use veliform_core::solve::{Stroke, Unit};
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, fold};
 
@@ -33,16 +33,12 @@ fn kit() -> Vec<Tool> {
 
 fn job(look: LookId, height: f64, coat_mm: f64, change: impl FnOnce(&mut Build, f64)) -> Job {
     Job {
-        sides: both(&build(height, change)),
-        coat: CoatNow::even(Texture::Fleece, 0.85, coat_mm),
-        lines: Lines::of(&Look::shipped(look)),
-        look: Look::shipped(look),
         kit: kit(),
-        house: House::default(),
-        skin: Skin::ORDINARY,
-        cut_for_days: 0.0,
-        held_off: HeldOff::SURE,
-        is_left_handed: false,
+        ..plain_job(
+            both(&build(height, change)),
+            CoatNow::even(Texture::Fleece, 0.85, coat_mm),
+            Look::shipped(look),
+        )
     }
 }
 

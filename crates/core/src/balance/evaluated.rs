@@ -9,6 +9,7 @@ use super::lift_off::{shoulder_lift_mm, thigh_lift_mm};
 use super::point::{BalancePoint, Divisor, Shown};
 use super::rules::Judged;
 use super::subject::Subject;
+use super::tail::tail_points;
 use crate::coat::Zone;
 use crate::look::LineStop;
 use crate::page::View;
@@ -51,7 +52,7 @@ const RUNS: [&[S]; 3] = [
 ];
 
 /// What is judged at these lengths but not solved: the waist's place, knee opposite bend, lift-off
-/// level, flank need, bumps and the column over its foot.
+/// level, flank need, bumps, the tail and the column over its foot.
 pub fn evaluated_points(
     subject: &Subject,
     lengths_mm: &[f64],
@@ -130,6 +131,7 @@ pub fn evaluated_points(
     if let Some((station, kink)) = bump(subject, lengths_mm) {
         judge(Judged::Bump, station, kink, (None, Some(KINK * h)));
     }
+    points.extend(tail_points(subject, dressing));
     points.extend(bevel(subject, lengths_mm, dressing.zone_mm(Zone::Foot)));
     points
 }

@@ -12,6 +12,7 @@ mod reach;
 mod rules;
 mod spot;
 mod subject;
+mod tail;
 
 pub use evaluated::evaluated_points;
 pub use expr::Expr;
@@ -27,3 +28,5 @@ pub use spot::{Place, Spot, Width};
 pub(crate) use subject::bounds;
 pub(crate) use subject::waist_behind_mm;
 pub use subject::{Subject, Unmet};
+pub(crate) use tail::{SHAPED_MM, TAIL_ALIKE};
+pub use tail::{off_u_mm, sides_apart_mm};

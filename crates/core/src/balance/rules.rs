@@ -371,6 +371,19 @@ rules! {
         goes: "spots show",
         high: "The line bumps by {by}; feel whether it is hair or a lump.",
     }
+    // Evaluated: the tail as it is carried (handbook 10 E; tolerances half of what it allows).
+    TailEven {
+        label: "Tail about its bone", tolerance: 0.0045, weight: 0.5, gives_up: false,
+        goes: "the tail loses its shape",
+        high: "The tail lies {by} uneven about its bone.",
+        moved_by: [Tail],
+    }
+    TailBehind {
+        label: "Tail over the back", tolerance: 0.01, weight: 0.5, gives_up: false,
+        goes: "the tail loses its shape",
+        high: "Hair of the tail falls {by} behind the dog.",
+        moved_by: [Tail],
+    }
     Bevel {
         label: "Column over the foot", tolerance: 0.01, weight: 1.0, gives_up: false,
         goes: "the legs lose their shape",

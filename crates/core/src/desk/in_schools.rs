@@ -2,6 +2,7 @@ use crate::kit::ONE_SIZE_MM;
 use crate::look::{EarRule, ForeLegShape, HindLegShape, Look, UnderlineShape};
 use crate::schools::Answer as A;
 use crate::schools::{Question, Schools};
+use crate::shape::TailForm;
 
 /// Belly before the waist against the look's own length, short and filled (modelling choice).
 const SHORT_BELLY: f64 = 0.6;
@@ -34,7 +35,7 @@ pub(super) fn in_schools(look: Look, schools: &Schools) -> Look {
         A::UnderlineRound => look.with_underline_shape(UnderlineShape::Round),
         _ => look,
     };
-    let look = of_the_head(look, schools);
+    let look = of_the_tail(of_the_head(look, schools), schools);
     let look = match schools.of(Question::FrontLeg) {
         A::FrontTube => look.with_fore(ForeLegShape::Tube),
         A::FrontD => look.with_fore(ForeLegShape::D),
@@ -44,6 +45,17 @@ pub(super) fn in_schools(look: Look, schools: &Schools) -> Look {
     match schools.of(Question::RearLeg) {
         A::RearParallel => look.with_hind(HindLegShape::Parallel),
         A::RearA => look.with_hind(HindLegShape::A),
+        _ => look,
+    }
+}
+
+/// A tail that is cut is shaped as asked; one that the look keeps is kept.
+fn of_the_tail(look: Look, schools: &Schools) -> Look {
+    match schools.of(Question::TailEnd) {
+        A::TailPlume => look.with_tail(TailForm::Plume),
+        A::TailRounded => look.with_tail(TailForm::Rounded),
+        A::TailU => look.with_tail(TailForm::U),
+        A::TailV => look.with_tail(TailForm::BareV),
         _ => look,
     }
 }

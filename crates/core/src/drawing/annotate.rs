@@ -124,8 +124,11 @@ impl Annotator<'_> {
         share: f64,
         tag: Option<Tag>,
     ) -> Option<Point> {
-        self.place(role, candidates, text, share, tag, true)
-            .or_else(|| self.place(role, candidates, text, share, tag, false))
+        let size_mm = share * self.painter.text_mm;
+        let page = self.painter.page;
+        let labels = &mut self.painter.labels;
+        let free = labels.place_clear_first(candidates, text, size_mm, page)?;
+        Some(self.put(role, free, text, size_mm, tag))
     }
 
     /// A word at the first free of some page points; says whether it found one.
@@ -140,10 +143,20 @@ impl Annotator<'_> {
     ) -> Option<Point> {
         let size_mm = share * self.painter.text_mm;
         let page = self.painter.page;
-        let (at, anchor) = self
-            .painter
-            .labels
-            .place(candidates, text, size_mm, page, clear)?;
+        let labels = &mut self.painter.labels;
+        let free = labels.place(candidates, text, size_mm, page, clear)?;
+        Some(self.put(role, free, text, size_mm, tag))
+    }
+
+    /// A word at a place found free; says where.
+    fn put(
+        &mut self,
+        role: Role,
+        (at, anchor): (Point, Anchor),
+        text: &str,
+        size_mm: f64,
+        tag: Option<Tag>,
+    ) -> Point {
         self.push(
             role,
             Geometry::Text {
@@ -154,6 +167,6 @@ impl Annotator<'_> {
             },
             tag,
         );
-        Some(at)
+        at
     }
 }

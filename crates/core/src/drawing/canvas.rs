@@ -70,7 +70,7 @@ impl Painter {
     }
 
     fn flat(&self, points: &[Point]) -> Vec<f64> {
-        simplified(&self.on_page(points), self.smooth_mm)
+        simplified(points, self.view.page_signs(), self.smooth_mm)
     }
 
     pub(super) fn push(&mut self, role: Role, geometry: Geometry) {
@@ -125,8 +125,6 @@ impl Painter {
             let width = INK * self.height * if piece.is_far { FAR } else { 1.0 };
             for stroke in &piece.strokes {
                 self.ink(stroke, width * stroke.weight);
-                let page = self.on_page(&stroke.points);
-                self.labels.avoid(&page);
             }
             if let Some(texture) = hair {
                 self.marks(&hair_marks(piece, body, texture, self.height, seed));
@@ -136,22 +134,25 @@ impl Painter {
 
     /// All marks of a piece as one shape of straight strokes.
     fn marks(&mut self, marks: &[Vec<Point>]) {
-        let ends_mm: Vec<f64> = marks
-            .iter()
-            .flat_map(|mark| mark.windows(2))
-            .flat_map(|pair| self.on_page(pair))
-            .flat_map(|p| [tenth(p.x), tenth(p.y)])
-            .collect();
+        let (sx, sy) = self.view.page_signs();
+        let strokes: usize = marks.iter().map(|mark| mark.len().saturating_sub(1)).sum();
+        let mut ends_mm = Vec::with_capacity(4 * strokes);
+        for p in marks.iter().flat_map(|mark| mark.windows(2)).flatten() {
+            ends_mm.push(tenth(sx * p.x));
+            ends_mm.push(tenth(sy * p.y));
+        }
         if !ends_mm.is_empty() {
             let width_mm = MARK * INK * self.height;
             self.push(Role::HairMark, Geometry::Strokes { ends_mm, width_mm });
         }
     }
 
-    /// A stroke whose ends may run out thin: a polygon where they do, a line where not.
+    /// A stroke whose ends may run out thin: a polygon where they do, a line where not. No word crosses it.
     fn ink(&mut self, stroke: &Stroke, width_mm: f64) {
         if stroke.start_mm <= 0.0 && stroke.end_mm <= 0.0 {
             let points_mm = self.flat(&stroke.points);
+            let page = points_mm.chunks_exact(2).map(|p| Point::new(p[0], p[1]));
+            self.labels.avoid(page);
             self.push(
                 Role::PlanLine,
                 Geometry::Line {
@@ -161,6 +162,7 @@ impl Painter {
             );
             return;
         }
+        self.labels.avoid(self.on_page(&stroke.points).into_iter());
         let outline = tapered(stroke, width_mm, TAPERED * self.smooth_mm);
         if outline.len() > 2 {
             let page = self.on_page(&outline);

@@ -21,7 +21,7 @@ impl Annotator<'_> {
             let tag = Some(Tag::Line(line.line));
             self.line(Role::ClipLine, &points, 0.006, tag);
             let page: Vec<Point> = points.iter().map(|p| to_page(*p)).collect();
-            self.painter.labels.avoid(&page);
+            self.painter.labels.avoid(page.iter().copied());
             let up = Vec2::new(0.0, line.blend_dy_mm);
             // A blend that would end past the dog has no end to show.
             let is_on_dog = |p: &Point| !paper.is_free(Rect::from_points(*p + up, *p + up));
@@ -29,7 +29,7 @@ impl Annotator<'_> {
                 let to: Vec<Point> = points.iter().map(|p| *p + up).collect();
                 self.line(Role::ClipLine, &to, BLEND, tag);
                 let to: Vec<Point> = page.iter().map(|p| *p + up).collect();
-                self.painter.labels.avoid(&to);
+                self.painter.labels.avoid(to.iter().copied());
             }
         }
     }

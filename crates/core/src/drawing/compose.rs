@@ -245,6 +245,7 @@ impl<'a> Stage<'a> {
                 view,
                 // The plan says lengths there.
                 has_note: room == Room::Ample && !layers.pins,
+                is_numbered_behind: room == Room::Ample,
                 text_mm: 0.8 * text_mm,
                 line_mm: 0.0012 * page.width().max(page.height()),
             };
@@ -449,7 +450,8 @@ impl<'a> Stage<'a> {
                 Rect::new(-half - 0.12 * h, -0.17 * h, half + 0.16 * h, top)
             }
             View::Top => {
-                let half = 0.5 * widest + 0.14 * h;
+                // A number stands beneath the coat.
+                let half = 0.5 * widest + 0.20 * h;
                 Rect::new(-(nose + 0.34 * h), -half, 0.50 * h, half)
             }
         }

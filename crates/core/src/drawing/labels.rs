@@ -41,12 +41,18 @@ pub(super) type Candidate = (Point, Anchor);
 
 impl Labels {
     /// Marks a polyline that no word may cross.
-    pub(super) fn avoid(&mut self, points: &[Point]) {
-        let corners = points.iter().map(|p| Rect::from_points(*p, *p));
-        if let Some(around) = corners.reduce(|a, b| a.union(b)) {
-            let lines = points.windows(2).map(|w| Line::new(w[0], w[1])).collect();
-            self.runs.push(RunOfLines { around, lines });
+    pub(super) fn avoid(&mut self, mut points: impl ExactSizeIterator<Item = Point>) {
+        let Some(mut last) = points.next() else {
+            return;
+        };
+        let mut around = Rect::from_points(last, last);
+        let mut lines = Vec::with_capacity(points.len());
+        for next in points {
+            around = around.union_pt(next);
+            lines.push(Line::new(last, next));
+            last = next;
         }
+        self.runs.push(RunOfLines { around, lines });
     }
 
     /// Marks a leader: even a word that may lie over an edge keeps off it.
@@ -138,6 +144,18 @@ impl Labels {
         self.place_apart(candidates, (text, size), 0.0, page, clear_of_lines)
     }
 
+    /// The first candidate that is free of words and lines, else of words alone.
+    pub(super) fn place_clear_first(
+        &mut self,
+        candidates: &[Candidate],
+        text: &str,
+        size: f64,
+        page: Rect,
+    ) -> Option<Candidate> {
+        let clear = self.place(candidates, text, size, page, true);
+        clear.or_else(|| self.place(candidates, text, size, page, false))
+    }
+
     /// The first candidate that is free, so far to both sides from other words.
     fn place_apart(
         &mut self,
@@ -217,7 +235,7 @@ mod tests {
         let page = Rect::new(0.0, 0.0, 100.0, 100.0);
         let mut labels = Labels::default();
         labels.occupy(Point::new(10.0, 10.0), Anchor::Start, "taken", 10.0);
-        labels.avoid(&[Point::new(0.0, 50.0), Point::new(100.0, 50.0)]);
+        labels.avoid([Point::new(0.0, 50.0), Point::new(100.0, 50.0)].into_iter());
         let places = [
             (Point::new(12.0, 12.0), Anchor::Start), // over the word
             (Point::new(12.0, 48.0), Anchor::Start), // over the line

@@ -28,11 +28,13 @@ impl Annotator<'_> {
             return;
         };
         let withers = self.skin(S::Withers);
-        let (text, y, t) = (
-            value_text(&self.words(), &value),
-            withers.y,
-            self.painter.text_mm,
-        );
+        let (y, t) = (withers.y, self.painter.text_mm);
+        // Among four views a longer word would lie over the dog's ear.
+        let text = if self.room == Room::Scarce {
+            value_alone(&self.words(), &value)
+        } else {
+            value_text(&self.words(), &value)
+        };
         let tag = Some(Tag::Measure(Measure::HeightAtWithers));
         let x = self.stick_x;
         let width = 0.62 * t * (text.chars().count() as f64 + 1.2);
@@ -107,7 +109,9 @@ impl Annotator<'_> {
                 Run::Level { y, from, to } => (Point::new(from, y), Point::new(to, y)),
                 Run::Word { .. } => continue,
             };
-            self.painter.labels.avoid(&[to_page(from), to_page(to)]);
+            self.painter
+                .labels
+                .avoid([to_page(from), to_page(to)].into_iter());
         }
         for (measure, value, run) in told {
             self.dimension(measure, &value, run);
@@ -244,8 +248,14 @@ impl Annotator<'_> {
     }
 }
 
-/// A value with its doubt; a right side that differs is said after the left.
+/// A value with its doubt.
 pub(super) fn value_text(words: &Words<'_>, value: &FrameValue) -> String {
+    let doubt = words.bare(value.doubt_mm.as_mm());
+    format!("{} ±{doubt}", value_alone(words, value))
+}
+
+/// A value; a right side that differs is said after the left.
+fn value_alone(words: &Words<'_>, value: &FrameValue) -> String {
     // Never by tone alone: an estimate carries a tilde.
     let about = if value.origin == Origin::Estimated {
         "~"
@@ -256,11 +266,7 @@ pub(super) fn value_text(words: &Words<'_>, value: &FrameValue) -> String {
     let right = value
         .right_mm
         .map_or(String::new(), |r| format!(" / {}", bare(r)));
-    format!(
-        "{about}{}{right} ±{}",
-        bare(value.value_mm),
-        bare(value.doubt_mm)
-    )
+    format!("{about}{}{right}", bare(value.value_mm))
 }
 
 pub(super) fn number_role(value: &FrameValue) -> Role {

@@ -11,7 +11,8 @@ use super::simplify::tenth;
 use crate::balance::{Judged as J, shoulder_lift_mm, thigh_lift_mm};
 use crate::page::View;
 use crate::shape::{
-    BothSides, CoatEdge, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S, head_edges,
+    BothSides, CoatEdge, Dressing, FACE_STATIONS, Face, Hand, Leg, LegPlace, Station as S,
+    TailEdges, head_edges, tail_edges,
 };
 
 /// How far a rod reaches past the places it lies on, and a plumb line over its own; shares of the
@@ -130,6 +131,19 @@ impl PointMarks<'_> {
                 );
                 vec![Mark::Plumb(rib), plumb(S::LastRib)]
             }
+            J::TailEven => {
+                let edges = self.tail(&dressing);
+                let middle = edges.bone.len() / 2;
+                match &edges.sides[..] {
+                    [over, under] => vec![Mark::Measure(over[middle], under[middle])],
+                    [outer] => vec![Mark::Measure(edges.bone[middle], outer[middle])],
+                    _ => Vec::new(),
+                }
+            }
+            J::TailBehind => {
+                let rear = self.dog.shape.skin(S::PinBone).x;
+                vec![Mark::Plumb(Point::new(rear, at(S::TailSet).y))]
+            }
             J::HeadSize | J::NoseLongest | J::EarEnd | J::EarOverShoulder | J::EyeOpen => {
                 let head = head_edges(&self.dog.shape, self.dog.left, &dressing);
                 let end = head.ear_end.unwrap_or(head.under_beard);
@@ -146,6 +160,10 @@ impl PointMarks<'_> {
             }
             _ => Vec::new(),
         }
+    }
+
+    fn tail(&self, dressing: &Dressing) -> TailEdges {
+        tail_edges(self.dog.left, dressing, self.dog.shape.skin(S::TailSet))
     }
 
     /// Where the report has a point.

@@ -17,6 +17,9 @@ pub(super) struct Table {
     pub view: View,
     /// Whether it says what the rule counts.
     pub has_note: bool,
+    /// Whether the rule is numbered behind the dog from the side: where a view is small, the body's own length
+    /// stands there.
+    pub is_numbered_behind: bool,
     pub text_mm: f64,
     pub line_mm: f64,
 }
@@ -84,7 +87,8 @@ impl Table {
                 0.4 * arm
             };
             ticks.extend([x * CM, 0.0, x * CM, -depth]);
-            if long && x * CM > stick_x + text_mm {
+            let is_behind = view == View::Side && x > 0.0;
+            if long && x * CM > stick_x + text_mm && (self.is_numbered_behind || !is_behind) {
                 shapes.push(text(
                     (x * CM, -arm - text_mm),
                     rule_number(view, x),

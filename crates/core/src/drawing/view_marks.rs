@@ -157,10 +157,16 @@ impl ViewMarks<'_> {
         let t = self.painter.text_mm;
         let size_mm = 0.9 * t;
         let places: Vec<(Point, Anchor)> = if self.painter.view == View::Top {
-            let low = if a.y < b.y { a } else { b };
-            [1.6, 2.8, 4.0]
-                .map(|d| (low - Vec2::new(0.0, d * t), Anchor::Middle))
-                .into()
+            // Clear of the coat beneath or above, else on it, beside the line.
+            let (low, high) = if a.y < b.y { (a, b) } else { (b, a) };
+            let under = [1.6, 2.8, 4.0, 4.9].map(|d| (low - Vec2::new(0.0, d * t), Anchor::Middle));
+            let over = [0.7, 1.9, 3.1].map(|d| (high + Vec2::new(0.0, d * t), Anchor::Middle));
+            let beside = [0.3, 0.7, 0.5].map(|share| low.lerp(high, share));
+            let aside = Vec2::new(0.4 * t, -0.3 * t);
+            let behind = beside.map(|at| (at + aside, Anchor::Start));
+            let before = beside.map(|at| (at + Vec2::new(-aside.x, aside.y), Anchor::End));
+            let beside = [behind, before].concat();
+            [&under[..], &over, &beside].concat()
         } else {
             // Clear of the coat, at the right edge of the page.
             let right = self.painter.page.x1 - 0.3 * t;
@@ -169,11 +175,8 @@ impl ViewMarks<'_> {
                 .into()
         };
         let page = self.painter.page;
-        if let Some((at, anchor)) = self
-            .painter
-            .labels
-            .place(&places, &text, size_mm, page, false)
-        {
+        let labels = &mut self.painter.labels;
+        if let Some((at, anchor)) = labels.place_clear_first(&places, &text, size_mm, page) {
             self.text(role, at, anchor, text, size_mm, tag);
         }
     }

@@ -7,7 +7,7 @@ use super::courses::Draft;
 use crate::balance::thigh_lift_mm;
 use crate::coat::Zone;
 use crate::look::{FootFinish, LineName, LineStop};
-use crate::shape::Station as S;
+use crate::shape::{BARE_V, Station as S};
 
 /// Length of the bare root under a tail's ball, share of the tail (dog-shape.md 13, lamb).
 const BARE_ROOT: f64 = 0.5;
@@ -113,7 +113,8 @@ impl Draft<'_> {
     pub(super) fn tail_base(&self) -> Option<ClipLine> {
         let look = &self.subject.look;
         let set = self.skin(S::TailSet);
-        let is_ball = look.finish.has_tail_ball();
+        // The long bare stretch belongs to docked tails (handbook 5).
+        let is_ball = look.finish.has_tail_ball() && self.subject.build.is_docked();
         let tail = self.subject.build.tail.length;
         let (along, mark, why) = match self.subject.lines.stop(LineName::TailBase)? {
             LineStop::TailKept => return None,
@@ -126,14 +127,14 @@ impl Draft<'_> {
                 let bare = if is_ball {
                     BARE_ROOT * tail
                 } else {
-                    0.05 * self.h()
+                    BARE_V * self.h()
                 };
                 let why = "A V over the root sets a raised tail off the back.";
                 (bare, "V above the root", why)
             }
             _ => {
                 let why = "A clean root sets the tail off the back.";
-                (0.05 * self.h(), "band at the root", why)
+                (BARE_V * self.h(), "band at the root", why)
             }
         };
         Some(ClipLine {

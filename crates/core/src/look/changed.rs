@@ -3,7 +3,7 @@
 use super::placement::LineStop;
 use super::{Cut, ForeLegShape, HEM_FLARE, HindLegShape, Look, UnderlineShape, shipped, underline};
 use crate::coat::Zone;
-use crate::shape::{Hangs, HeadShape};
+use crate::shape::{Hangs, HeadShape, TailForm};
 
 /// Chest of a full bib, mm at 450 (handbook 5, look 8).
 const FULL_BIB_MM: f64 = 35.0;
@@ -143,6 +143,15 @@ impl Look {
     #[must_use]
     pub fn with_ear(mut self, mm: Option<f64>) -> Self {
         self.nominal_mm[Zone::Ear as usize] = mm.unwrap_or(shipped::KEPT);
+        self
+    }
+
+    /// The look with its tail shaped so, where it cuts one at all.
+    #[must_use]
+    pub fn with_tail(mut self, form: TailForm) -> Self {
+        if self.nominal_mm[Zone::Tail as usize] < shipped::KEPT {
+            self.finish.tail = form;
+        }
         self
     }
 

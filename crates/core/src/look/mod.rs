@@ -257,7 +257,7 @@ impl Look {
             LineName::Hock => Some(LineStop::HockKept),
             LineName::Bib if self.cut(Zone::Chest) == Cut::Scissored => Some(LineStop::BibFull),
             LineName::Bib => Some(LineStop::BibCrescent),
-            LineName::TailBase if self.finish.has_tail_ball() => Some(LineStop::TailV),
+            LineName::TailBase if self.finish.has_bare_tail_root() => Some(LineStop::TailV),
             LineName::TailBase => Some(LineStop::TailBand),
             _ => None,
         }

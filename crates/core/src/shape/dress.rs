@@ -302,17 +302,33 @@ const CLIPPED_EAR: f64 = 0.008;
 /// Hair of a bare root, share of the height (dog-shape-2.md 6).
 const BARE_TAIL: f64 = 0.006;
 
+/// A full tail bares so much of its root, share of the height (handbook 10 E: at most).
+pub(crate) const BARE_V: f64 = 0.05;
+
+/// A ball stands on a docked tail only, and a docked tail is rounded to one (handbook 10 E).
 fn tail(build: &Build, finish: Finish, length: f64) -> TailCoat {
     let form = match finish.tail {
-        TailForm::Ball if !build.is_docked() => TailForm::Plume,
+        TailForm::Ball if !build.is_docked() => TailForm::BareV,
+        TailForm::Rounded if build.is_docked() => TailForm::Ball,
+        TailForm::BareV if build.is_docked() => TailForm::Plume,
         form => form,
     };
-    let root = if finish.has_tail_ball() {
-        BARE_TAIL * build.height
+    let root = if matches!(form, TailForm::Ball | TailForm::BareV) {
+        (BARE_TAIL * build.height).min(length)
     } else {
         0.35 * length
     };
-    TailCoat { form, root, length }
+    let bare = if form == TailForm::BareV {
+        BARE_V * build.height
+    } else {
+        0.0
+    };
+    TailCoat {
+        form,
+        root,
+        bare,
+        length,
+    }
 }
 
 /// Shortest fringe under the chest drawn as a skirt, share of the height (modelling choice).

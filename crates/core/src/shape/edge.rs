@@ -166,6 +166,8 @@ pub struct TailCoat {
     pub form: TailForm,
     /// At the root.
     pub root: f64,
+    /// How far from its root the bone is bare.
+    pub bare: f64,
     /// Longest.
     pub length: f64,
 }
@@ -175,6 +177,7 @@ impl Default for TailCoat {
         Self {
             form: TailForm::Thin,
             root: 0.0,
+            bare: 0.0,
             length: 0.0,
         }
     }

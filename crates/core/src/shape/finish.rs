@@ -51,10 +51,25 @@ pub enum TailForm {
     Stubby,
     /// A ball on a docked tail; a full tail is a plume over a bare root.
     Ball,
+    /// Rounded to its end, alike on both sides.
+    Rounded,
+    /// One length about the bone as it is carried.
+    U,
     /// Long hair shaken out.
     Plume,
+    /// The same over a bare root.
+    BareV,
+    /// Kept: a plume as it came.
+    Untouched,
     /// A fringe hanging beneath.
     Flag,
+}
+
+impl TailForm {
+    /// Whether its hair falls long off the bone.
+    pub const fn is_plume(self) -> bool {
+        matches!(self, Self::Plume | Self::BareV | Self::Untouched)
+    }
 }
 
 /// How a finished ear is shaped.
@@ -113,7 +128,7 @@ impl Finish {
     pub const AS_IT_CAME: Self = Self {
         head: None,
         hem: HemShape::Dome,
-        tail: TailForm::Plume,
+        tail: TailForm::Untouched,
         ear: EarForm::Round,
         hangs: Hangs::Nothing,
         has_sleeves: false,
@@ -135,6 +150,11 @@ impl Finish {
     /// Whether hair hangs from the sides as a skirt.
     pub const fn has_skirt(&self) -> bool {
         matches!(self.hangs, Hangs::Skirt | Hangs::Curtain)
+    }
+
+    /// Whether the tail is bare above its root.
+    pub const fn has_bare_tail_root(&self) -> bool {
+        matches!(self.tail, TailForm::Ball | TailForm::BareV)
     }
 
     /// Whether a short tail ends in a ball.

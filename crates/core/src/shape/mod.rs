@@ -30,6 +30,7 @@ mod views;
 
 pub(crate) use dog::hanging_pieces;
 pub use dog::{side_pieces, side_pieces_beside};
+pub(crate) use dress::BARE_V;
 pub(crate) use dress::SKIRT_PIECE;
 pub(crate) use dress::TIED_FROM_MM;
 pub use dress::{TOPKNOT_AT_SKULL, bare, dress_by_zone, dress_now, eased};
@@ -50,4 +51,5 @@ pub use sites::{SitePlace, site_places};
 pub use sole::{Sole, sole};
 pub use spread::{Spread, spreads};
 pub use station::{Cover, STATIONS, Station, TOPLINE, UNDERLINE};
+pub use tail::{TailEdges, tail_edges};
 pub use views::{BothSides, front_pieces, leg_faces, rear_pieces, top_pieces};

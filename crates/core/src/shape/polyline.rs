@@ -88,12 +88,16 @@ impl Inside {
             begins: [0; BANDS + 1],
             edges: Vec::new(),
         };
-        let crossed = |inside: &Self, (a, b): (Point, Point)| {
-            inside.band(a.y.min(b.y))..=inside.band(a.y.max(b.y))
+        // Every corner's band once: both walks over the edges, and two edges each, ask for it.
+        let bands: Vec<usize> = outline.iter().map(|p| inside.band(p.y)).collect();
+        let crossed = |i: usize, next: usize| {
+            let (a, b) = (bands[i], bands[next]);
+            a.min(b)..=a.max(b)
         };
+        let next = |i: usize| if i + 1 < outline.len() { i + 1 } else { 0 };
         let mut counts = [0; BANDS];
-        for edge in edges(outline) {
-            for count in &mut counts[crossed(&inside, edge)] {
+        for i in 0..outline.len() {
+            for count in &mut counts[crossed(i, next(i))] {
                 *count += 1;
             }
         }
@@ -102,10 +106,11 @@ impl Inside {
         }
         inside.edges = vec![(Point::ZERO, Point::ZERO); inside.begins[BANDS]];
         let mut free = inside.begins;
-        for edge in edges(outline) {
-            for next in &mut free[crossed(&inside, edge)] {
-                inside.edges[*next] = edge;
-                *next += 1;
+        for i in 0..outline.len() {
+            let edge = (outline[i], outline[next(i)]);
+            for place in &mut free[crossed(i, next(i))] {
+                inside.edges[*place] = edge;
+                *place += 1;
             }
         }
         inside
@@ -151,22 +156,22 @@ pub(super) fn outside_mm(point: Point, outline: &[Point]) -> f64 {
 pub(super) fn faded(points: &[Point], body: &Inside, run: f64, ends: (bool, bool)) -> Stroke {
     let fine = resampled(points, run / 8.0);
     let lengths = along(&fine);
-    let inside: Vec<bool> = fine.iter().map(|p| body.has(*p)).collect();
     let (mut from, mut to) = (0, fine.len() - 1);
     let (mut start_mm, mut end_mm) = (0.0, 0.0);
-    let first = inside.iter().position(|i| !i);
-    let last = inside.iter().rposition(|i| !i);
-    if let (Some(first), Some(last)) = (first, last) {
-        if ends.0 && first > 0 {
-            let begins = lengths[first] - run;
-            from = lengths.partition_point(|l| *l < begins);
-            start_mm = lengths[first] - lengths[from];
-        }
-        if ends.1 && last < to {
-            let stops = lengths[last] + run;
-            to = lengths.partition_point(|l| *l < stops).min(to);
-            end_mm = lengths[to] - lengths[last];
-        }
+    let is_outside = |p: &Point| !body.has(*p);
+    if ends.0
+        && let Some(first) = fine.iter().position(is_outside)
+    {
+        let begins = lengths[first] - run;
+        from = lengths.partition_point(|l| *l < begins).min(first);
+        start_mm = lengths[first] - lengths[from];
+    }
+    if ends.1
+        && let Some(last) = fine.iter().rposition(is_outside)
+    {
+        let stops = lengths[last] + run;
+        to = lengths.partition_point(|l| *l < stops).min(to);
+        end_mm = lengths[to] - lengths[last];
     }
     Stroke::running_out(fine[from..=to].to_vec(), 1.0, start_mm, end_mm)
 }

@@ -34,6 +34,12 @@ pub(super) struct TailLine {
     turn_rad: f64,
 }
 
+impl TailLine {
+    fn length(&self) -> f64 {
+        self.centre.windows(2).map(|w| w[0].distance(w[1])).sum()
+    }
+}
+
 fn tail_line(tail: &TailShape, tail_set: Point, height: f64) -> TailLine {
     let (a0, a1) = carriage_deg(tail.kind);
     let limit = (tail.length / (0.75 * tail.thickness)).to_degrees();
@@ -61,6 +67,28 @@ fn tail_line(tail: &TailShape, tail_set: Point, height: f64) -> TailLine {
 pub(super) fn tail_end(build: &Build, tail_set: Point) -> Point {
     let centre = tail_line(&build.tail, tail_set, build.height).centre;
     centre.last().copied().unwrap_or(tail_set)
+}
+
+/// What is seen of a finished tail from the side, as it is carried: its bone at even steps from root to
+/// tip, and the hair's edges beside it.
+#[derive(Clone, Debug)]
+pub struct TailEdges {
+    /// The bone's middle, mm on the side view's plane.
+    pub bone: Vec<Point>,
+    /// Half the bone's width there, mm.
+    pub half_widths: Vec<f64>,
+    /// The edges that a hand shapes, over and under, at the bone's places; none inside a bend.
+    pub sides: Vec<Vec<Point>>,
+    /// End of the hair.
+    pub tip: Point,
+}
+
+/// The edges of a dressed dog's tail.
+///
+/// # Units and shapes
+/// mm on the side view's plane.
+pub fn tail_edges(build: &Build, dressing: &Dressing, tail_set: Point) -> TailEdges {
+    Tail::of(build, dressing, tail_set).edges()
 }
 
 /// Longest hair of a form over and under the bone, as shares of its length at even steps from root to
@@ -93,12 +121,22 @@ const fn profile(form: TailForm, is_up: bool) -> Profile {
             under: &[0.4, 1.0, 0.8],
             tip: 0.6,
         },
-        TailForm::Plume if is_up => Profile {
+        TailForm::Rounded => Profile {
+            over: &[0.3, 0.8, 1.0, 0.8],
+            under: &[0.3, 0.8, 1.0, 0.8],
+            tip: 0.8,
+        },
+        TailForm::U => Profile {
+            over: &[0.4, 1.0, 1.0, 1.0, 1.0],
+            under: &[0.4, 1.0, 1.0, 1.0, 1.0],
+            tip: 1.0,
+        },
+        _ if form.is_plume() && is_up => Profile {
             over: &[0.06, 0.42, 0.72, 0.78, 0.55],
             under: &[0.06, 0.50, 0.92, 0.95, 0.60],
             tip: 0.62,
         },
-        TailForm::Plume => Profile {
+        TailForm::Plume | TailForm::BareV | TailForm::Untouched => Profile {
             over: &[0.10, 0.45, 0.80, 0.75],
             under: &[0.10, 0.50, 1.0, 0.90],
             tip: 0.8,
@@ -150,7 +188,7 @@ impl<'a> Tail<'a> {
         let coat = &dressing.tail;
         let stand = dressing.stand.of(Zone::Tail);
         let seen = match coat.form {
-            TailForm::Plume | TailForm::Flag => coat.length * combed_share(stand),
+            form if form.is_plume() || form == TailForm::Flag => coat.length * combed_share(stand),
             _ => dressing.shaped_mm(Zone::Tail, coat.length),
         };
         Self {
@@ -167,10 +205,20 @@ impl<'a> Tail<'a> {
         matches!(self.kind, TailKind::Up | TailKind::Stub)
     }
 
+    /// How much of the way to the tip is bare.
+    fn bare(&self) -> f64 {
+        (self.coat.bare / self.line.length().max(1e-6)).min(0.9)
+    }
+
     /// Hair off the bone on its upper or under side, mm, `t` of the way to the tip.
     fn off_bone(&self, t: f64, is_over: bool) -> f64 {
         let profile = profile(self.coat.form, self.is_up());
         let shares = if is_over { profile.over } else { profile.under };
+        let bare = self.bare();
+        if t < bare {
+            return self.coat.root.min(self.seen);
+        }
+        let t = (t - bare) / (1.0 - bare);
         let least = (SHAFT * self.height)
             .min(self.seen)
             .max(self.coat.root.min(self.seen) * (1.0 - t));
@@ -199,17 +247,28 @@ impl<'a> Tail<'a> {
         Some((centre, self.line.half_widths[i] + BALL_SHOWS * self.seen))
     }
 
+    /// Whether a side lies inside a bend, where no hand shapes it.
+    fn is_inside(&self, is_over: bool) -> bool {
+        let sign = if is_over { 1.0 } else { -1.0 };
+        self.line.turn_rad.abs() > BENT && sign * self.line.turn_rad > 0.0
+    }
+
+    /// Laid over the back and shaken, what falls behind the dog is cut (handbook 5, *Tail*): the hair
+    /// at a place of the bone ends at the plumb line from the pin bone, where x is nothing.
+    fn before_the_rear(&self, i: usize, edge: Point) -> Point {
+        let is_cut = self.kind == TailKind::Curl && self.coat.form != TailForm::Untouched;
+        if !is_cut {
+            return edge;
+        }
+        let bone = self.line.centre[i].x - self.line.half_widths[i];
+        Point::new(edge.x.max(bone.min(0.0)), edge.y)
+    }
+
     fn edge(&self, is_over: bool) -> Vec<Point> {
         let turn = self.line.turn_rad;
         let sign = if is_over { 1.0 } else { -1.0 };
-        let is_inside = turn.abs() > BENT && sign * turn > 0.0;
-        let length: f64 = self
-            .line
-            .centre
-            .windows(2)
-            .map(|w| w[0].distance(w[1]))
-            .sum();
-        let radius = length / turn.abs().max(1e-6);
+        let is_inside = self.is_inside(is_over);
+        let radius = self.line.length() / turn.abs().max(1e-6);
         (0..=STEPS)
             .map(|i| {
                 let half = self.line.half_widths[i];
@@ -218,9 +277,23 @@ impl<'a> Tail<'a> {
                     // Hair inside a bend does not reach its middle.
                     off = off.min((HOLLOW * (radius - half)).max(0.0));
                 }
-                self.line.centre[i] + self.normal(i) * (sign * (half + off))
+                let edge = self.line.centre[i] + self.normal(i) * (sign * (half + off));
+                self.before_the_rear(i, edge)
             })
             .collect()
+    }
+
+    fn edges(&self) -> TailEdges {
+        let sides = [true, false].into_iter();
+        TailEdges {
+            bone: self.line.centre.clone(),
+            half_widths: self.line.half_widths.clone(),
+            sides: sides
+                .filter(|is_over| !self.is_inside(*is_over))
+                .map(|is_over| self.edge(is_over))
+                .collect(),
+            tip: self.tip(),
+        }
     }
 
     /// Across the tail, to its upper side where it is carried level.
@@ -240,7 +313,7 @@ impl<'a> Tail<'a> {
     pub(super) fn pieces(&self) -> Vec<Piece> {
         let hair = (self.seen >= 0.025 * self.height).then_some(HairAt::Body);
         let is_fan = self.line.turn_rad.abs() >= FAN
-            && matches!(self.coat.form, TailForm::Plume | TailForm::Flag);
+            && (self.coat.form.is_plume() || self.coat.form == TailForm::Flag);
         if is_fan && self.seen > 0.0 {
             return vec![self.fan()];
         }
@@ -288,7 +361,7 @@ impl<'a> Tail<'a> {
         let form = self.coat.form;
         let share = match (form, self.kind) {
             (TailForm::Flag, _) => 1.0,
-            (TailForm::Plume, TailKind::Level | TailKind::Sabre | TailKind::Low) => 0.8,
+            (form, TailKind::Level | TailKind::Sabre | TailKind::Low) if form.is_plume() => 0.8,
             _ => return None,
         };
         if self.seen <= 0.0 {

@@ -32,6 +32,8 @@ pub(super) enum Hazard {
     Dryer,
     BareBlade,
     Comb,
+    /// A tool held off the hair, nobody holding the dog.
+    HeldOff,
     Flank,
     Legs,
     Feet,
@@ -63,6 +65,7 @@ fn usual(hazard: Hazard) -> &'static [&'static str] {
             &["Feel the blade on your wrist: cool, swap, oil; no edge into a fold."]
         }
         Hazard::Comb => &["Comb on with the clipper off, seated; it falls off in a knot."],
+        Hazard::HeldOff => &[],
         Hazard::Flank => &["Draw the flank fold flat; lift the blade away going down."],
         Hazard::Legs => &["Legs only as high as they go; mind tendon, dewclaw and armpit."],
         Hazard::Feet => &["The nails are the guide; never across the pad."],
@@ -264,6 +267,13 @@ fn own(hazard: Hazard, facts: &DogFacts<'_>, coat: &CoatNow) -> Vec<String> {
                     "Female: cover vulva and nipples; strokes towards it from both sides, no pressure.".into(),
                 );
             }
+        }
+        // Not on an unknown or restless dog alone (handbook 10 C 1).
+        Hazard::HeldOff if facts.is_restless() => {
+            own.push("It does not stand: skim only while somebody holds it; else shears.".into());
+        }
+        Hazard::HeldOff if facts.is_unknown() => {
+            own.push("First time here: skim only once it stands; else shears.".into());
         }
         Hazard::Legs if dog.is_old() => {
             own.push(STIFF_JOINTS.into());

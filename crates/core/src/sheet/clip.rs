@@ -132,6 +132,10 @@ impl<'a> Writer<'a> {
         } else {
             Hazard::Comb
         }];
+        let is_held_off = pass.parts.iter().any(|part| part.run == Run::RoughHeldOff);
+        if is_held_off && !self.has_helper() {
+            hazards.push(Hazard::HeldOff);
+        }
         if has(&[
             Unit::TuckUp,
             Unit::FlankAndKnee,

@@ -54,6 +54,12 @@ impl DogFacts<'_> {
         self.handling.is_some_and(|h| h.temper == Temper::Lively)
     }
 
+    /// Whether nobody here knows how it stands: never here before, and nobody said.
+    pub(super) fn is_unknown(&self) -> bool {
+        let is_said = self.handling.is_some_and(|h| h.temper != Temper::Unknown);
+        self.is_first_visit && !is_said
+    }
+
     /// Whether it is never stood up on its hind legs: old, stiff, in whelp, a weak heart, fits
     /// (handbook 7).
     pub(super) fn never_stands_up(&self) -> bool {

@@ -1,18 +1,14 @@
 //! The tail as it is carried (handbook 10 E).
 
 use super::writer::Writer;
+use crate::balance::{SHAPED_MM, TAIL_ALIKE};
 use crate::coat::Zone;
 use crate::say::capital;
 use crate::schools::{Answer, Question};
+use crate::shape::BARE_V;
 
 /// What is cut nearer to the felt end of the bone than this, mm (handbook 10 E).
 const BEYOND_THE_BONE_MM: f64 = 5.0;
-/// Two sides of a tail are alike within this, share of the height (handbook 10 E, modelling choice).
-const ALIKE: f64 = 0.009;
-/// A tail shorter than this has no shape of its own, mm (modelling choice).
-const SHAPED_MM: f64 = 20.0;
-/// Up to this height of a bare V at the root on a full tail, share of the height (handbook 10 E).
-const BARE_V: f64 = 0.05;
 
 impl Writer<'_> {
     /// Where a tail's hair is cut at the nearest.
@@ -24,7 +20,7 @@ impl Writer<'_> {
     pub(super) fn tail_shape(&self) -> Option<String> {
         let build = &self.job.sides.left;
         let words = self.words;
-        let alike = words.whole(ALIKE * build.height);
+        let alike = words.whole(TAIL_ALIKE * build.height);
         // Only there does a ball stand.
         let is_short = build.is_docked();
         let rounded = if is_short {

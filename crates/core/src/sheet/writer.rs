@@ -316,7 +316,7 @@ impl Writer<'_> {
     }
 
     /// Whether somebody holds the dog (handbook 6, *holding*).
-    fn has_helper(&self) -> bool {
+    pub(super) fn has_helper(&self) -> bool {
         self.facts.has_helper(&self.job.house.schools)
     }
 

@@ -5,6 +5,7 @@
 use std::hint::black_box;
 
 use criterion::{Criterion, criterion_group, criterion_main};
+use mimalloc::MiMalloc;
 use uuid::Uuid;
 use veliform_core::balance::{Subject, balance_points};
 use veliform_core::coat::resolve_coat;
@@ -20,6 +21,10 @@ use veliform_core::shape::{
 use veliform_core::solve::{Matrix, Workers, programme, solve_lengths};
 use veliform_core::units::{Length, UnitSystem};
 use veliform_core::visit::{LookChoice, Visit, fold};
+
+/// The program's own allocator: what is measured is what it runs.
+#[global_allocator]
+static ALLOCATOR: MiMalloc = MiMalloc;
 
 /// Both cores, as the server hands them in.
 #[derive(Debug)]

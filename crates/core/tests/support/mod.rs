@@ -5,12 +5,14 @@ pub mod random;
 pub mod table;
 
 use veliform_core::balance::{Judged, Place, Subject, Width};
-use veliform_core::coat::{CoatNow, Knots, Limit, Texture, Zone};
+use veliform_core::coat::{CoatNow, Knots, Limit, Skin, Texture, Zone};
+use veliform_core::dog::House;
 use veliform_core::frame::{Build, FrameInput, Measure, Method, Sides, TakenMeasure, resolve};
+use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::look::{By, LineStop, Lines, Look};
 use veliform_core::shape::Station;
-use veliform_core::solve::{Solution, solve_lengths};
+use veliform_core::solve::{HeldOff, Solution, solve_lengths};
 use veliform_core::units::{Length, UnitSystem};
 
 /// The handbook's usual dog of this height, changed as wanted.
@@ -48,6 +50,22 @@ pub fn ample_coat(look: &Look, height: f64) -> CoatNow {
         coat = coat.with_zone(zone, mm);
     }
     coat
+}
+
+/// A plan's job for this dog and look: by shears alone, in a house that answers as we do, today.
+pub fn plain_job(sides: Sides, coat: CoatNow, look: Look) -> Job {
+    Job {
+        sides,
+        coat,
+        lines: Lines::of(&look),
+        look,
+        kit: Vec::new(),
+        house: House::default(),
+        skin: Skin::ORDINARY,
+        cut_for_days: 0.0,
+        held_off: HeldOff::SURE,
+        is_left_handed: false,
+    }
 }
 
 /// Blades and combs as they are sold, mm (industry numbering, from memory; handbook 3).

@@ -280,7 +280,7 @@ pub(super) fn cylinder_fleece() -> Look {
             ..USUAL
         },
         finish: Finish {
-            tail: TailForm::Plume,
+            tail: TailForm::Untouched,
             ..Finish::trimmed(HeadShape::Round)
         },
         ear_rule: EarRule::BesideBeard,
@@ -332,7 +332,7 @@ pub(super) fn drop_comfort() -> Look {
             ..USUAL
         },
         finish: Finish {
-            tail: TailForm::Plume,
+            tail: TailForm::Untouched,
             ear: EarForm::Locks,
             hangs: Hangs::Curtain,
             ..Finish::trimmed(HeadShape::Round)
