@@ -150,6 +150,7 @@ async fn a_browser_without_room_says_so_and_loses_nothing() {
         stage.on_every_page(NO_ROOM).await;
         stage.go_on_to("hands").await;
         stage.until_text("Measured with").await;
+        stage.until_pages_are_kept().await;
         stage.kill_server();
         stage.type_into("Height at withers", "332").await;
         stage.choose("Dip in the back", "Slight").await;
@@ -169,6 +170,37 @@ async fn a_browser_without_room_says_so_and_loses_nothing() {
             ))
             .await;
         assert_eq!(log, json!(true), "the felt answer came in");
+    })
+    .await;
+}
+
+/// Opened for the first time with the server away, a page says so, opens by itself once it is back, and
+/// what was said meanwhile is sent.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_page_that_was_never_open_opens_once_the_server_is_back() {
+    on_empty_stage(LAPTOP, async |stage| {
+        first_dog(stage).await;
+        stage.keep_back(&["*CoatScreen*"]).await;
+        stage.go_on_to("hands").await;
+        stage.until_text("Measured with").await;
+        stage.kill_server();
+        stage.choose("Dip in the back", "Slight").await;
+        stage.until_text("1 not yet sent").await;
+        stage.touch(&stage.find("Feel the coat").await).await;
+        stage.until_text("This page is not here yet").await;
+        stage.until_text("It opens by itself").await;
+        stage.keep_back(&[]).await;
+        stage.restart_server();
+        stage.until_text("All over").await;
+        stage.until_kept().await;
+        stage.go_on_to("hands").await;
+        stage.until_text("Measured with").await;
+        stage
+            .until(
+                "the answer is kept",
+                "document.querySelector('[role=radiogroup][aria-label=\"Dip in the back\"] [aria-checked=true]')?.innerText === 'Slight'",
+            )
+            .await;
     })
     .await;
 }

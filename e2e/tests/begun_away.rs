@@ -33,6 +33,7 @@ async fn a_known_dog_on_the_rail(stage: &mut Stage) {
 
 /// Begins today's visit by touch, with nobody there to hear it.
 async fn begin_unheard(stage: &mut Stage) -> String {
+    stage.until_pages_are_kept().await;
     stage.kill_server();
     stage.go("/").await;
     stage.touch_at_css("button[title='Points']").await;

@@ -17,6 +17,7 @@ async fn what_is_typed_while_the_server_is_away_is_kept_and_sent_once() {
         stage.go(&format!("{visit}/hands")).await;
         stage.until_text("Measured with").await;
 
+        stage.until_pages_are_kept().await;
         stage.kill_server();
         stage.choose("Dip in the back", "Slight").await;
         stage.until_text("Veliform does not answer").await;
@@ -235,6 +236,7 @@ async fn two_pages_of_one_browser_keep_their_own_drafts() {
         stage.look_through(LAPTOP).await;
         stage.go(&hands).await;
         stage.until_text("Measured with").await;
+        stage.until_pages_are_kept().await;
         stage.kill_server();
         stage.choose("Short neck", "Slight").await;
         stage.until_text("1 not yet sent").await;
@@ -310,6 +312,7 @@ async fn after_the_first_load_the_page_opens_with_the_server_away_and_papers_are
         stage
             .until_async("no paper is kept", &format!("{kept} return !kept.some((k) => k.endsWith('.pdf'))"))
             .await;
+        stage.until_pages_are_kept().await;
         stage.kill_server();
         stage.client.refresh().await.unwrap();
         stage.until_text("points right").await;

@@ -174,6 +174,7 @@ async fn a_knot_and_a_broken_blade_change_the_steps_to_come() {
             )
             .await;
         stage.touch(&stage.find("To the step").await).await;
+        stage.until_pages_are_kept().await;
         stage.kill_server();
         knot_behind_the_hand(stage).await;
         stage

@@ -147,6 +147,7 @@ async fn the_pedal_moves_on_while_the_server_is_away_and_nothing_is_lost() {
         }
         stage.until_kept().await;
 
+        stage.until_pages_are_kept().await;
         stage.kill_server();
         for (key, step) in [
             (Key::Right, "3"),
@@ -258,6 +259,7 @@ async fn a_page_opened_while_the_server_is_away_stands_where_it_was() {
             )
             .await;
 
+        stage.until_pages_are_kept().await;
         stage.kill_server();
         stage.pedal(Key::PageDown, "a tick", &format!("{STEP} === '3'")).await;
         stage.client.refresh().await.unwrap();

@@ -223,6 +223,7 @@ async fn a_reading_and_a_slip_outlive_a_server_that_is_away() {
             stage.until_rested().await;
         }
         stage.until_kept().await;
+        stage.until_pages_are_kept().await;
         stage.kill_server();
         stage.more("Measure").await;
         stage.until_text("What stands now?").await;

@@ -143,7 +143,8 @@ fn over_long_nails_the_hem_stands_out(#[case] nails: Grade, #[case] out_mm: f64)
 
 /// The bone is felt and left 5 mm; no ball on a full tail; the salon's shape is said (handbook 10 E).
 #[rstest]
-#[case::ours(&[], "Its end rounded, 4 mm alike")]
+#[case::ours(&[], "Its root bare, up to 23 mm")]
+#[case::rounded(&[Answer::TailRounded], "Its end rounded, 4 mm alike")]
 #[case::plume(&[Answer::TailPlume], "A plume, shaken out")]
 #[case::u(&[Answer::TailU], "A U about it as it is carried, within 4 mm")]
 #[case::v(&[Answer::TailV], "A bare V at the root, up to 23 mm")]

@@ -8,7 +8,7 @@ use support::{Solved, ample_coat, both, build, plain_job, solve, solve_lined, to
 use veliform_core::balance::{Place, score};
 use veliform_core::coat::Zone;
 use veliform_core::dog::Dog;
-use veliform_core::frame::Build;
+use veliform_core::frame::{Build, TailKind};
 use veliform_core::job::Job;
 use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::lines::{ClipLine, HandDistance, clip_lines};
@@ -271,7 +271,7 @@ fn a_bib_is_clean_a_crescent_or_full(#[case] stop: LineStop, #[case] is_drawn: b
 #[test]
 fn a_tail_is_bare_as_far_as_its_line_says() {
     let bare = |look: LookId, stop: Option<LineStop>| {
-        let job = job(Look::shipped(look), |_, _| {});
+        let job = job(Look::shipped(look), |b, _| b.tail.kind = TailKind::Up);
         let drawn = lines(&stop.into_iter().fold(job, Job::placed));
         let line = drawn.into_iter().find(|l| l.line == LineName::TailBase);
         line.map(|l| (l.stop, l.hand[0].distance_mm.as_mm()))
@@ -282,6 +282,17 @@ fn a_tail_is_bare_as_far_as_its_line_says() {
         bare(LookId::Lamb, None).expect("drawn").0,
         Some(LineStop::TailV)
     );
+    // Handbook 5: the V belongs to a tail that is carried up; where a hand put one, it stays.
+    let low = |stop: Option<LineStop>| {
+        let job = job(Look::shipped(LookId::Lamb), |b, _| {
+            b.tail.kind = TailKind::Low;
+        });
+        let drawn = lines(&stop.into_iter().fold(job, Job::placed));
+        drawn.into_iter().find(|l| l.line == LineName::TailBase)
+    };
+    assert_eq!(low(None).expect("drawn").stop, Some(LineStop::TailBand));
+    let by_hand = low(Some(LineStop::TailV)).expect("drawn");
+    assert_eq!(by_hand.stop, Some(LineStop::TailV));
     let to_hip = bare(LookId::OneLength, Some(LineStop::TailToHip)).expect("drawn");
     assert!(to_hip.1 > 1.5 * band.1, "{to_hip:?} {band:?}");
     assert_eq!(bare(LookId::OneLength, Some(LineStop::TailKept)), None);

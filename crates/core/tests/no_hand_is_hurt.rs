@@ -3,6 +3,7 @@
 
 use crate::support;
 
+use std::collections::BTreeSet;
 use std::sync::LazyLock;
 
 use support::{full_kit, limit};
@@ -15,7 +16,7 @@ use veliform_core::kit::{Tool, ToolKind};
 use veliform_core::look::LookId;
 use veliform_core::schools::{Answer, Schools};
 use veliform_core::sheet::{Stage, Step};
-use veliform_core::solve::{Stroke, Unit};
+use veliform_core::solve::{Stroke, Unit, UnitCut};
 use veliform_core::units::Length;
 use veliform_core::visit::{LookChoice, Visit, fold};
 
@@ -166,6 +167,43 @@ fn a_tool_that_is_run_cuts() {
         }
     });
     assert!(rough > 50 && pressed > 200, "{rough} {pressed}");
+}
+
+fn spread(mm: &[f64]) -> (f64, f64) {
+    let least = mm.iter().copied().fold(f64::INFINITY, f64::min);
+    (least, mm.iter().copied().fold(0.0, f64::max))
+}
+
+/// A pair of legs is roughed out by going round it with one tool: pressed where it leaves what the shears leave
+/// there, else held off (common practice); no front by one comb and outside by another.
+#[test]
+fn a_pair_of_legs_is_roughed_out_by_one_tool() {
+    let mut pairs = 0;
+    every_dog(|which, solved, _| {
+        for is_of_it in [Unit::is_of_a_front_leg, Unit::is_of_a_hind_leg] {
+            let faces = solved.plan.cuts.iter();
+            let faces = faces.filter(|cut| is_of_it(cut.unit) && !cut.unit.is_of_a_joint());
+            let faces: Vec<_> = faces.collect();
+            let tools: BTreeSet<_> = faces
+                .iter()
+                .filter(|cut| cut.roughing.is_some())
+                .filter_map(|cut| cut.tool)
+                .collect();
+            assert!(tools.len() <= 1, "{which}: {tools:?}");
+            let Some(own) = known(tools.first().copied()) else {
+                continue;
+            };
+            pairs += 1;
+            let own = own.leaves_mm.as_mm();
+            let is_roughed = |cut: &&&UnitCut| cut.roughing.is_some() || cut.is_gone_over;
+            for cut in faces.iter().filter(is_roughed) {
+                let (low, high) = spread(&cut.leaves_mm);
+                let is_left_enough = own >= high - 0.5 || own <= 0.8 * low;
+                assert!(is_left_enough, "{which}: {:?} {own} {low}–{high}", cut.unit);
+            }
+        }
+    });
+    assert!(pairs > 10, "some are roughed out: {pairs}");
 }
 
 /// Before the coat is brushed no comb attachment is in the hand: it falls off in a knot and the blade

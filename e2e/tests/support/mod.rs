@@ -332,6 +332,23 @@ impl Stage {
         .await;
     }
 
+    /// Waits until the browser keeps the pages that the server may be away for.
+    pub async fn until_pages_are_kept(&self) {
+        self.until_async(
+            "the pages are kept",
+            "const worker = (await navigator.serviceWorker.ready).active;
+             return worker.state === 'activated' && navigator.serviceWorker.controller",
+        )
+        .await;
+    }
+
+    /// From now on nothing that is called so comes to the browser; an empty list lets all come again.
+    pub async fn keep_back(&self, urls: &[&str]) {
+        self.cdp("Network.enable", json!({})).await;
+        self.cdp("Network.setBlockedURLs", json!({"urls": urls}))
+            .await;
+    }
+
     pub async fn go(&self, path: &str) {
         self.client
             .goto(&format!("{}{path}", self.address))
@@ -447,7 +464,14 @@ impl Stage {
             xpath_text(group),
             xpath_text(option)
         );
-        let element = self.client.find(Locator::XPath(&path)).await.unwrap();
+        let from = Instant::now();
+        let element = loop {
+            if let Ok(element) = self.client.find(Locator::XPath(&path)).await {
+                break element;
+            }
+            assert!(from.elapsed() < PATIENCE, "no “{option}” in “{group}”");
+            tokio::time::sleep(Duration::from_millis(40)).await;
+        };
         self.touch(&element).await;
     }
 

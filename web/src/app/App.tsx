@@ -19,7 +19,7 @@ const queries = new QueryClient({
 
 export function App() {
   return (
-    <ErrorBoundary>
+    <ErrorBoundary mayOpenAgain>
       <QueryClientProvider client={queries}>
         <BrowserRouter>
           <Keys />

@@ -1,27 +1,36 @@
 import { Component, type ReactNode } from 'react';
+import { BrokenPage, NotHereYet } from './BrokenPage';
+import { PartMissing } from './later';
 
-/** A page that broke says so; what was typed is kept in the visit's log. */
-export class ErrorBoundary extends Component<{ children: ReactNode }, { isBroken: boolean }> {
-  override state = { isBroken: false };
+interface Props {
+  children: ReactNode;
+  /** Which page stands within: another one is tried anew. */
+  at?: string;
+  /** Whether the page may be opened again by itself: nothing waits here to be sent. */
+  mayOpenAgain: boolean;
+}
 
-  static getDerivedStateFromError() {
-    return { isBroken: true };
+interface State {
+  /** What broke; none while nothing has. */
+  error: unknown;
+}
+
+/** A page that broke, or did not come, says so; what was typed is kept in the visit's log. */
+export class ErrorBoundary extends Component<Props, State> {
+  override state: State = { error: null };
+
+  static getDerivedStateFromError(error: unknown) {
+    return { error };
+  }
+
+  override componentDidUpdate(before: Props) {
+    if (before.at !== this.props.at && this.state.error !== null) this.setState({ error: null });
   }
 
   override render() {
-    if (!this.state.isBroken) return this.props.children;
-    return (
-      <main className="mx-auto max-w-xl p-6">
-        <h1 className="text-3xl font-bold">This page broke</h1>
-        <p className="py-4">What you typed is kept. Open the page again to go on.</p>
-        <button
-          type="button"
-          className="min-h-12 border-2 border-ink px-4 font-bold"
-          onClick={() => window.location.reload()}
-        >
-          Open it again
-        </button>
-      </main>
-    );
+    const { error } = this.state;
+    if (error === null) return this.props.children;
+    if (error instanceof PartMissing) return <NotHereYet mayOpen={this.props.mayOpenAgain} />;
+    return <BrokenPage />;
   }
 }

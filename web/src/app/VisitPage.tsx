@@ -10,6 +10,7 @@ import { beyondBase } from '../shared/visit/model';
 import { useDesk } from '../shared/visit/useDesk';
 import { useSlow } from '../shared/visit/useSlow';
 import { useVisit } from '../shared/visit/useVisit';
+import { ErrorBoundary } from './ErrorBoundary';
 import { TASKS, taskAt } from './tasks';
 
 const ALL_LAYERS: Schemas['Layers'] = {
@@ -157,9 +158,12 @@ function OpenVisit({ visitId }: { visitId: string }) {
           reached: task.isReached(state),
         }))}
       />
-      <SheetContext value={work.evaluation.drawing}>
-        <PresentTask work={calm} />
-      </SheetContext>
+      {/* Within the visit: what it holds unsent outlives a task that breaks. */}
+      <ErrorBoundary at={pathname} mayOpenAgain={log.state === 'kept'}>
+        <SheetContext value={work.evaluation.drawing}>
+          <PresentTask work={calm} />
+        </SheetContext>
+      </ErrorBoundary>
     </div>
   );
 }

@@ -6,9 +6,16 @@ import { type ComponentType, lazy } from 'react';
  */
 const parts: (() => Promise<unknown>)[] = [];
 
+/** A screen's part did not come: Veliform did not answer when it was opened. */
+export class PartMissing extends Error {}
+
 function later(part: () => Promise<{ default: ComponentType }>) {
   parts.push(part);
-  return lazy(part);
+  return lazy(() =>
+    part().catch((cause: unknown) => {
+      throw new PartMissing('A part of the page did not come.', { cause });
+    }),
+  );
 }
 
 export const DogCardScreen = later(async () => ({

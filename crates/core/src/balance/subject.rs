@@ -76,7 +76,8 @@ impl Subject {
     ///
     /// `safe` gives the shortest safe length of a zone, mm.
     pub fn new(sides: &Sides, coat: &CoatNow, look: &Look, safe: &dyn Fn(Zone) -> f64) -> Self {
-        Self::lined(sides, coat, look, Lines::of(look), safe)
+        let lines = Lines::of(look).with_tail(sides.left.tail.kind);
+        Self::lined(sides, coat, look, lines, safe)
     }
 
     /// The same with its lines where they were put; the look already has the lengths that follow.

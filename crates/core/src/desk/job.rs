@@ -30,7 +30,10 @@ impl Desk<'_> {
         let height = self.frame.build.height;
         let house = self.house_here();
         let look = in_schools(look, &house.schools);
-        let (look, lines) = self.lined(look.fitted(height, &|zone| self.coat.length_mm(zone)));
+        let (look, lines) = self.lined(
+            look.fitted(height, &|zone| self.coat.length_mm(zone)),
+            &house.schools,
+        );
         let mut coat = self.coat.clone();
         if let Some(talk) = &self.visit.talk {
             let nominal = |zone| look.nominal_mm(zone, height);
@@ -196,8 +199,14 @@ impl Desk<'_> {
     }
 
     /// The look with its lines as this dog's visit has them, else as the salon does, and where they lie.
-    fn lined(&self, look: Look) -> (Look, Lines) {
-        let lines = Lines::of(&look);
+    fn lined(&self, look: Look, schools: &Schools) -> (Look, Lines) {
+        let own = Lines::of(&look);
+        // A V that is asked for stands, however the tail is carried.
+        let lines = if schools.has(Answer::TailV) {
+            own
+        } else {
+            own.with_tail(self.frame.build.tail.kind)
+        };
         let by_hand = &self.visit.lines;
         let is_left = |stop: &LineStop| by_hand.of(stop.line()).is_none();
         let of_house = self.house.lines.stops().filter(is_left);

@@ -151,6 +151,13 @@ vocabulary! {
     }
 }
 
+impl TailKind {
+    /// Whether it is carried over the line of the back.
+    pub const fn is_carried_up(self) -> bool {
+        !matches!(self, Self::Level | Self::Low)
+    }
+}
+
 /// One side of the frame in numbers: what the geometry starts from. Millimetres and degrees.
 ///
 /// Heights are from the table; widths are whole widths. Axes as in handbook 2: x forward from the

@@ -2,6 +2,7 @@ use std::collections::{BTreeMap, BTreeSet};
 
 use super::placement::{LineName, LineStop, Shifts};
 use super::{LOOK_HEIGHT_MM, Look};
+use crate::frame::TailKind;
 use crate::units::Length;
 
 /// Who put a line where it lies; who is named later goes before.
@@ -37,6 +38,18 @@ impl Lines {
             offered: lines.into_iter().filter(|l| look.offers(*l)).collect(),
             shifts: Shifts::NONE,
             shifts_solved: Shifts::NONE,
+        }
+    }
+
+    /// The same on a dog whose tail is carried so: a V sets off a tail that is carried up, another gets a
+    /// band (handbook 5, *tail base*). Where a line was put, it stays.
+    #[must_use]
+    pub fn with_tail(self, carried: TailKind) -> Self {
+        match self.stops.get(&LineName::TailBase) {
+            Some((LineStop::TailV, By::Look)) if !carried.is_carried_up() => {
+                self.put(LineStop::TailBand, By::Look)
+            }
+            _ => self,
         }
     }
 

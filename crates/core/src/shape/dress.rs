@@ -305,14 +305,8 @@ const BARE_TAIL: f64 = 0.006;
 /// A full tail bares so much of its root, share of the height (handbook 10 E: at most).
 pub(crate) const BARE_V: f64 = 0.05;
 
-/// A ball stands on a docked tail only, and a docked tail is rounded to one (handbook 10 E).
 fn tail(build: &Build, finish: Finish, length: f64) -> TailCoat {
-    let form = match finish.tail {
-        TailForm::Ball if !build.is_docked() => TailForm::BareV,
-        TailForm::Rounded if build.is_docked() => TailForm::Ball,
-        TailForm::BareV if build.is_docked() => TailForm::Plume,
-        form => form,
-    };
+    let form = finish.tail_on(build);
     let root = if matches!(form, TailForm::Ball | TailForm::BareV) {
         (BARE_TAIL * build.height).min(length)
     } else {

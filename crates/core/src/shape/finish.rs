@@ -1,6 +1,8 @@
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use crate::frame::Build;
+
 vocabulary! {
     /// The shape of a finished head.
     #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
@@ -155,6 +157,17 @@ impl Finish {
     /// Whether the tail is bare above its root.
     pub const fn has_bare_tail_root(&self) -> bool {
         matches!(self.tail, TailForm::Ball | TailForm::BareV)
+    }
+
+    /// The form that this dog's tail takes: a ball stands on a docked tail only, and a docked tail is
+    /// rounded to one (handbook 10 E).
+    pub fn tail_on(&self, build: &Build) -> TailForm {
+        match self.tail {
+            TailForm::Ball if !build.is_docked() => TailForm::BareV,
+            TailForm::Rounded if build.is_docked() => TailForm::Ball,
+            TailForm::BareV if build.is_docked() => TailForm::Plume,
+            form => form,
+        }
     }
 
     /// Whether a short tail ends in a ball.

@@ -2,6 +2,7 @@ use uuid::Uuid;
 
 use super::cautions::Hazard;
 use super::minutes as m;
+use super::names::gone_round;
 use super::pass::{Area, Part, Pass, Run, is_shaped_by_hand};
 use super::rows::USUAL_STROKE;
 use super::step::Stage;
@@ -43,7 +44,9 @@ impl<'a> Writer<'a> {
             let minutes = self.pass_minutes(&pass, body_units) * self.size;
             let with_it = joined.iter_mut().find(|other| other.takes_along(&pass));
             match with_it {
-                Some(other) if minutes < m::LEAST_STEP => other.take_along(pass),
+                Some(other) if minutes < m::LEAST_STEP || other.goes_round_with(&pass) => {
+                    other.take_along(pass);
+                }
                 _ => joined.push(pass),
             }
         }
@@ -203,12 +206,14 @@ impl<'a> Writer<'a> {
                     [one] if is_shaped_by_hand(*one) => format!("Clip the {}", one.label()),
                     // What goes along in another way is said below, with how.
                     _ => {
-                        let units: Vec<Unit> = main.cuts.iter().map(|c| c.unit).collect();
-                        let names = self.named(&units);
                         if main.run.is_roughing() {
-                            format!("Rough out {names}")
+                            format!(
+                                "Rough out {}",
+                                gone_round(&units, &self.plan.cuts).join(", ")
+                            )
                         } else {
-                            capital(&names)
+                            let units: Vec<Unit> = main.cuts.iter().map(|c| c.unit).collect();
+                            capital(&self.named(&units))
                         }
                     }
                 },

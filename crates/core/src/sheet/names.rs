@@ -1,4 +1,4 @@
-use crate::solve::Unit;
+use crate::solve::{Unit, UnitCut};
 
 /// Units that stand together under one name, the larger groups first.
 const TOGETHER: [(&[Unit], &str); 12] = {
@@ -72,6 +72,60 @@ pub(super) fn named(units: &[Unit]) -> Vec<String> {
     names.extend(left.into_iter().map(|u| u.label().into()));
     names
 }
+
+/// Names of places that are roughed out: a pair of legs is gone round whole, joints and faces with little to lose
+/// as well; a face that would lose too much is named as left out.
+pub(super) fn gone_round(units: &[Unit], cuts: &[UnitCut]) -> Vec<String> {
+    let is_gone_over = |unit: &&Unit| {
+        let cut = cuts.iter().find(|cut| cut.unit == **unit);
+        units.contains(*unit) || cut.is_some_and(|cut| cut.is_gone_over)
+    };
+    let mut left = units.to_vec();
+    let mut whole = Vec::new();
+    let mut names: Vec<(&str, &str)> = Vec::new();
+    for Pair { has, faces, name } in PAIRS {
+        let over: Vec<Unit> = faces.iter().filter(is_gone_over).copied().collect();
+        if over.is_empty() || !units.iter().any(|u| has(*u)) {
+            continue;
+        }
+        left.retain(|u| !has(*u));
+        let mut spared = faces.iter().filter(|f| !over.contains(f));
+        match (spared.next(), spared.next()) {
+            (None, _) => whole.extend(over),
+            (Some(one), None) => names.extend(face(*one).map(|face| (name, face))),
+            _ => left.extend(over),
+        }
+    }
+    let spared = match names.as_slice() {
+        [(_, front), (_, hind)] if front == hind => vec![format!("all legs (not the {hind})")],
+        apart => apart
+            .iter()
+            .map(|(legs, face)| format!("{legs} (not the {face})"))
+            .collect(),
+    };
+    whole.extend(left);
+    spared.into_iter().chain(named(&whole)).collect()
+}
+
+/// A pair of legs.
+struct Pair {
+    has: fn(Unit) -> bool,
+    faces: &'static [Unit],
+    name: &'static str,
+}
+
+const PAIRS: [Pair; 2] = [
+    Pair {
+        has: Unit::is_of_a_front_leg,
+        faces: FORE,
+        name: "front legs",
+    },
+    Pair {
+        has: Unit::is_of_a_hind_leg,
+        faces: HIND,
+        name: "hind legs",
+    },
+];
 
 const FORE: &[Unit] = &[Unit::ForeBack, Unit::ForeOut, Unit::ForeIn, Unit::ForeFront];
 const HIND: &[Unit] = &[Unit::HindBack, Unit::HindOut, Unit::HindIn, Unit::HindFront];

@@ -92,6 +92,11 @@ impl<'a> Pass<'a> {
             && !other.is_by_itself()
     }
 
+    /// Whether another roughs out the same pair of legs: one tool goes round them, pressed here and held off there.
+    pub(super) fn goes_round_with(&self, other: &Self) -> bool {
+        self.area().is_of_legs() && self.area() == other.area() && self.takes_along(other)
+    }
+
     /// Whether a neck or a chest that goes along lies beside anything of it: no throat is clipped with a croup.
     fn reaches(&self, other: &Self) -> bool {
         let is_front = |cut: &UnitCut| IN_FRONT.contains(&cut.unit);

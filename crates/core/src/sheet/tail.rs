@@ -3,9 +3,9 @@
 use super::writer::Writer;
 use crate::balance::{SHAPED_MM, TAIL_ALIKE};
 use crate::coat::Zone;
+use crate::look::{LineName, LineStop};
 use crate::say::capital;
-use crate::schools::{Answer, Question};
-use crate::shape::BARE_V;
+use crate::shape::{BARE_V, TailForm};
 
 /// What is cut nearer to the felt end of the bone than this, mm (handbook 10 E).
 const BEYOND_THE_BONE_MM: f64 = 5.0;
@@ -16,28 +16,30 @@ impl Writer<'_> {
         format!("at least {} past it", self.words.whole(BEYOND_THE_BONE_MM))
     }
 
-    /// What a tail that is long enough for it is shaped to.
+    /// What a tail that is long enough for it is shaped to: what is drawn.
     pub(super) fn tail_shape(&self) -> Option<String> {
         let build = &self.job.sides.left;
         let words = self.words;
         let alike = words.whole(TAIL_ALIKE * build.height);
-        // Only there does a ball stand.
-        let is_short = build.is_docked();
-        let rounded = if is_short {
-            format!("a ball round it, {alike} alike on all sides")
-        } else {
-            format!("its end rounded, {alike} alike on both sides")
-        };
-        let shape = match self.answer(Question::TailEnd) {
-            Answer::TailPlume => "a plume, shaken out, ends only".to_owned(),
-            Answer::TailRounded => rounded,
-            Answer::TailU => format!("a U about it as it is carried, within {alike}"),
-            Answer::TailV if !is_short => format!(
-                "a bare V at the root, up to {}, the rest shaken out",
-                words.whole(BARE_V * build.height)
-            ),
-            _ if self.job.look.finish.has_tail_ball() => rounded,
-            _ => "shaken out, its ends even".to_owned(),
+        let shape = match self.job.look.finish.tail_on(build) {
+            TailForm::Plume => "a plume, shaken out, ends only".to_owned(),
+            TailForm::Ball => format!("a ball round it, {alike} alike on all sides"),
+            TailForm::Rounded => format!("its end rounded, {alike} alike on both sides"),
+            TailForm::U => format!("a U about it as it is carried, within {alike}"),
+            TailForm::BareV => {
+                let bare = words.whole(BARE_V * build.height);
+                let root = match self.job.lines.stop(LineName::TailBase) {
+                    Some(LineStop::TailV) => "a bare V at the root",
+                    _ => "its root bare",
+                };
+                format!("{root}, up to {bare}, the rest shaken out")
+            }
+            TailForm::Thin
+            | TailForm::Carrot
+            | TailForm::Even
+            | TailForm::Stubby
+            | TailForm::Untouched
+            | TailForm::Flag => "shaken out, its ends even".to_owned(),
         };
         let has_shape = self
             .planned_mm(Zone::Tail)

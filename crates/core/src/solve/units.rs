@@ -198,6 +198,28 @@ impl Unit {
         )
     }
 
+    /// Whether it is of the front legs.
+    pub const fn is_of_a_front_leg(self) -> bool {
+        matches!(
+            self,
+            Self::ForeBack | Self::ForeFront | Self::ForeOut | Self::ForeIn
+        )
+    }
+
+    /// Whether it is of the hind legs, the fold and the knee with them.
+    pub const fn is_of_a_hind_leg(self) -> bool {
+        self.is_of_a_leg() && !self.is_of_a_front_leg()
+    }
+
+    /// Whether it is a joint of a leg, which a tool that roughs the leg out lifts off before (handbook 10 C 1,
+    /// *bend and hock are left*).
+    pub const fn is_of_a_joint(self) -> bool {
+        matches!(
+            self,
+            Self::FlankAndKnee | Self::Flank | Self::Knee | Self::Hock
+        )
+    }
+
     /// The unknowns of the balance it covers; none for what is not judged.
     pub fn spots(self, subject: &Subject) -> Vec<usize> {
         let stretch = |from: S, to: S| -> Vec<Place> {

@@ -55,9 +55,9 @@ pub fn ample_coat(look: &Look, height: f64) -> CoatNow {
 /// A plan's job for this dog and look: by shears alone, in a house that answers as we do, today.
 pub fn plain_job(sides: Sides, coat: CoatNow, look: Look) -> Job {
     Job {
+        lines: Lines::of(&look).with_tail(sides.left.tail.kind),
         sides,
         coat,
-        lines: Lines::of(&look),
         look,
         kit: Vec::new(),
         house: House::default(),

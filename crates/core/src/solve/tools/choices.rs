@@ -95,6 +95,20 @@ impl Choice {
     }
 }
 
+impl Placed {
+    /// How a way goes over hair that shears leave at these lengths without taking what they want: pressed
+    /// where it is long enough, else held off where a hand can hold it; none where it may not.
+    pub(super) fn roughed_by(&self, way: usize, leaves: &[f64]) -> Option<Roughing> {
+        let (low, _, high) = spread(leaves);
+        let mm = self.reach[way]?;
+        if mm >= high - ROUGH_SLACK_MM {
+            return Some(Roughing::Pressed);
+        }
+        let can_hold = mm <= SKIM_SHARE * low && mm >= self.held_off.least * high;
+        can_hold.then_some(Roughing::HeldOff)
+    }
+}
+
 fn spread(lengths: &[f64]) -> (f64, f64, f64) {
     let low = lengths.iter().copied().fold(f64::INFINITY, f64::min);
     let high = lengths.iter().copied().fold(0.0, f64::max);
@@ -148,17 +162,18 @@ pub(super) fn by_shears(placed: &Placed, ways: &[Way], lengths_mm: &[f64]) -> Ve
         let Some(mm) = placed.reach[n].filter(|_| way.direction == Direction::WithTheLay) else {
             continue;
         };
-        if mm >= high - ROUGH_SLACK_MM && mm <= placed.coat_mm - ROUGH_OFF_MM {
-            choices.push(shears(Some((n, Roughing::Pressed)), minutes(mm - mean)));
-        } else if mm <= SKIM_SHARE * low
-            && mm >= placed.held_off.least * high
-            && placed.coat_mm - high >= scatter
-        {
-            let deep = SKIM_DEEP_MINUTES * (0.5 - mm / low).max(0.0);
-            choices.push(shears(
-                Some((n, Roughing::HeldOff)),
-                minutes(scatter) + deep,
-            ));
+        match placed.roughed_by(n, &leaves) {
+            Some(Roughing::Pressed) if mm <= placed.coat_mm - ROUGH_OFF_MM => {
+                choices.push(shears(Some((n, Roughing::Pressed)), minutes(mm - mean)));
+            }
+            Some(Roughing::HeldOff) if placed.coat_mm - high >= scatter => {
+                let deep = SKIM_DEEP_MINUTES * (0.5 - mm / low).max(0.0);
+                choices.push(shears(
+                    Some((n, Roughing::HeldOff)),
+                    minutes(scatter) + deep,
+                ));
+            }
+            _ => {}
         }
     }
     choices

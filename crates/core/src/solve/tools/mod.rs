@@ -5,6 +5,7 @@ mod choices;
 mod dues;
 mod jacket;
 mod laid_out;
+mod roughing;
 mod set_apart;
 mod settle;
 mod unit_tables;
@@ -62,6 +63,8 @@ pub struct UnitCut {
     pub tool: Option<Uuid>,
     /// How the tool roughs out, where shears finish.
     pub roughing: Option<Roughing>,
+    /// Whether the tool that roughs out its pair of legs goes over it, be there much to lose or little.
+    pub is_gone_over: bool,
     /// Length wanted at each of its spots, mm.
     pub wanted_mm: Vec<f64>,
     /// Length the cut leaves at each of its spots, mm.
@@ -292,9 +295,10 @@ pub fn choose_tools(
             best = Some((value, settled, jacket));
         }
     }
-    let Some((_, best, jacket)) = best else {
+    let Some((_, mut best, jacket)) = best else {
         return Err(SolveError::NoAnswer);
     };
+    best.rough_out_by_pairs();
     let is_one_pass = jacket.is_none_or(Priced::is_one_pass);
     let of = |is_one: bool| bodies.iter().find(|b| b.rear.is_none() == is_one).cloned();
     Ok(Cutting {
@@ -422,7 +426,7 @@ fn cutting(settled: &Settled<'_>, bench: &Bench<'_>, ways: &[Way], wanted_mm: &[
     let lengths_mm = settled.lengths_mm().to_vec();
     let mut cuts: Vec<UnitCut> = Vec::new();
     let mut in_hand: Vec<Uuid> = Vec::new();
-    for (unit, choice) in settled.cuts() {
+    for ((unit, choice), is_gone_over) in settled.cuts().zip(&settled.is_gone_over) {
         let way = choice.way().map(|way| &ways[way]);
         in_hand.extend(way.map(|way| way.tool));
         let is_thinned = is_thinned(unit, subject, bench.coat);
@@ -442,6 +446,7 @@ fn cutting(settled: &Settled<'_>, bench: &Bench<'_>, ways: &[Way], wanted_mm: &[
                 How::Shears { rough } => rough.map(|(_, how)| how),
                 _ => None,
             },
+            is_gone_over: *is_gone_over,
             wanted_mm: unit.spots(subject).iter().map(|i| wanted_mm[*i]).collect(),
             leaves_mm: if is_thinned {
                 vec![bench.coat.length_mm(unit.zone()); choice.leaves.len()]

@@ -196,6 +196,7 @@ impl Bench<'_> {
                 unit,
                 stroke,
                 tool,
+                is_gone_over: false,
                 roughing: (stroke == Stroke::Scissor && tool.is_some())
                     .then_some(Roughing::Pressed),
                 wanted_mm: wanted.iter().map(|w| w.ideal).collect(),
@@ -273,6 +274,7 @@ impl Bench<'_> {
                 stroke: Stroke::Scissor,
                 tool: None,
                 roughing: None,
+                is_gone_over: false,
                 wanted_mm: wanted.iter().map(|w| w.ideal).collect(),
                 leaves_mm: wanted.iter().map(|w| shorn(w).min(w.now)).collect(),
                 scissor_minutes: more,
@@ -304,6 +306,7 @@ mod tests {
             stroke: Stroke::Full,
             tool: tool.map(Uuid::from_u128),
             roughing: None,
+            is_gone_over: false,
             wanted_mm: vec![],
             leaves_mm: vec![],
             scissor_minutes: 0.0,

@@ -3,12 +3,12 @@
 
 use std::collections::BTreeSet;
 
+use super::Bench;
 use super::choices::{Choice, How, by_shears, choices};
-use super::dues::{Dues, MINUTE, ROUGH_AGAIN};
+use super::dues::{Dues, MINUTE};
 use super::jacket::Priced;
 use super::laid_out::{LaidOut, Placed, Way};
 use super::worth::{Standing, Worth};
-use super::{Bench, Roughing};
 use crate::balance::Subject;
 use crate::solve::lengths::Sought;
 use crate::solve::programme::{Accuracy, SolveError};
@@ -17,20 +17,20 @@ use crate::solve::units::Unit;
 /// Rounds until nothing moves any more; most stop after three.
 const ROUNDS: usize = 6;
 /// A change for the better is worth at least so much, in balance.
-const BETTER: f64 = 1e-6;
+pub(super) const BETTER: f64 = 1e-6;
 /// Unit of how far a start lies off what is wanted, share of the height: 3 mm on a dog of 450.
 const START_UNIT: f64 = 1.0 / 150.0;
-/// Rounds in which roughing settles among the tools in hand.
-const ROUGH_ROUNDS: usize = 3;
 
 /// A whole choice of tools in the making.
 pub(super) struct Settled<'a> {
     bench: &'a Bench<'a>,
-    laid_out: &'a LaidOut,
-    dues: &'a Dues<'a>,
-    options: Vec<Vec<Choice>>,
-    chosen: Vec<usize>,
-    standing: Standing<'a>,
+    pub(super) laid_out: &'a LaidOut,
+    pub(super) dues: &'a Dues<'a>,
+    pub(super) options: Vec<Vec<Choice>>,
+    pub(super) chosen: Vec<usize>,
+    /// Of the legs, what the tool that roughs them out goes over.
+    pub(super) is_gone_over: Vec<bool>,
+    pub(super) standing: Standing<'a>,
 }
 
 /// Which of the kit's tools a choice takes up.
@@ -84,17 +84,18 @@ impl<'a> Settled<'a> {
             bench,
             laid_out,
             dues,
+            is_gone_over: vec![false; options.len()],
             options,
             chosen,
             standing: worth.standing(lengths),
         }
     }
 
-    fn plan(&self) -> Vec<&Choice> {
+    pub(super) fn plan(&self) -> Vec<&Choice> {
         self.plan_of(&self.chosen)
     }
 
-    fn plan_of(&self, chosen: &[usize]) -> Vec<&Choice> {
+    pub(super) fn plan_of(&self, chosen: &[usize]) -> Vec<&Choice> {
         self.options
             .iter()
             .zip(chosen)
@@ -156,7 +157,7 @@ impl<'a> Settled<'a> {
     }
 
     /// Each tool tried without: every unit it cuts takes the best of the others.
-    fn a_tool_less(&mut self) {
+    pub(super) fn a_tool_less(&mut self) {
         let ways = self.dues.ways;
         for slot in self.slots_in_hand() {
             let (was, before) = ((self.chosen.clone(), self.standing.clone()), self.value());
@@ -184,7 +185,7 @@ impl<'a> Settled<'a> {
     }
 
     /// Takes the best of some of a unit's options, by the whole's value.
-    fn best_of(&mut self, u: usize, may: impl Fn(&Choice) -> bool) {
+    pub(super) fn best_of(&mut self, u: usize, may: impl Fn(&Choice) -> bool) {
         let touched = &self.laid_out.units[u].touched;
         let mut plan = self.plan();
         let mut best: Option<(f64, usize)> = None;
@@ -285,65 +286,6 @@ impl<'a> Settled<'a> {
             self.choose(u, 0);
         }
         self.settle_roughing();
-    }
-
-    /// No step of half a minute: each roughing tool, or one less.
-    fn settle_roughing(&mut self) {
-        for _ in 0..ROUGH_ROUNDS {
-            let before = self.value();
-            for u in 0..self.options.len() {
-                if self.options[u].len() > 1 && self.options[u][self.chosen[u]].is_shears() {
-                    self.best_of(u, Choice::is_shears);
-                }
-            }
-            self.a_tool_less();
-            if self.value() > before - BETTER {
-                break;
-            }
-        }
-        self.fewer_rough_outs();
-    }
-
-    /// Ways of roughing out are left out as long as that is better. No length moves by it.
-    fn fewer_rough_outs(&mut self) {
-        let mut ways = self.rough_outs();
-        while ways.iter().any(|without| self.is_left_out(*without)) {
-            ways = self.rough_outs();
-        }
-    }
-
-    fn rough_outs(&self) -> BTreeSet<(usize, Roughing)> {
-        self.plan().into_iter().filter_map(Choice::rough).collect()
-    }
-
-    fn with_its_rough_outs(&self) -> f64 {
-        self.value() + ROUGH_AGAIN * self.rough_outs().len() as f64
-    }
-
-    /// Tries without one way of roughing out: what it roughs out takes the quickest of the others, or the shears
-    /// alone. Says whether that is better, and stays.
-    fn is_left_out(&mut self, without: (usize, Roughing)) -> bool {
-        let (was, before) = (
-            (self.chosen.clone(), self.standing.clone()),
-            self.with_its_rough_outs(),
-        );
-        let others: BTreeSet<_> = self
-            .rough_outs()
-            .into_iter()
-            .filter(|w| *w != without)
-            .collect();
-        for u in 0..self.options.len() {
-            if self.options[u][self.chosen[u]].rough() == Some(without) {
-                self.best_of(u, |choice| {
-                    choice.is_shears() && choice.rough().is_none_or(|way| others.contains(&way))
-                });
-            }
-        }
-        let is_better = self.with_its_rough_outs() < before - BETTER;
-        if !is_better {
-            (self.chosen, self.standing) = was;
-        }
-        is_better
     }
 
     /// The subject with the back's line where this jacket has it.
