@@ -12,7 +12,7 @@ use crate::solve::{
 
 /// Name and number of the method; a saved plan keeps it, so that an old plan can say when a newer
 /// method would differ.
-pub const METHOD: &str = "balance 12, fewer rough-outs";
+pub const METHOD: &str = "balance 13, legs roughed out by the pair";
 
 /// Up to here hair is clipped against the lay where nobody asks for more, mm (handbook 10 C, house
 /// value).
