@@ -90,13 +90,7 @@ async fn a_head_and_a_tail_are_measured_and_a_muzzle_is_wished_off() {
             .await;
         stage.until_kept().await;
         stage.go(&format!("{visit}/look")).await;
-        stage
-            .touch(
-                &stage
-                    .find("LambShort body, full straight legs, clean face and feet.")
-                    .await,
-            )
-            .await;
+        stage.choose_the_lamb().await;
         stage.until_kept().await;
         stage.go(&format!("{visit}/plan")).await;
         stage.until_text("points right").await;

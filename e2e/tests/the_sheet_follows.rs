@@ -54,13 +54,7 @@ async fn a_dog_nobody_knows_is_skimmed_alone_only_once_it_stands() {
         stage.press(Key::Tab).await;
         stage.until_kept().await;
         stage.go(&format!("{visit}/look")).await;
-        stage
-            .touch(
-                &stage
-                    .find("LambShort body, full straight legs, clean face and feet.")
-                    .await,
-            )
-            .await;
+        stage.choose_the_lamb().await;
         stage.until_kept().await;
         stage.go(&format!("{visit}/cut")).await;
         stage

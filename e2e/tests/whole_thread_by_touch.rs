@@ -59,13 +59,7 @@ async fn a_new_dog_goes_from_the_door_to_its_cut_sheet_by_touch() {
         stage.until_kept().await;
 
         stage.touch(&stage.find("Choose a look").await).await;
-        stage
-            .touch(
-                &stage
-                    .find("LambShort body, full straight legs, clean face and feet.")
-                    .await,
-            )
-            .await;
+        stage.choose_the_lamb().await;
         stage.until_text("The owner brushes").await;
         stage.touch(&stage.find("See the plan").await).await;
 

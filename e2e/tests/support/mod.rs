@@ -432,16 +432,22 @@ impl Stage {
 
     /// The element a person would call by this name: a control whose text or label it is.
     pub async fn find(&self, name: &str) -> Element {
-        let from = Instant::now();
         let quoted = xpath_text(name);
         let path = format!(
             "(//*[self::a or self::button or @role='radio' or @role='option'][normalize-space(.)={quoted} or @aria-label={quoted} or ((@data-hold or @data-next) and starts-with(normalize-space(.), {quoted}))] | //label[contains(normalize-space(.), {quoted})]//*[self::input or self::textarea] | //input[@id=(//label[contains(normalize-space(.), {quoted})]/@for)])[1]"
         );
+        self.comes_at(&path, &format!("nothing here is called “{name}”"))
+            .await
+    }
+
+    /// The element at a path, as soon as it stands there.
+    async fn comes_at(&self, path: &str, missing: &str) -> Element {
+        let from = Instant::now();
         loop {
-            if let Ok(element) = self.client.find(Locator::XPath(&path)).await {
+            if let Ok(element) = self.client.find(Locator::XPath(path)).await {
                 return element;
             }
-            assert!(from.elapsed() < PATIENCE, "nothing here is called “{name}”");
+            assert!(from.elapsed() < PATIENCE, "{missing}");
             tokio::time::sleep(Duration::from_millis(40)).await;
         }
     }
@@ -464,15 +470,15 @@ impl Stage {
             xpath_text(group),
             xpath_text(option)
         );
-        let from = Instant::now();
-        let element = loop {
-            if let Ok(element) = self.client.find(Locator::XPath(&path)).await {
-                break element;
-            }
-            assert!(from.elapsed() < PATIENCE, "no “{option}” in “{group}”");
-            tokio::time::sleep(Duration::from_millis(40)).await;
-        };
+        let missing = format!("no “{option}” in “{group}”");
+        let element = self.comes_at(&path, &missing).await;
         self.touch(&element).await;
+    }
+
+    /// The lamb, on the page of looks.
+    pub async fn choose_the_lamb(&self) {
+        let lamb = "LambShort body, full straight legs, clean face and feet.";
+        self.touch(&self.find(lamb).await).await;
     }
 
     /// A zone by its name, where none is chosen yet. The page may still grow meanwhile.

@@ -23,7 +23,7 @@ const FROM_ROOT: f64 = 0.3;
 /// it lies over the back. None on a tail that the look keeps, or too short for a shape.
 pub(super) fn tail_points(subject: &Subject, dressing: &Dressing) -> Vec<BalancePoint> {
     let h = subject.height();
-    let form = subject.look.finish.tail;
+    let form = subject.look.finish.tail_on(&subject.build);
     if form == TailForm::Untouched || subject.look.nominal_mm(Zone::Tail, h) < SHAPED_MM {
         return Vec::new();
     }
@@ -31,7 +31,7 @@ pub(super) fn tail_points(subject: &Subject, dressing: &Dressing) -> Vec<Balance
     let edges = tail_edges(&subject.build, dressing, root);
     let uneven = match form {
         TailForm::U => Some(off_u_mm(&edges)),
-        TailForm::Rounded if !subject.build.is_docked() => sides_apart_mm(&edges),
+        TailForm::Rounded => sides_apart_mm(&edges),
         _ => None,
     };
     let mut points = Vec::new();

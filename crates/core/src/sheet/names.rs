@@ -133,10 +133,9 @@ const HIND: &[Unit] = &[Unit::HindBack, Unit::HindOut, Unit::HindIn, Unit::HindF
 /// Names of places in one step: those of one pair of legs by their faces alone, since the step says which
 /// legs.
 pub(super) fn names_in_step(units: &[Unit]) -> impl Fn(Unit) -> &'static str + use<> {
-    let is_of_legs = |unit: &Unit| unit.is_of_a_leg();
-    let is_fore = |unit: &Unit| FORE.contains(unit);
-    let is_one_pair =
-        units.iter().all(is_of_legs) && (units.iter().all(is_fore) || !units.iter().any(is_fore));
+    let is_one_pair = PAIRS
+        .iter()
+        .any(|pair| units.iter().all(|u| (pair.has)(*u)));
     move |unit| match face(unit) {
         Some(face) if is_one_pair => face,
         _ => unit.label(),

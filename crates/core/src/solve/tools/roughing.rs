@@ -119,11 +119,11 @@ impl Settled<'_> {
     fn may_go_over(&self, u: usize, way: usize) -> bool {
         let placed = &self.laid_out.units[u];
         let choice = self.choice(u);
-        let is_short = |short: &dyn Fn(f64) -> bool| placed.reach[way].is_some_and(short);
+        let reach = placed.reach[way];
         match choice.how {
             How::Shears { .. } => placed.roughed_by(way, &choice.leaves).is_some(),
-            How::Clip { mm: clipped, .. } => is_short(&|mm| mm >= clipped),
-            How::Leave => is_short(&|mm| !placed.takes_off(mm)),
+            How::Clip { mm: clipped, .. } => reach.is_some_and(|mm| mm >= clipped),
+            How::Leave => reach.is_some_and(|mm| !placed.takes_off(mm)),
         }
     }
 
